@@ -1,0 +1,54 @@
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Refrigerants;
+
+namespace KeenEmber.Core.Circuit;
+
+/// <summary>What the bench computes, in the order it is read.</summary>
+public enum ResultKind
+{
+    SuperheatCoil, Subcooling, EvaporatorTd, Evaporating, SuperheatCompressor,
+    AirDrop, Condensing, CondenserSplit, CompressionRatio,
+}
+
+public enum ResultQuantity { Temperature, Difference, Ratio }
+
+/// <summary>A named number inside a formula, for showing how a result came about.</summary>
+public enum TermKind { Reading, AbsolutePressure, DewTemperature, BubbleTemperature, MidpointTemperature }
+
+/// <param name="Point">The reading the number is, or was looked up from.</param>
+/// <param name="Si">K or kPa absolute.</param>
+public readonly record struct FormulaTerm(TermKind Kind, MeasuringPoint Point, double Si);
+
+/// <summary>One result, as far as the readings allow.</summary>
+/// <param name="Value">Kelvin on the scale, kelvin of difference, or a ratio, by <see cref="Quantity"/>; null while something is missing or outside the refrigerant's range.</param>
+/// <param name="Band">Target range in the same unit; null when the result has none.</param>
+/// <param name="Missing">Points still to be taken, in walking order.</param>
+public sealed record CircuitResult(
+    ResultKind Kind, double? Value, Band? Band, Validity Validity,
+    IReadOnlyList<TakenReading> Basis, IReadOnlyList<MeasuringPoint> Missing, IReadOnlyList<FormulaTerm> Terms)
+{
+    public ResultQuantity Quantity => Kind switch
+    {
+        ResultKind.Evaporating or ResultKind.Condensing => ResultQuantity.Temperature,
+        ResultKind.CompressionRatio => ResultQuantity.Ratio,
+        _ => ResultQuantity.Difference,
+    };
+
+    /// <summary>Counts for a judgement: there is a value and nothing forbids its use.</summary>
+    public bool IsUsable => Value is not null && Validity.Level != ValidityLevel.NotUsable;
+
+    /// <summary>Where the value lies against its band; null without a value or a band.</summary>
+    public BandPosition? Position => Value is { } value ? Band?.Place(value) : null;
+}
+
+/// <summary>What the bench is given.</summary>
+/// <param name="Readings">The latest reading of each point.</param>
+public sealed record CircuitInput(Refrigerant Refrigerant, CircuitTargets Targets, IReadOnlyDictionary<MeasuringPoint, TakenReading> Readings);
+
+/// <summary>Everything the readings say.</summary>
+public sealed record CircuitAnalysis(
+    IReadOnlyList<CircuitResult> Results, IReadOnlyList<CircuitChallenge> Challenges,
+    IReadOnlyList<Diagnosis.Finding> Findings, NextStep? Next)
+{
+    public CircuitResult this[ResultKind kind] => Results.First(r => r.Kind == kind);
+}

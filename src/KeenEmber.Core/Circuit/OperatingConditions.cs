@@ -1,0 +1,54 @@
+using KeenEmber.Core.Quantities;
+
+namespace KeenEmber.Core.Circuit;
+
+/// <summary>The as-found facts that decide whether circuit readings count.</summary>
+public enum Fact { EvaporatorFan, Coil, Compressor, CondenserFan, CondenserFace }
+
+public enum FactState { Running, Stopped, Cycling, Clear, Frosted, Iced, Clean, Dirty }
+
+public static class Facts
+{
+    /// <summary>The states a fact can have, the desired one first.</summary>
+    public static IReadOnlyList<FactState> States(this Fact fact) => fact switch
+    {
+        Fact.Coil => [FactState.Clear, FactState.Frosted, FactState.Iced],
+        Fact.CondenserFan => [FactState.Running, FactState.Cycling, FactState.Stopped],
+        Fact.CondenserFace => [FactState.Clean, FactState.Dirty],
+        _ => [FactState.Running, FactState.Stopped],
+    };
+}
+
+/// <summary>How the unit stood at the moment of one reading. Null means nobody has recorded it.</summary>
+/// <param name="EvaporatorFans">One state per fan in order.</param>
+/// <param name="RunTime">How long the compressor had been running.</param>
+/// <param name="BoxAboveTarget">Box air less target.</param>
+/// <param name="BoxTarget">What the box is meant to hold.</param>
+public sealed record OperatingConditions(
+    IReadOnlyList<FactState?> EvaporatorFans,
+    FactState? Coil,
+    FactState? Compressor,
+    TimeSpan? RunTime,
+    FactState? CondenserFan,
+    FactState? CondenserFace,
+    TemperatureDifference? BoxAboveTarget,
+    Temperature BoxTarget)
+{
+    public bool AnyFanStopped => EvaporatorFans.Contains(FactState.Stopped);
+
+    public bool AnyFanUnrecorded => EvaporatorFans.Contains(null);
+}
+
+/// <summary>A value at a point with everything needed to judge it.</summary>
+/// <param name="Atmosphere">Of the site, to make a gauge pressure absolute.</param>
+/// <param name="Conditions">At the moment of the reading, not now.</param>
+public sealed record TakenReading(
+    Guid EntryId, MeasuringPoint Point, DateTimeOffset At, TypedValue Typed, Pressure Atmosphere, OperatingConditions Conditions)
+{
+    /// <summary>Kelvin, or kilopascal absolute.</summary>
+    public double Si => Typed.Si(Atmosphere);
+
+    public Temperature Temperature => new(Si);
+
+    public Pressure Pressure => new(Si);
+}

@@ -1,0 +1,23 @@
+namespace KeenEmber.Core.Circuit;
+
+public enum ValidityLevel { Good, Provisional, NotUsable }
+
+/// <summary>Why a result does not fully count.</summary>
+public enum ReasonCode
+{
+    FanStopped, CoilIced, CompressorOff, OutsideRefrigerantRange, Challenged,
+    CondenserFanStopped, CondenserDirty, CondenserFanCycling,
+    ShortRun, HotPullDown, FrostedCooler, ReadingsFarApart,
+    FansNotRecorded, CoilNotRecorded, CompressorNotRecorded, RunTimeNotRecorded,
+}
+
+public readonly record struct ValidityReason(ReasonCode Code, ValidityLevel Level);
+
+/// <summary>Whether a result counts: as bad as its worst reason.</summary>
+public sealed record Validity(IReadOnlyList<ValidityReason> Reasons)
+{
+    public ValidityLevel Level => Reasons.Count == 0 ? ValidityLevel.Good : Reasons.Max(r => r.Level);
+
+    /// <summary>The reason to name first: the gravest, then the one that comes first in the table.</summary>
+    public ReasonCode? First => Reasons.Count == 0 ? null : Reasons.MaxBy(r => r.Level).Code;
+}

@@ -1,0 +1,69 @@
+using static KeenEmber.Core.Circuit.ReasonCode;
+using static KeenEmber.Core.Circuit.ResultKind;
+
+namespace KeenEmber.Core.Circuit;
+
+/// <summary>When a circuit reading counts: one row per situation, judged at the moment the reading was taken.</summary>
+/// <remarks>
+/// Source of the rows and figures: trade practice. A coil that cannot breathe, a system that has not settled and a
+/// condenser that cannot reject its heat each bend the readings of certain results and leave others alone.
+/// </remarks>
+public static class ValidityRules
+{
+    /// <summary>Run time below which pressures and superheat are still on their way, trade practice 10 to 15 min.</summary>
+    public static readonly TimeSpan SettledAfter = TimeSpan.FromMinutes(15);
+
+    /// <summary>Box above target by more than this is a hot pull-down, K.</summary>
+    public const double HotPullDownK = 10;
+
+    /// <summary>Readings further apart than this do not describe one moment.</summary>
+    public static readonly TimeSpan OneMoment = TimeSpan.FromMinutes(15);
+
+    /// <summary>Above this box target (°C) a coil clears itself in every off time, so frost on it is not normal.</summary>
+    public const double SelfClearingAboveC = 1;
+
+    private static readonly ResultKind[] LowSide = [Evaporating, SuperheatCoil, SuperheatCompressor, EvaporatorTd, AirDrop];
+    private static readonly ResultKind[] HighSide = [Condensing, Subcooling, CondenserSplit];
+    private static readonly ResultKind[] Everything = [.. LowSide, .. HighSide, CompressionRatio];
+
+    private sealed record Rule(ReasonCode Reason, Func<OperatingConditions, bool> Applies, ResultKind[] NotUsable, ResultKind[] Provisional);
+
+    private static readonly Rule[] Rules =
+    [
+        new(CompressorOff, c => c.Compressor == FactState.Stopped, Everything, []),
+        new(FanStopped, c => c.AnyFanStopped, LowSide, [.. HighSide, CompressionRatio]),
+        new(CoilIced, c => c.Coil == FactState.Iced, LowSide, [.. HighSide, CompressionRatio]),
+        new(CondenserFanStopped, c => c.CondenserFan == FactState.Stopped, [Condensing, Subcooling, CondenserSplit, CompressionRatio], LowSide),
+        new(CondenserDirty, c => c.CondenserFace == FactState.Dirty, [Subcooling], [Condensing, CompressionRatio]),
+        new(CondenserFanCycling, c => c.CondenserFan == FactState.Cycling, [], [.. HighSide, CompressionRatio]),
+        new(ShortRun, c => c.RunTime < SettledAfter, [], Everything),
+        new(HotPullDown, c => c.BoxAboveTarget is { Kelvin: > HotPullDownK }, [], Everything),
+        new(FrostedCooler, c => c.Coil == FactState.Frosted && c.BoxTarget.Celsius > SelfClearingAboveC, [], LowSide),
+        new(FansNotRecorded, c => c.AnyFanUnrecorded, [], [.. LowSide, Subcooling]),
+        new(CoilNotRecorded, c => c.Coil is null, [], [.. LowSide, Subcooling]),
+        new(CompressorNotRecorded, c => c.Compressor is null, [], Everything),
+        new(RunTimeNotRecorded, c => c.Compressor == FactState.Running && c.RunTime is null, [], Everything),
+    ];
+
+    /// <summary>Every reason why a result computed from these readings does not fully count.</summary>
+    /// <param name="challenged">True when one of the readings, or the result itself, cannot be right.</param>
+    public static Validity Judge(ResultKind kind, IReadOnlyList<TakenReading> basis, bool challenged)
+    {
+        var reasons = new List<ValidityReason>();
+        foreach (var rule in Rules)
+        {
+            if (!basis.Any(r => rule.Applies(r.Conditions)))
+                continue;
+            if (rule.NotUsable.Contains(kind))
+                reasons.Add(new(rule.Reason, ValidityLevel.NotUsable));
+            else if (rule.Provisional.Contains(kind))
+                reasons.Add(new(rule.Reason, ValidityLevel.Provisional));
+        }
+
+        if (challenged)
+            reasons.Add(new(Challenged, ValidityLevel.NotUsable));
+        if (basis.Count > 1 && basis.Max(r => r.At) - basis.Min(r => r.At) > OneMoment)
+            reasons.Add(new(ReadingsFarApart, ValidityLevel.Provisional));
+        return new(reasons);
+    }
+}

@@ -1,0 +1,29 @@
+namespace KeenEmber.Core.Quantities;
+
+/// <summary>An absolute pressure. Gauge readings become absolute at the border, with the site's own atmosphere.</summary>
+/// <param name="Kpa">Kilopascal absolute. Real pressures are above 0.</param>
+public readonly record struct Pressure(double Kpa) : IComparable<Pressure>
+{
+    /// <summary>Standard atmosphere (ISO 2533:1975), 101.325 kPa.</summary>
+    public static readonly Pressure StandardAtmosphere = new(101.325);
+
+    public static Pressure FromKpa(double absoluteKpa) => new(absoluteKpa);
+
+    /// <summary>Absolute = gauge + local atmosphere.</summary>
+    /// <param name="gaugeKpa">Gauge pressure in kPa; negative for a vacuum.</param>
+    /// <param name="atmosphere">Absolute pressure of the air round the gauge.</param>
+    public static Pressure FromGaugeKpa(double gaugeKpa, Pressure atmosphere) => new(gaugeKpa + atmosphere.Kpa);
+
+    /// <summary>Kilopascal above (negative: below) the given atmosphere.</summary>
+    public double GaugeKpa(Pressure atmosphere) => Kpa - atmosphere.Kpa;
+
+    public int CompareTo(Pressure other) => Kpa.CompareTo(other.Kpa);
+
+    public static bool operator <(Pressure a, Pressure b) => a.Kpa < b.Kpa;
+
+    public static bool operator >(Pressure a, Pressure b) => a.Kpa > b.Kpa;
+
+    public static bool operator <=(Pressure a, Pressure b) => a.Kpa <= b.Kpa;
+
+    public static bool operator >=(Pressure a, Pressure b) => a.Kpa >= b.Kpa;
+}

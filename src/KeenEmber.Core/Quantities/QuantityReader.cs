@@ -1,0 +1,75 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+
+namespace KeenEmber.Core.Quantities;
+
+/// <summary>Why a typed text could not become a value.</summary>
+public enum TypingProblem { Empty, TooLong, NotANumber, UnknownUnit, WrongKindOfUnit, BeyondPhysics }
+
+/// <summary>Either a value or the problem that prevented one.</summary>
+public readonly record struct TypedReading(TypedValue? Value, TypingProblem? Problem)
+{
+    public static implicit operator TypedReading(TypedValue value) => new(value, null);
+
+    public static implicit operator TypedReading(TypingProblem problem) => new(null, problem);
+}
+
+/// <summary>Reads what a person types for a quantity: "21", "21 psi", "1,4 bar", "-13F", "5 inHg".</summary>
+public static partial class QuantityReader
+{
+    public const int LongestText = 40;
+
+    /// <summary>Absolute zero up to well above any discharge line, °C.</summary>
+    private static readonly (double Low, double High) TemperatureLimitsC = (-273.15, 500);
+
+    /// <summary>From a perfect vacuum to twice the highest transcritical CO2 test pressure, kPa absolute.</summary>
+    private static readonly (double Low, double High) PressureLimitsKpa = (0, 30_000);
+
+    [GeneratedRegex(@"^(?<number>[+\-−–]?\s*(\d+([.,]\d+)?|[.,]\d+))\s*(?<unit>[^\d\s][^\d]*)?$", RegexOptions.CultureInvariant)]
+    private static partial Regex Pattern();
+
+    /// <param name="text">A number, with or without a unit; decimal point or decimal comma.</param>
+    /// <param name="kind">What is asked for; a unit of another kind is a problem, not a conversion.</param>
+    /// <param name="preference">Says what a bare number means.</param>
+    /// <returns>The value as typed, or the problem. A value beyond physics (below absolute zero or vacuum, above 500 °C or 300 bar) is a problem; a merely unlikely one is accepted.</returns>
+    public static TypedReading Read(string? text, QuantityKind kind, UnitPreference preference)
+    {
+        var trimmed = (text ?? "").Trim();
+        if (trimmed.Length == 0)
+            return TypingProblem.Empty;
+        if (trimmed.Length > LongestText)
+            return TypingProblem.TooLong;
+        var match = Pattern().Match(trimmed);
+        if (!match.Success || Number(match.Groups["number"].Value) is not { } number)
+            return TypingProblem.NotANumber;
+        var unit = preference.For(kind);
+        if (match.Groups["unit"] is { Success: true, Value: var spelling })
+        {
+            if (Unit.Find(spelling) is not { } typed)
+                return TypingProblem.UnknownUnit;
+            if (typed.Kind != kind)
+                return TypingProblem.WrongKindOfUnit;
+            unit = typed;
+        }
+
+        // A compound gauge shows vacuum as a plain figure; some write the minus all the same.
+        var value = new TypedValue(unit == Unit.InchesOfVacuum ? Math.Abs(number) : number, unit);
+        return WithinPhysics(value) ? value : TypingProblem.BeyondPhysics;
+    }
+
+    /// <summary>A number with decimal point or comma and any of the usual minus signs; null when it is not finite or not a number.</summary>
+    public static double? Number(string text)
+    {
+        var plain = string.Concat(text.Where(c => !char.IsWhiteSpace(c))).Replace(',', '.').Replace('−', '-').Replace('–', '-');
+        return double.TryParse(plain, NumberStyles.AllowLeadingSign | NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var number)
+            && double.IsFinite(number) ? number : null;
+    }
+
+    private static bool WithinPhysics(TypedValue value)
+    {
+        if (value.Unit.Kind == QuantityKind.Temperature)
+            return value.Temperature.Celsius >= TemperatureLimitsC.Low && value.Temperature.Celsius <= TemperatureLimitsC.High;
+        var kpa = value.Si(Pressure.StandardAtmosphere);
+        return kpa >= PressureLimitsKpa.Low && kpa <= PressureLimitsKpa.High;
+    }
+}

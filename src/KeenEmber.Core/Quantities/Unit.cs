@@ -1,0 +1,58 @@
+namespace KeenEmber.Core.Quantities;
+
+public enum QuantityKind { Temperature, Pressure }
+
+/// <summary>Whether a pressure is counted from the air around the gauge or from nothing at all.</summary>
+public enum PressureReference { Gauge, Absolute }
+
+/// <summary>A unit as technicians type it. SI value = number × <paramref name="Scale"/> + <paramref name="Offset"/>, in K or kPa.</summary>
+public sealed record Unit(string Symbol, QuantityKind Kind, double Scale, double Offset = 0, PressureReference Reference = PressureReference.Gauge)
+{
+    public static readonly Unit Celsius = new("°C", QuantityKind.Temperature, 1, Temperature.ZeroCelsiusInKelvin);
+    public static readonly Unit Fahrenheit = new("°F", QuantityKind.Temperature, 1 / 1.8, Temperature.ZeroCelsiusInKelvin - 32 / 1.8);
+    public static readonly Unit Kelvin = new("K", QuantityKind.Temperature, 1);
+    public static readonly Unit Psi = new("psi", QuantityKind.Pressure, KpaPerPsi);
+    public static readonly Unit Bar = new("bar", QuantityKind.Pressure, 100);
+    public static readonly Unit Kilopascal = new("kPa", QuantityKind.Pressure, 1);
+
+    /// <summary>Inches of mercury below the atmosphere, as on a compound gauge: 5 inHg is a gauge pressure of -16.9 kPa.</summary>
+    public static readonly Unit InchesOfVacuum = new("inHg vac", QuantityKind.Pressure, -3.386389);
+    public static readonly Unit PsiAbsolute = new("psia", QuantityKind.Pressure, KpaPerPsi, 0, PressureReference.Absolute);
+    public static readonly Unit BarAbsolute = new("bar abs", QuantityKind.Pressure, 100, 0, PressureReference.Absolute);
+    public static readonly Unit KilopascalAbsolute = new("kPa abs", QuantityKind.Pressure, 1, 0, PressureReference.Absolute);
+
+    /// <summary>NIST SP 811 (2008), appendix B: 1 psi = 6.894757 kPa, 1 inHg = 3.386389 kPa.</summary>
+    private const double KpaPerPsi = 6.894757;
+
+    private static readonly Dictionary<string, Unit> Spellings = new(StringComparer.Ordinal)
+    {
+        ["°c"] = Celsius, ["c"] = Celsius, ["degc"] = Celsius, ["celsius"] = Celsius,
+        ["°f"] = Fahrenheit, ["f"] = Fahrenheit, ["degf"] = Fahrenheit, ["fahrenheit"] = Fahrenheit,
+        ["k"] = Kelvin, ["kelvin"] = Kelvin,
+        ["psi"] = Psi, ["psig"] = Psi, ["#"] = Psi, ["lb"] = Psi, ["lbs"] = Psi,
+        ["bar"] = Bar, ["barg"] = Bar,
+        ["kpa"] = Kilopascal, ["kpag"] = Kilopascal,
+        ["inhg"] = InchesOfVacuum, ["inhgvac"] = InchesOfVacuum, ["inhgvacuum"] = InchesOfVacuum, ["invac"] = InchesOfVacuum, ["\""] = InchesOfVacuum,
+        ["psia"] = PsiAbsolute, ["psiabs"] = PsiAbsolute,
+        ["bara"] = BarAbsolute, ["barabs"] = BarAbsolute,
+        ["kpaa"] = KilopascalAbsolute, ["kpaabs"] = KilopascalAbsolute,
+    };
+
+    /// <summary>Every distinct unit, for trying the neighbours of a suspicious entry.</summary>
+    public static IEnumerable<Unit> All => Spellings.Values.Distinct();
+
+    /// <summary>The unit of a spelling, upper or lower case, with or without blanks; null when it is none.</summary>
+    public static Unit? Find(string spelling) =>
+        Spellings.GetValueOrDefault(string.Concat(spelling.Where(c => !char.IsWhiteSpace(c))).ToLowerInvariant().Replace('º', '°'));
+}
+
+/// <summary>The units a shop works in: what a bare number means and what is shown. Stored values do not change with it.</summary>
+public sealed record UnitPreference(string Code, Unit Temperature, Unit Pressure)
+{
+    public static readonly UnitPreference Metric = new("metric", Unit.Celsius, Unit.Bar);
+    public static readonly UnitPreference Us = new("us", Unit.Fahrenheit, Unit.Psi);
+
+    public static UnitPreference FromCode(string? code) => code == Us.Code ? Us : Metric;
+
+    public Unit For(QuantityKind kind) => kind == QuantityKind.Temperature ? Temperature : Pressure;
+}

@@ -1,0 +1,32 @@
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Refrigerants;
+
+namespace KeenEmber.Core.Service;
+
+public enum EquipmentKind
+{
+    WalkInCooler, WalkInFreezer, DriveInFreezer, ReachInCooler, ReachInFreezer, PrepTable,
+    OpenCase, GlassDoorCase, IceMerchandiser, BottleCooler, GlycolChiller,
+}
+
+public enum Metering { ThermostaticValve, ElectronicValve, CapillaryTube }
+
+public enum CondenserKind { AirCooledRemote, AirCooledSelfContained, WaterCooled, Rack }
+
+/// <summary>One refrigerated box or case, as its tag names it.</summary>
+/// <param name="Tag">The label on the unit, unique at its site.</param>
+/// <param name="Target">Box temperature it is meant to hold.</param>
+/// <param name="EvaporatorFans">How many fans blow over the coil; 0 for a coil without.</param>
+public sealed record Equipment(
+    Guid Id, Guid SiteId, string Tag, string Name, EquipmentKind Kind, Temperature Target,
+    int EvaporatorFans, string Product, string Location, RefrigerationCircuit Circuit);
+
+/// <summary>The sealed system that serves a unit. One per unit for now.</summary>
+/// <param name="ChargeKg">Charge on the plate, kg; null when unknown.</param>
+/// <param name="Nameplate">Free text: compressor, motors, heaters as the plates say.</param>
+public sealed record RefrigerationCircuit(
+    Guid Id, string RefrigerantName, double? ChargeKg, Metering Metering, CondenserKind Condenser, bool HasReceiver, string Nameplate)
+{
+    /// <summary>Null when the name is not in the catalogue, which the pages then say.</summary>
+    public Refrigerant? Refrigerant => RefrigerantCatalogue.Find(RefrigerantName);
+}

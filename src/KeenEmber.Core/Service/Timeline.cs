@@ -1,0 +1,63 @@
+using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Quantities;
+
+namespace KeenEmber.Core.Service;
+
+/// <summary>The entries of one visit as they stand: corrected ones replaced, struck-out ones gone, in the order of time.</summary>
+public sealed class Timeline
+{
+    private readonly Equipment equipment;
+    private readonly Pressure atmosphere;
+
+    public Timeline(IReadOnlyList<TimelineEntry> written, Equipment equipment, Pressure atmosphere)
+    {
+        this.equipment = equipment;
+        this.atmosphere = atmosphere;
+        var replaced = written.Select(e => e.Corrects).OfType<Guid>().ToHashSet();
+        Written = written;
+        Standing = [.. written.Where(e => e is not WithdrawalEntry && !replaced.Contains(e.Id)).OrderBy(e => e.At).ThenBy(e => e.Id)];
+    }
+
+    /// <summary>Everything ever written, replaced entries too.</summary>
+    public IReadOnlyList<TimelineEntry> Written { get; }
+
+    /// <summary>What holds now.</summary>
+    public IReadOnlyList<TimelineEntry> Standing { get; }
+
+    /// <summary>The time of the last entry that stands; null on an empty timeline.</summary>
+    public DateTimeOffset? LastMoment => Standing.Count > 0 ? Standing[^1].At : null;
+
+    /// <summary>The latest reading of every point, each with the conditions of its own moment.</summary>
+    public IReadOnlyDictionary<MeasuringPoint, TakenReading> LatestReadings() =>
+        Standing.OfType<ReadingEntry>().GroupBy(r => r.Point).ToDictionary(g => g.Key, g => Taken(g.Last()));
+
+    /// <summary>How the unit stood at a moment.</summary>
+    /// <remarks>A fact first recorded after the moment is taken to have been so already: it is how the unit was found.</remarks>
+    public OperatingConditions ConditionsAt(DateTimeOffset moment)
+    {
+        var compressor = FactAt(Fact.Compressor, null, moment);
+        var box = Standing.OfType<ReadingEntry>().Where(r => r.Point == MeasuringPoint.BoxAir).ToList();
+        var boxThen = box.LastOrDefault(r => r.At <= moment) ?? box.FirstOrDefault();
+        return new(
+            [.. Enumerable.Range(1, equipment.EvaporatorFans).Select(n => FactAt(Fact.EvaporatorFan, n, moment)?.State)],
+            FactAt(Fact.Coil, null, moment)?.State,
+            compressor?.State,
+            compressor is { State: FactState.Running, Since: { } since } ? Clamp(moment - since) : null,
+            FactAt(Fact.CondenserFan, null, moment)?.State,
+            FactAt(Fact.CondenserFace, null, moment)?.State,
+            boxThen?.Value.Temperature - equipment.Target,
+            equipment.Target);
+    }
+
+    /// <summary>The observation of a fact that holds at a moment, or null.</summary>
+    public ObservationEntry? FactAt(Fact fact, int? index, DateTimeOffset moment)
+    {
+        var seen = Standing.OfType<ObservationEntry>().Where(o => o.Fact == fact && (o.Index == index || o.Index is null)).ToList();
+        return seen.LastOrDefault(o => o.At <= moment) ?? seen.FirstOrDefault();
+    }
+
+    private TakenReading Taken(ReadingEntry entry) =>
+        new(entry.Id, entry.Point, entry.At, entry.Value, atmosphere, ConditionsAt(entry.At));
+
+    private static TimeSpan Clamp(TimeSpan span) => span < TimeSpan.Zero ? TimeSpan.Zero : span;
+}

@@ -1,0 +1,48 @@
+using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Quantities;
+
+namespace KeenEmber.Core.Service;
+
+/// <summary>One thing that was seen, measured or said in a visit. Appended; put right only by a later entry that names it.</summary>
+/// <param name="Id">UUIDv7 made where the entry is made, so that sending it twice stores it once.</param>
+/// <param name="At">When it was so; a correction keeps the time of what it corrects.</param>
+/// <param name="WrittenAt">When it was put on record.</param>
+/// <param name="Corrects">The entry this one replaces, if any.</param>
+public abstract record TimelineEntry(Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects);
+
+/// <summary>A value measured at a point, kept in the unit it was typed in.</summary>
+public sealed record ReadingEntry(
+    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
+    MeasuringPoint Point, TypedValue Value) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+
+/// <summary>A fact seen on the unit.</summary>
+/// <param name="Index">Which evaporator fan, counted from 1; null for facts there is only one of.</param>
+/// <param name="Since">For a running or stopped part: since when, if known.</param>
+public sealed record ObservationEntry(
+    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
+    Fact Fact, int? Index, FactState State, DateTimeOffset? Since) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+
+public sealed record NoteEntry(
+    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
+    string Text) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+
+/// <summary>Strikes out the entry it corrects without putting another in its place.</summary>
+public sealed record WithdrawalEntry(
+    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects)
+    : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+
+/// <summary>Ids for entries.</summary>
+public static class EntryId
+{
+    /// <summary>The id of the n-th entry of one line, made from the line's own id, so that the same line always gives the same ids.</summary>
+    /// <param name="lineId">UUIDv7 of the line.</param>
+    /// <param name="index">0 to 255.</param>
+    public static Guid OfLine(Guid lineId, int index)
+    {
+        ArgumentOutOfRangeException.ThrowIfGreaterThan(index, 255);
+        Span<byte> bytes = stackalloc byte[16];
+        lineId.TryWriteBytes(bytes, bigEndian: true, out _);
+        bytes[15] ^= (byte)index;
+        return new Guid(bytes, bigEndian: true);
+    }
+}

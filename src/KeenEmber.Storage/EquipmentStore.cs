@@ -1,0 +1,119 @@
+using Dapper;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Service;
+using Microsoft.Data.Sqlite;
+
+namespace KeenEmber.Storage;
+
+/// <summary>Sites, their units and the circuit of each unit.</summary>
+public sealed class EquipmentStore(Database database)
+{
+    private const string Columns = """
+        SELECT e.id, e.site_id AS SiteId, e.tag, e.name, e.kind, e.target_k AS TargetK, e.evaporator_fans AS EvaporatorFans, e.product, e.location,
+               c.id AS CircuitId, c.refrigerant, c.charge_kg AS ChargeKg, c.metering, c.condenser, c.has_receiver AS HasReceiver, c.nameplate
+        FROM equipment e JOIN circuit c ON c.equipment_id = e.id
+        """;
+
+    private sealed class Row
+    {
+        public string Id { get; init; } = "";
+        public string SiteId { get; init; } = "";
+        public string Tag { get; init; } = "";
+        public string Name { get; init; } = "";
+        public string Kind { get; init; } = "";
+        public double TargetK { get; init; }
+        public int EvaporatorFans { get; init; }
+        public string Product { get; init; } = "";
+        public string Location { get; init; } = "";
+        public string CircuitId { get; init; } = "";
+        public string Refrigerant { get; init; } = "";
+        public double? ChargeKg { get; init; }
+        public string Metering { get; init; } = "";
+        public string Condenser { get; init; } = "";
+        public bool HasReceiver { get; init; }
+        public string Nameplate { get; init; } = "";
+
+        public Equipment ToEquipment() => new(
+            Guid.Parse(Id), Guid.Parse(SiteId), Tag, Name, Enum.Parse<EquipmentKind>(Kind), new(TargetK), EvaporatorFans, Product, Location,
+            new(Guid.Parse(CircuitId), Refrigerant, ChargeKg, Enum.Parse<Metering>(Metering), Enum.Parse<CondenserKind>(Condenser), HasReceiver, Nameplate));
+    }
+
+    private sealed record SiteRow(string Id, string Name, double ElevationM, string TimeZone)
+    {
+        public Site ToSite() => new(Guid.Parse(Id), Name, ElevationM, TimeZone);
+    }
+
+    public IReadOnlyList<Site> Sites()
+    {
+        using var db = database.Open();
+        return [.. db.Query<SiteRow>("SELECT id, name, elevation_m AS ElevationM, time_zone AS TimeZone FROM site ORDER BY name").Select(r => r.ToSite())];
+    }
+
+    public void SaveSite(Site site)
+    {
+        using var db = database.Open();
+        SaveSite(db, site);
+    }
+
+    /// <summary>Every unit, by tag within its site.</summary>
+    public IReadOnlyList<Equipment> All()
+    {
+        using var db = database.Open();
+        return [.. db.Query<Row>($"{Columns} ORDER BY e.tag").Select(r => r.ToEquipment())];
+    }
+
+    /// <summary>A unit and where it stands; null when there is none of that id.</summary>
+    public (Equipment Equipment, Site Site)? Find(Guid id)
+    {
+        using var db = database.Open();
+        if (db.QuerySingleOrDefault<Row>($"{Columns} WHERE e.id = @id", new { id = id.ToString() }) is not { } row)
+            return null;
+        var site = db.QuerySingle<SiteRow>("SELECT id, name, elevation_m AS ElevationM, time_zone AS TimeZone FROM site WHERE id = @SiteId", new { row.SiteId });
+        return (row.ToEquipment(), site.ToSite());
+    }
+
+    /// <summary>Saves a unit with its circuit, and its site with it, all or nothing.</summary>
+    /// <returns>False when another unit of the site already has this tag; then nothing is saved.</returns>
+    public bool Save(Equipment unit, Site site)
+    {
+        using var db = database.Open();
+        using var transaction = db.BeginTransaction();
+        try
+        {
+            SaveSite(db, site);
+            db.Execute("""
+                INSERT INTO equipment (id, site_id, tag, name, kind, target_k, evaporator_fans, product, location)
+                VALUES (@Id, @SiteId, @Tag, @Name, @Kind, @TargetK, @EvaporatorFans, @Product, @Location)
+                ON CONFLICT (id) DO UPDATE SET site_id = excluded.site_id, tag = excluded.tag, name = excluded.name, kind = excluded.kind,
+                    target_k = excluded.target_k, evaporator_fans = excluded.evaporator_fans, product = excluded.product, location = excluded.location
+                """, new
+            {
+                Id = unit.Id.ToString(), SiteId = site.Id.ToString(), unit.Tag, unit.Name, Kind = unit.Kind.ToString(),
+                TargetK = unit.Target.Kelvin, unit.EvaporatorFans, unit.Product, unit.Location,
+            });
+            var c = unit.Circuit;
+            db.Execute("""
+                INSERT INTO circuit (id, equipment_id, refrigerant, charge_kg, metering, condenser, has_receiver, nameplate)
+                VALUES (@Id, @EquipmentId, @RefrigerantName, @ChargeKg, @Metering, @Condenser, @HasReceiver, @Nameplate)
+                ON CONFLICT (id) DO UPDATE SET refrigerant = excluded.refrigerant, charge_kg = excluded.charge_kg, metering = excluded.metering,
+                    condenser = excluded.condenser, has_receiver = excluded.has_receiver, nameplate = excluded.nameplate
+                """, new
+            {
+                Id = c.Id.ToString(), EquipmentId = unit.Id.ToString(), c.RefrigerantName, c.ChargeKg,
+                Metering = c.Metering.ToString(), Condenser = c.Condenser.ToString(), c.HasReceiver, c.Nameplate,
+            });
+        }
+        catch (SqliteException e) when (e.SqliteExtendedErrorCode == Database.UniqueViolated)
+        {
+            return false;
+        }
+
+        transaction.Commit();
+        return true;
+    }
+
+    private static void SaveSite(SqliteConnection db, Site site) => db.Execute("""
+        INSERT INTO site (id, name, elevation_m, time_zone) VALUES (@Id, @Name, @ElevationM, @TimeZone)
+        ON CONFLICT (id) DO UPDATE SET name = excluded.name, elevation_m = excluded.elevation_m, time_zone = excluded.time_zone
+        """, new { Id = site.Id.ToString(), site.Name, site.ElevationM, site.TimeZone });
+}

@@ -1,0 +1,128 @@
+using Dapper;
+using KeenEmber.Core.Service;
+
+namespace KeenEmber.Storage;
+
+/// <summary>What became of an entry handed in.</summary>
+public enum AppendOutcome
+{
+    Stored,
+
+    /// <summary>The very same entry is there already: it was sent twice.</summary>
+    AlreadyStored,
+
+    /// <summary>Another entry has this id; nothing was stored.</summary>
+    IdTaken,
+}
+
+/// <summary>Visits and the entries of their timelines.</summary>
+public sealed class VisitStore(Database database)
+{
+    private const string VisitColumns = "SELECT id, equipment_id AS EquipmentId, started_at AS StartedAt, author, complaint FROM visit";
+
+    private const string EntryColumns = """
+        SELECT e.id, e.visit_id AS VisitId, e.at, e.written_at AS WrittenAt, e.author, e.corrects, e.kind, e.body FROM entry e
+        """;
+
+    private sealed record VisitRow(string Id, string EquipmentId, string StartedAt, string Author, string Complaint)
+    {
+        public Visit ToVisit() => new(Guid.Parse(Id), Guid.Parse(EquipmentId), Database.Utc(StartedAt), Author, Complaint);
+    }
+
+    private sealed record EntryRow(string Id, string VisitId, string At, string WrittenAt, string Author, string? Corrects, string Kind, string Body)
+    {
+        public TimelineEntry ToEntry() => EntryJson.Read(
+            Guid.Parse(Id), Guid.Parse(VisitId), Database.Utc(At), Database.Utc(WrittenAt), Author, Corrects is null ? null : Guid.Parse(Corrects), Kind, Body);
+    }
+
+    /// <summary>Puts a visit on record; the same visit sent twice is stored once.</summary>
+    public void Start(Visit visit)
+    {
+        using var db = database.Open();
+        db.Execute("""
+            INSERT INTO visit (id, equipment_id, started_at, author, complaint) VALUES (@Id, @EquipmentId, @StartedAt, @Author, @Complaint)
+            ON CONFLICT (id) DO NOTHING
+            """, new
+        {
+            Id = visit.Id.ToString(), EquipmentId = visit.EquipmentId.ToString(), StartedAt = Database.Utc(visit.StartedAt), visit.Author, visit.Complaint,
+        });
+    }
+
+    public Visit? Find(Guid id)
+    {
+        using var db = database.Open();
+        return db.QuerySingleOrDefault<VisitRow>($"{VisitColumns} WHERE id = @id", new { id = id.ToString() })?.ToVisit();
+    }
+
+    /// <summary>A unit's visits, the latest first.</summary>
+    public IReadOnlyList<Visit> OfEquipment(Guid equipmentId)
+    {
+        using var db = database.Open();
+        return [.. db.Query<VisitRow>($"{VisitColumns} WHERE equipment_id = @id ORDER BY started_at DESC", new { id = equipmentId.ToString() }).Select(r => r.ToVisit())];
+    }
+
+    /// <summary>The latest visit of every unit that has one.</summary>
+    public IReadOnlyList<Visit> LatestOfEach()
+    {
+        using var db = database.Open();
+        return [.. db.Query<VisitRow>($"""
+            {VisitColumns} WHERE id = (
+                SELECT v.id FROM visit v WHERE v.equipment_id = visit.equipment_id ORDER BY v.started_at DESC LIMIT 1)
+            """).Select(r => r.ToVisit())];
+    }
+
+    /// <summary>Every entry of all of a unit's visits in one query, by visit, in the order of writing.</summary>
+    public ILookup<Guid, TimelineEntry> EntriesOfEquipment(Guid equipmentId)
+    {
+        using var db = database.Open();
+        return db.Query<EntryRow>($"{EntryColumns} JOIN visit v ON v.id = e.visit_id WHERE v.equipment_id = @id ORDER BY e.written_at, e.id", new { id = equipmentId.ToString() })
+            .Select(r => r.ToEntry()).ToLookup(e => e.VisitId);
+    }
+
+    /// <summary>Every entry of the latest visit of every unit in one query, by visit.</summary>
+    public ILookup<Guid, TimelineEntry> EntriesOfLatestVisits()
+    {
+        using var db = database.Open();
+        return db.Query<EntryRow>($"""
+            {EntryColumns} JOIN visit v ON v.id = e.visit_id
+            WHERE v.id = (SELECT w.id FROM visit w WHERE w.equipment_id = v.equipment_id ORDER BY w.started_at DESC LIMIT 1)
+            ORDER BY e.written_at, e.id
+            """).Select(r => r.ToEntry()).ToLookup(e => e.VisitId);
+    }
+
+    /// <summary>Appends entries, all or nothing; on return they are on the disk.</summary>
+    /// <returns><see cref="AppendOutcome.IdTaken"/> (and nothing stored) when an id already belongs to an entry that says something else.</returns>
+    public AppendOutcome Append(IReadOnlyList<TimelineEntry> entries)
+    {
+        using var db = database.Open();
+        using var transaction = db.BeginTransaction();
+        var stored = 0;
+        foreach (var entry in entries)
+        {
+            var (kind, body) = EntryJson.Write(entry);
+            var row = new
+            {
+                Id = entry.Id.ToString(), VisitId = entry.VisitId.ToString(), At = Database.Utc(entry.At), WrittenAt = Database.Utc(entry.WrittenAt),
+                entry.Author, Corrects = entry.Corrects?.ToString(), Kind = kind, Body = body,
+            };
+            var isNew = db.Execute("""
+                INSERT INTO entry (id, visit_id, at, written_at, author, corrects, kind, body)
+                VALUES (@Id, @VisitId, @At, @WrittenAt, @Author, @Corrects, @Kind, @Body)
+                ON CONFLICT (id) DO NOTHING
+                """, row) == 1;
+            stored += isNew ? 1 : 0;
+            if (!isNew && !SaysTheSame(db, row))
+                return AppendOutcome.IdTaken;
+        }
+
+        transaction.Commit();
+        return stored > 0 ? AppendOutcome.Stored : AppendOutcome.AlreadyStored;
+    }
+
+    /// <summary>The moment does not count: a line sent again carries the moment of its second arrival.</summary>
+    private static bool SaysTheSame(Microsoft.Data.Sqlite.SqliteConnection db, object row) => db.ExecuteScalar<int>("""
+        SELECT count(*) FROM entry
+        WHERE id = @Id AND visit_id = @VisitId AND kind = @Kind AND corrects IS @Corrects
+          AND json_remove(body, '$.since') = json_remove(@Body, '$.since')
+        """, row) == 1;
+}

@@ -1,0 +1,55 @@
+using KeenEmber.Core.Service;
+using KeenEmber.Storage;
+using KeenEmber.Web.Wording;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeenEmber.Web.Pages.Equipment;
+
+public sealed class UnitModel(VisitDesk desk, EquipmentStore equipment, VisitStore visits, ShopStore shops, TimeProvider time) : PageModel
+{
+    public Core.Service.Equipment Unit { get; private set; } = null!;
+
+    public Site Site { get; private set; } = null!;
+
+    public UnitText Units { get; private set; } = null!;
+
+    public SiteClock Clock { get; private set; } = null!;
+
+    public IReadOnlyList<UnitState> Visits { get; private set; } = [];
+
+    public Visit? UnderWay { get; private set; }
+
+    public string Technician => Request.Cookies[BrowserNotes.Technician] ?? "";
+
+    public Guid NewVisitId { get; private set; }
+
+    public IActionResult OnGet(Guid id)
+    {
+        if (equipment.Find(id) is not var (unit, site))
+            return NotFound();
+        Unit = unit;
+        Site = site;
+        Units = new(shops.Get().Units, site.Atmosphere);
+        Clock = new(site);
+        Visits = desk.Visits(unit, site);
+        UnderWay = Visits.FirstOrDefault(v => v.IsUnderWay)?.Latest;
+        NewVisitId = Guid.CreateVersion7(time.GetUtcNow());
+        return Page();
+    }
+
+    public IActionResult OnPost(Guid id, Guid visitId, string? complaint, string? author)
+    {
+        if (equipment.Find(id) is null)
+            return NotFound();
+        if (visitId == Guid.Empty)
+            return BadRequest();
+        var name = Short(author, 60);
+        if (name.Length > 0)
+            BrowserNotes.Keep(Response, BrowserNotes.Technician, name);
+        visits.Start(new(visitId, id, time.GetUtcNow(), name.Length > 0 ? name : "technician", Short(complaint, 300)));
+        return RedirectToPage("/Visits/Circuit", new { id = visitId });
+    }
+
+    private static string Short(string? text, int length) => (text ?? "").Trim() is var t && t.Length > length ? t[..length] : t;
+}

@@ -1,0 +1,46 @@
+using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Service;
+using Microsoft.AspNetCore.Mvc;
+
+namespace KeenEmber.Web.Pages.Visits;
+
+/// <summary>What is seen before anything is touched, one tap a fact.</summary>
+public sealed class LookModel(VisitDesk desk) : VisitPage(desk)
+{
+    public const double LongestRunMinutes = 100_000;
+
+    public string? RunTime { get; private set; }
+
+    public string? RunTimeError { get; private set; }
+
+    /// <summary>Every fact this unit has, each evaporator fan on its own.</summary>
+    public IEnumerable<(Fact Fact, int? Index)> Facts() =>
+        Enumerable.Range(1, View.Equipment.EvaporatorFans).Select(n => (Fact.EvaporatorFan, (int?)n))
+            .Concat([(Fact.Coil, null), (Fact.Compressor, null), (Fact.CondenserFan, null), (Fact.CondenserFace, null)]);
+
+    public ObservationEntry? Seen(Fact fact, int? index) => View.Timeline.FactAt(fact, index, View.Now);
+
+    public IActionResult OnPostFact(Guid id, Guid entryId, Fact fact, int? index, FactState state, string? runTime)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (entryId == Guid.Empty || !Facts().Contains((fact, index)) || !fact.States().Contains(state))
+            return BadRequest();
+        TimeSpan? ran = null;
+        if (!string.IsNullOrWhiteSpace(runTime))
+        {
+            if (QuantityReader.Number(runTime) is not (>= 0 and <= LongestRunMinutes and var minutes))
+            {
+                RunTime = runTime;
+                RunTimeError = "Minutes as a number, such as 25.";
+                return Page();
+            }
+
+            ran = TimeSpan.FromMinutes(minutes);
+        }
+
+        Desk.Append([new ObservationEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, fact, index, state, View.Now - ran)]);
+        return RedirectToPage(new { id });
+    }
+}

@@ -1,0 +1,88 @@
+using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Service;
+using KeenEmber.Web.Wording;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeenEmber.Web.Pages.Visits;
+
+/// <summary>What every station of a visit has: the visit itself, the standing panel and the log line.</summary>
+public abstract class VisitPage(VisitDesk desk) : PageModel
+{
+    public VisitView View { get; private set; } = null!;
+
+    /// <summary>Text to show in the log line: what was not understood, kept for mending.</summary>
+    public string Line { get; private set; } = "";
+
+    public IReadOnlyList<QuickItem> Items { get; private set; } = [];
+
+    /// <summary>How many entries the last line saved, to be said once.</summary>
+    public int? Saved { get; private set; }
+
+    /// <summary>A new id for the next line or value this page sends.</summary>
+    public Guid NewId() => Guid.CreateVersion7(View.Now);
+
+    public IActionResult OnGet(Guid id, int? saved)
+    {
+        Saved = saved;
+        return Load(id) ? Page() : NotFound();
+    }
+
+    /// <summary>What a line would be taken for, as a piece of page.</summary>
+    public IActionResult OnGetUnderstand(Guid id, string? line)
+    {
+        if (!Load(id))
+            return NotFound();
+        Read(line);
+        return Partial("_Understood", this);
+    }
+
+    /// <summary>Saves what is understood of a line; the rest stays in the box with what is wrong with it.</summary>
+    public IActionResult OnPostLog(Guid id, Guid lineId, string? line)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (lineId == Guid.Empty)
+            return BadRequest();
+        Read(line);
+        var clear = Items.Where(i => i is not QuickUnclear).ToList();
+        var entries = clear.Select((item, index) => VisitDesk.EntryOf(item, View, EntryId.OfLine(lineId, index))).ToList();
+        if (entries.Count > 0)
+            desk.Append(entries);
+        if (Items.Count > 0 && clear.Count == Items.Count)
+            return RedirectToPage(new { id, saved = clear.Count });
+        var unclear = Items.OfType<QuickUnclear>().ToList();
+        Load(id);
+        Line = unclear.Exists(i => i.Problem is QuickProblem.LineTooLong or QuickProblem.TooManyEntries) ? line ?? "" : string.Join(", ", unclear.Select(i => i.Text));
+        Items = unclear;
+        Saved = clear.Count > 0 ? clear.Count : null;
+        return Page();
+    }
+
+    protected VisitDesk Desk => desk;
+
+    protected bool Load(Guid id)
+    {
+        if (desk.Open(id) is not { } view)
+            return false;
+        View = view;
+        return true;
+    }
+
+    private void Read(string? line)
+    {
+        Line = line ?? "";
+        Items = new QuickEntry(QuickText.Words(View.Shop), View.Shop.Units, View.Equipment.EvaporatorFans).Read(line);
+    }
+
+    /// <summary>Label of a station with what is in it, for the rail.</summary>
+    public IEnumerable<(string Page, string Name, string Inside)> Stations()
+    {
+        var c = View.Conditions;
+        var looked = c.EvaporatorFans.Count(f => f is not null) + new[] { c.Coil, c.Compressor, c.CondenserFan, c.CondenserFace }.Count(f => f is not null);
+        yield return ("Look", "Look", looked == 1 ? "1 fact" : $"{looked} facts");
+        yield return ("Circuit", "Circuit", View.Readings.Count == 1 ? "1 reading" : $"{View.Readings.Count} readings");
+        yield return ("Record", "Record", View.Timeline.Standing.Count == 1 ? "1 entry" : $"{View.Timeline.Standing.Count} entries");
+    }
+}

@@ -1,0 +1,51 @@
+using System.Net;
+using KeenEmber.Storage;
+using KeenEmber.Web;
+using KeenEmber.Web.Api;
+using KeenEmber.Web.Demo;
+using Microsoft.AspNetCore.DataProtection;
+
+var builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
+var data = Path.GetFullPath(builder.Configuration["data"] ?? "data");
+var port = builder.Configuration.GetValue("port", 5080);
+
+// The loopback address only, until there are accounts.
+builder.WebHost.ConfigureKestrel(kestrel =>
+{
+    kestrel.Listen(IPAddress.Loopback, port);
+    kestrel.AddServerHeader = false;
+});
+builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
+
+var database = new Database(data);
+database.Migrate();
+builder.Services.AddSingleton(TimeProvider.System);
+builder.Services.AddSingleton(database);
+builder.Services.AddSingleton<ShopStore>();
+builder.Services.AddSingleton<EquipmentStore>();
+builder.Services.AddSingleton<VisitStore>();
+builder.Services.AddSingleton<VisitDesk>();
+builder.Services.AddSingleton<DemoHall>();
+builder.Services.AddDataProtection().SetApplicationName("KeenEmber").PersistKeysToFileSystem(new(Path.Combine(data, "keys")));
+builder.Services.AddProblemDetails();
+builder.Services.AddOpenApi();
+builder.Services.AddRazorPages(options =>
+{
+    options.Conventions.AddPageRoute("/Visits/Circuit", "/visits/{id:guid}");
+    options.Conventions.AddPageRoute("/Equipment/Edit", "/equipment/new");
+});
+builder.Services.AddRouting(options => options.LowercaseUrls = true);
+
+var app = builder.Build();
+if (builder.Configuration.GetValue("demo", false))
+    app.Services.GetRequiredService<DemoHall>().FillIfEmpty();
+
+app.UseMiddleware<SecurityHeaders>();
+app.UseExceptionHandler("/errors/500");
+app.UseStatusCodePagesWithReExecute("/errors/{0}");
+app.UseRouting();
+app.MapStaticAssets();
+app.MapRazorPages().WithStaticAssets();
+app.MapOpenApi();
+app.MapSaturation();
+app.Run();

@@ -1,0 +1,22 @@
+namespace KeenEmber.Web;
+
+/// <summary>Light, dark or as the device says: a matter of the screen in hand, so kept in its browser and not in the record.</summary>
+public static class ThemeChoice
+{
+    private const string Cookie = "theme";
+
+    public static IReadOnlyList<string> All { get; } = ["auto", "light", "dark"];
+
+    public static string Of(HttpRequest request) => request.Cookies[Cookie] is { } chosen && All.Contains(chosen) ? chosen : All[0];
+
+    public static void Keep(HttpResponse response, string choice) => BrowserNotes.Keep(response, Cookie, All.Contains(choice) ? choice : All[0]);
+}
+
+/// <summary>Small things a browser remembers for a year.</summary>
+public static class BrowserNotes
+{
+    public const string Technician = "technician";
+
+    public static void Keep(HttpResponse response, string name, string value) => response.Cookies.Append(name, value,
+        new CookieOptions { MaxAge = TimeSpan.FromDays(365), SameSite = SameSiteMode.Lax, HttpOnly = true, IsEssential = true });
+}

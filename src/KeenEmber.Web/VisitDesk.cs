@@ -1,0 +1,119 @@
+using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Service;
+using KeenEmber.Storage;
+using KeenEmber.Web.Wording;
+
+namespace KeenEmber.Web;
+
+/// <summary>Everything one page of a visit shows.</summary>
+/// <param name="Analysis">Null when the unit's refrigerant is not in the catalogue.</param>
+/// <param name="Conditions">How the unit stands now, or stood at the end of a visit that is over.</param>
+/// <param name="Earlier">Earlier visits of the unit, the latest first.</param>
+public sealed record VisitView(
+    Visit Visit, Equipment Equipment, Site Site, Shop Shop, Timeline Timeline, DateTimeOffset Now,
+    OperatingConditions Conditions, IReadOnlyDictionary<MeasuringPoint, TakenReading> Readings, CircuitAnalysis? Analysis,
+    IReadOnlyList<Visit> Earlier, ILookup<MeasuringPoint, EarlierValue> History)
+{
+    public UnitText Units { get; } = new(Shop.Units, Site.Atmosphere);
+
+    public SiteClock Clock { get; } = new(Site);
+
+    public bool IsUnderWay => Visit.IsUnderWay(Now);
+
+    public bool IsCallback => Earlier.Count > 0 && Visit.IsCallbackAfter(Earlier[0]);
+
+    public string Stands => Analysis is null
+        ? $"{Equipment.Circuit.RefrigerantName} is not in the catalogue: readings are kept, but nothing can be computed."
+        : PanelText.Stands(Analysis, Readings.Count > 0);
+
+    /// <summary>The reading the map asks for: to be checked, or the one that unlocks most.</summary>
+    public MeasuringPoint? Asked => Analysis is null ? null
+        : Analysis.Next is { Kind: StepKind.Recheck or StepKind.LogAgain, Point: { } point } ? point
+        : NextStep.AskedReading(Analysis.Results)?.Point;
+
+    /// <summary>The gravest verdict on a reading from the results that rest on it; a reading that no result uses yet counts.</summary>
+    public ValidityLevel LevelOf(MeasuringPoint point)
+    {
+        var results = Analysis?.Results.Where(r => r.Basis.Any(b => b.Point == point)).ToList() ?? [];
+        return results.Count == 0 ? ValidityLevel.Good : results.Max(r => r.Validity.Level);
+    }
+}
+
+/// <summary>A unit with how its latest visit left it, for the start page.</summary>
+public sealed record UnitState(Equipment Equipment, Site Site, Visit? Latest, CircuitAnalysis? Analysis, string Stands, bool NeedsAttention, bool IsUnderWay);
+
+/// <summary>Fetches what belongs together and runs the core over it.</summary>
+public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopStore shops, TimeProvider time)
+{
+    /// <summary>A visit ready to show; null when there is none of that id.</summary>
+    public VisitView? Open(Guid id)
+    {
+        if (visits.Find(id) is not { } visit || equipment.Find(visit.EquipmentId) is not var (unit, site))
+            return null;
+        var now = time.GetUtcNow();
+        var entries = visits.EntriesOfEquipment(unit.Id);
+        Timeline Of(Visit v) => new([.. entries[v.Id]], unit, site.Atmosphere);
+        var timeline = Of(visit);
+        var readings = timeline.LatestReadings();
+        var conditions = timeline.ConditionsAt(visit.IsUnderWay(now) ? now : timeline.LastMoment ?? visit.StartedAt);
+        var earlier = visits.OfEquipment(unit.Id).Where(v => v.StartedAt < visit.StartedAt).ToList();
+        return new(visit, unit, site, shops.Get(), timeline, now, conditions, readings, Analyse(unit, readings, conditions),
+            earlier, PointHistory.Of(earlier.Select(v => (v, Of(v))), readings));
+    }
+
+    /// <summary>The timeline entry that a piece of a line becomes, as of now.</summary>
+    public static TimelineEntry EntryOf(QuickItem item, VisitView view, Guid id)
+    {
+        var (visit, now) = (view.Visit, view.Now);
+        return item switch
+        {
+            QuickReading r => new ReadingEntry(id, visit.Id, now, now, visit.Author, null, r.Point, r.Value),
+            QuickObservation o => new ObservationEntry(id, visit.Id, now, now, visit.Author, null, o.Fact, o.Index, o.State, now - o.RunTime),
+            QuickNote n => new NoteEntry(id, visit.Id, now, now, visit.Author, null, n.Note),
+            _ => throw new ArgumentException("Only what was understood becomes an entry.", nameof(item)),
+        };
+    }
+
+    /// <summary>Puts entries on record. An id that already says something else (an old page sent again, changed) gets a new one, so nothing is lost.</summary>
+    public void Append(IReadOnlyList<TimelineEntry> entries)
+    {
+        if (visits.Append(entries) == AppendOutcome.IdTaken)
+            visits.Append([.. entries.Select(e => e with { Id = Guid.CreateVersion7(time.GetUtcNow()) })]);
+    }
+
+    /// <summary>Every unit and how it stands, those in need first.</summary>
+    public IReadOnlyList<UnitState> Board()
+    {
+        var now = time.GetUtcNow();
+        var sites = equipment.Sites().ToDictionary(s => s.Id);
+        var latest = visits.LatestOfEach().ToDictionary(v => v.EquipmentId);
+        var entries = visits.EntriesOfLatestVisits();
+        return [.. equipment.All().Select(unit => State(unit, sites[unit.SiteId], latest.GetValueOrDefault(unit.Id), entries, now))
+            .OrderByDescending(s => s.IsUnderWay).ThenByDescending(s => s.NeedsAttention).ThenBy(s => s.Equipment.Tag, StringComparer.OrdinalIgnoreCase)];
+    }
+
+    /// <summary>A unit's visits, the latest first, each with what it found.</summary>
+    public IReadOnlyList<UnitState> Visits(Equipment unit, Site site)
+    {
+        var now = time.GetUtcNow();
+        var entries = visits.EntriesOfEquipment(unit.Id);
+        return [.. visits.OfEquipment(unit.Id).Select(v => State(unit, site, v, entries, now))];
+    }
+
+    private static UnitState State(Equipment unit, Site site, Visit? visit, ILookup<Guid, TimelineEntry> entries, DateTimeOffset now)
+    {
+        if (visit is null)
+            return new(unit, site, null, null, "No visit yet.", false, false);
+        var written = entries[visit.Id].ToList();
+        var timeline = new Timeline(written, unit, site.Atmosphere);
+        var readings = timeline.LatestReadings();
+        var analysis = Analyse(unit, readings, timeline.ConditionsAt(timeline.LastMoment ?? visit.StartedAt));
+        var stands = analysis is null ? "Its refrigerant is not in the catalogue." : PanelText.Stands(analysis, readings.Count > 0);
+        return new(unit, site, visit, analysis, stands, analysis is not null && PanelText.NeedsAttention(analysis), visit.IsUnderWay(now));
+    }
+
+    private static CircuitAnalysis? Analyse(Equipment unit, IReadOnlyDictionary<MeasuringPoint, TakenReading> readings, OperatingConditions conditions) =>
+        unit.Circuit.Refrigerant is { } refrigerant
+            ? CircuitBench.Analyse(new(refrigerant, CircuitTargets.Of(unit.Kind), readings), conditions)
+            : null;
+}

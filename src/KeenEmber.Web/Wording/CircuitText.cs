@@ -1,0 +1,158 @@
+using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Quantities;
+
+namespace KeenEmber.Web.Wording;
+
+/// <summary>Names and reasons of the circuit bench in plain words.</summary>
+public static class CircuitText
+{
+    public static string Name(MeasuringPoint point) => point switch
+    {
+        MeasuringPoint.BoxAir => "box air",
+        MeasuringPoint.AirLeaving => "air leaving coil",
+        MeasuringPoint.SuctionLineCoil => "suction line, coil",
+        MeasuringPoint.SuctionPressure => "suction pressure",
+        MeasuringPoint.SuctionLineCompressor => "line at compressor",
+        MeasuringPoint.DischargeLine => "discharge line",
+        MeasuringPoint.DischargePressure => "head pressure",
+        MeasuringPoint.CondenserAir => "air to condenser",
+        _ => "liquid line",
+    };
+
+    public static string Name(ResultKind kind) => kind switch
+    {
+        ResultKind.Evaporating => "evaporating (dew)",
+        ResultKind.Condensing => "condensing (mid-point)",
+        ResultKind.SuperheatCoil => "superheat at the coil",
+        ResultKind.SuperheatCompressor => "superheat at the compressor",
+        ResultKind.Subcooling => "subcooling",
+        ResultKind.EvaporatorTd => "coil below box (TD)",
+        ResultKind.AirDrop => "air drop over the coil",
+        ResultKind.CondenserSplit => "condenser split",
+        _ => "compression ratio",
+    };
+
+    public static string Name(Fact fact) => fact switch
+    {
+        Fact.EvaporatorFan => "evaporator fan",
+        Fact.Coil => "coil",
+        Fact.Compressor => "compressor",
+        Fact.CondenserFan => "condenser fan",
+        _ => "condenser face",
+    };
+
+    public static string Name(FactState state) => state switch
+    {
+        FactState.Running => "running",
+        FactState.Stopped => "stopped",
+        FactState.Cycling => "cycling",
+        FactState.Clear => "clear",
+        FactState.Frosted => "light frost",
+        FactState.Iced => "iced",
+        FactState.Clean => "clean",
+        _ => "dirty",
+    };
+
+    public static string Name(ValidityLevel level) => level switch
+    {
+        ValidityLevel.Good => "counts",
+        ValidityLevel.Provisional => "provisional",
+        _ => "does not count",
+    };
+
+    /// <summary>Why a result does not fully count, and what would change that.</summary>
+    public static string Reason(ReasonCode code) => code switch
+    {
+        ReasonCode.FanStopped => "An evaporator fan is off. Get every fan running, then log again.",
+        ReasonCode.CoilIced => "The coil is iced. Thaw all of it, let it settle, then log again.",
+        ReasonCode.CompressorOff => "The compressor is off. Log again after 15 min of running.",
+        ReasonCode.OutsideRefrigerantRange => "The pressure lies outside what is known of this refrigerant.",
+        ReasonCode.Challenged => "A reading behind it cannot be right. Look at it again.",
+        ReasonCode.CondenserFanStopped => "The condenser fan is off. Do not judge the charge.",
+        ReasonCode.CondenserDirty => "The condenser is dirty. Clean it before judging the charge.",
+        ReasonCode.CondenserFanCycling => "The condenser fan cycles, so head swings. Log its low and its high.",
+        ReasonCode.ShortRun => "Under 15 min of running: it is still settling.",
+        ReasonCode.HotPullDown => "The box is more than 10 K (18 °F) over target: a hot pull-down.",
+        ReasonCode.FrostedCooler => "Frost on a coil of a box above freezing: it should clear itself.",
+        ReasonCode.ReadingsFarApart => "The readings are more than 15 min apart.",
+        ReasonCode.FansNotRecorded => "Nobody has recorded that every evaporator fan runs.",
+        ReasonCode.CoilNotRecorded => "Nobody has recorded whether the coil is clear.",
+        ReasonCode.CompressorNotRecorded => "Nobody has recorded whether the compressor runs.",
+        _ => "Nobody has recorded for how long the compressor has run.",
+    };
+
+    /// <summary>The formula in words, then the same with this result's numbers.</summary>
+    public static (string Words, string Numbers) Formula(CircuitResult result, UnitText units, string refrigerant)
+    {
+        double? Term(TermKind kind, MeasuringPoint? point = null) =>
+            result.Terms.Where(t => t.Kind == kind && (point is null || t.Point == point)).Select(t => (double?)t.Si).FirstOrDefault();
+        string T(TermKind kind, MeasuringPoint? point = null) => Term(kind, point) is { } k ? units.Temperature(k) : "?";
+        string P(MeasuringPoint point) => Term(TermKind.AbsolutePressure, point) is { } kpa ? $"{units.Gauge(kpa)} ({units.Absolute(kpa)})" : "?";
+        var equals = $" = {units.Result(result)}";
+        return result.Kind switch
+        {
+            ResultKind.Evaporating => ("Dew temperature of the refrigerant at suction pressure.",
+                $"{refrigerant} at {P(MeasuringPoint.SuctionPressure)}: dew {T(TermKind.DewTemperature)}"),
+            ResultKind.Condensing => ("Mid-point of bubble and dew temperature at head pressure.",
+                $"{refrigerant} at {P(MeasuringPoint.DischargePressure)}: bubble {T(TermKind.BubbleTemperature)}, dew {T(TermKind.DewTemperature)}, mid-point {T(TermKind.MidpointTemperature)}"),
+            ResultKind.SuperheatCoil or ResultKind.SuperheatCompressor => ("Suction line less dew temperature at suction pressure.",
+                $"{T(TermKind.Reading)} - ({T(TermKind.DewTemperature)}){equals}, dew of {refrigerant} at {P(MeasuringPoint.SuctionPressure)}"),
+            ResultKind.Subcooling => ("Bubble temperature at head pressure less liquid line.",
+                $"{T(TermKind.BubbleTemperature)} - ({T(TermKind.Reading)}){equals}, bubble of {refrigerant} at {P(MeasuringPoint.DischargePressure)}"),
+            ResultKind.EvaporatorTd => ("Box air less evaporating mid-point.",
+                $"{T(TermKind.Reading)} - ({T(TermKind.MidpointTemperature)}){equals}, mid-point of {refrigerant} at {P(MeasuringPoint.SuctionPressure)}"),
+            ResultKind.AirDrop => ("Air entering less air leaving the coil.",
+                $"{T(TermKind.Reading, MeasuringPoint.BoxAir)} - ({T(TermKind.Reading, MeasuringPoint.AirLeaving)}){equals}"),
+            ResultKind.CondenserSplit => ("Condensing mid-point less air entering the condenser.",
+                $"{T(TermKind.MidpointTemperature)} - ({T(TermKind.Reading)}){equals}, mid-point of {refrigerant} at {P(MeasuringPoint.DischargePressure)}"),
+            _ => ("Head pressure over suction pressure, both absolute.",
+                $"{P(MeasuringPoint.DischargePressure)} / {P(MeasuringPoint.SuctionPressure)}{equals}"),
+        };
+    }
+
+    public static string Challenge(CircuitChallenge challenge, string refrigerant)
+    {
+        var points = List(challenge.Points.Select(Name));
+        return challenge.Slip switch
+        {
+            Slip.PressuresSwapped => "Suction and head pressure look swapped: the other way round everything fits.",
+            Slip.LinesSwapped => "The two suction line temperatures look swapped.",
+            Slip.AirSwapped => "Box air and air leaving the coil look swapped.",
+            Slip.OtherUnit when challenge.Points.Count == 1 => $"Is {points} in {challenge.MeantUnit!.Symbol}? Then everything fits.",
+            Slip.OtherUnit => $"Are {points} in {challenge.MeantUnit!.Symbol}? Then everything fits.",
+            Slip.OtherRefrigerant => $"With {refrigerant} this cannot be; with {challenge.MeantRefrigerant} it could. Read the plate again.",
+            _ => $"{Sentence(Impossible(challenge.Why))} Check {points}.",
+        };
+    }
+
+    private static string Impossible(Impossibility why) => why switch
+    {
+        Impossibility.PointOutOfRange => "No unit works at this temperature.",
+        Impossibility.SaturationOutOfRange => "This refrigerant does not work at this pressure.",
+        Impossibility.DischargeNotAboveSuction => "Head is not above suction although the compressor runs.",
+        Impossibility.SuperheatImpossible => "This superheat cannot be.",
+        Impossibility.SubcoolingImpossible => "This subcooling cannot be.",
+        Impossibility.CoilNotColderThanAir => "The coil would not be colder than its air.",
+        Impossibility.CondenserNotWarmerThanAir => "The condenser would not be warmer than its air.",
+        Impossibility.AirWarmedByCoil => "The coil would be warming the air.",
+        _ => "The discharge line would be colder than condensing.",
+    };
+
+    public static string List(IEnumerable<string> names)
+    {
+        var all = names.ToList();
+        return all.Count <= 1 ? string.Concat(all) : $"{string.Join(", ", all.SkipLast(1))} and {all[^1]}";
+    }
+
+    public static string Sentence(string text) => text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
+
+    /// <summary>The short caution that belongs to taking a reading on this circuit.</summary>
+    public static string? Caution(Core.Refrigerants.Refrigerant? refrigerant, MeasuringPoint? point)
+    {
+        if (refrigerant is { Name: "R744" })
+            return "High-pressure CO2: rated hoses only. In a closed room the gas displaces air: leave first. Local codes and the maker's instructions come first.";
+        if (refrigerant is { IsFlammable: true })
+            return $"{refrigerant.Name} is flammable ({refrigerant.Safety}): ventilate, no flame or spark, rated tools. Local codes and the maker's instructions come first.";
+        return point?.Kind() == QuantityKind.Pressure ? "Gauges: eye protection and gloves; never vent. Certified handling only." : null;
+    }
+}

@@ -1,0 +1,96 @@
+using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Service;
+
+namespace KeenEmber.Web.Wording;
+
+/// <summary>The words of quick entry, and what it says back.</summary>
+public static class QuickText
+{
+    private static readonly Dictionary<string, MeasuringPoint> Points = Table(
+        (MeasuringPoint.BoxAir, "box, box air, air, room, case, return air, air on, entering air"),
+        (MeasuringPoint.AirLeaving, "leaving, air leaving, air leaving coil, supply air, air off, leaving air"),
+        (MeasuringPoint.SuctionPressure, "suc, suct, suction, suction pressure, low side, lp, sp"),
+        (MeasuringPoint.SuctionLineCoil, "line, suction line, suc line, sl, coil out, coil outlet, suction line coil, bulb"),
+        (MeasuringPoint.SuctionLineCompressor, "comp line, suction line comp, suction line compressor, comp inlet, line comp, return gas"),
+        (MeasuringPoint.DischargePressure, "head, head pressure, discharge pressure, high side, hp, dis"),
+        (MeasuringPoint.DischargeLine, "discharge line, hot gas, discharge temp, dis line, dl"),
+        (MeasuringPoint.LiquidLine, "liq, liquid, liquid line, ll"),
+        (MeasuringPoint.CondenserAir, "amb, ambient, cond air, condenser air, outside, outdoor, air to condenser"));
+
+    private static readonly Dictionary<string, Fact> Facts = Table(
+        (Fact.EvaporatorFan, "fan, fans, evap fan, evap fans, evaporator fan, evaporator fans"),
+        (Fact.Coil, "coil, evap, evaporator"),
+        (Fact.Compressor, "comp, compressor"),
+        (Fact.CondenserFan, "cond fan, condenser fan"),
+        (Fact.CondenserFace, "cond, condenser"));
+
+    private static readonly Dictionary<string, FactState> States = Table(
+        (FactState.Running, "on, running, runs, run, ok"),
+        (FactState.Stopped, "off, stopped, dead, out"),
+        (FactState.Cycling, "cycling, cycles"),
+        (FactState.Clear, "clear"),
+        (FactState.Frosted, "frost, frosted"),
+        (FactState.Iced, "ice, iced, frozen"),
+        (FactState.Clean, "clean"),
+        (FactState.Dirty, "dirty, blocked"));
+
+    private static readonly HashSet<string> Minutes = ["min", "mins", "minutes", "m"];
+    private static readonly HashSet<string> Hours = ["h", "hr", "hrs", "hours"];
+
+    /// <summary>The built-in words and the shop's own; the shop's win.</summary>
+    public static QuickWords Words(Shop shop) => new(
+        Points.Concat(shop.Words).GroupBy(w => w.Key).ToDictionary(g => g.Key, g => g.Last().Value),
+        Facts, States, Minutes, Hours, "note");
+
+    /// <summary>Reads "our word = point" lines; the point by its name or any word that is known already.</summary>
+    /// <returns>The words, or what is wrong with the first bad line.</returns>
+    public static (IReadOnlyDictionary<string, MeasuringPoint>? Words, string? Error) ReadShopWords(string? text)
+    {
+        var words = new Dictionary<string, MeasuringPoint>();
+        foreach (var line in (text ?? "").Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries))
+        {
+            var parts = line.ToLowerInvariant().Split('=', StringSplitOptions.TrimEntries);
+            if (parts.Length != 2 || parts[0].Length is 0 or > 40 || parts[0].Split(' ').Length > 4 || parts[0].Any(char.IsDigit))
+                return (null, $"“{line}”: write one to four words without figures, an equals sign, and the point.");
+            var named = MeasuringPoints.InWalkingOrder.Where(p => CircuitText.Name(p) == parts[1]).Select(p => (MeasuringPoint?)p).FirstOrDefault();
+            if ((named ?? (Points.TryGetValue(parts[1], out var known) ? known : null)) is not { } point)
+                return (null, $"“{parts[1]}” is no point of the circuit. Use one of the words above.");
+            words[parts[0]] = point;
+        }
+
+        return (words, null);
+    }
+
+    /// <summary>Every word of every point, for the list on the shop's page.</summary>
+    public static IEnumerable<(MeasuringPoint Point, string Words)> PointWords(Shop shop) =>
+        MeasuringPoints.InWalkingOrder.Select(p => (p, string.Join(", ", Points.Concat(shop.Words).Where(w => w.Value == p).Select(w => w.Key))));
+
+    public static string Example(UnitPreference units) => units == UnitPreference.Us
+        ? "suc 21, line -4, box 0" : "suc 1.4, line -20, box -18";
+
+    public static string Understood(QuickItem item, UnitText units, Pressure atmosphere) => item switch
+    {
+        QuickReading r => $"{CircuitText.Name(r.Point)} {units.Value(r.Point, r.Value.Si(atmosphere))}",
+        QuickObservation o => $"{CircuitText.Name(o.Fact)}{(o.Fact == Fact.EvaporatorFan ? o.Index is { } n ? $" {n}" : "s, all" : "")} {CircuitText.Name(o.State)}"
+            + (o.RunTime is { } t ? $" for {t.TotalMinutes:F0} min" : ""),
+        QuickNote n => $"note: {n.Note}",
+        QuickUnclear u => Unclear(u, units.Units),
+        _ => "",
+    };
+
+    private static string Unclear(QuickUnclear item, UnitPreference units) => item.Problem switch
+    {
+        QuickProblem.ValueMissing => $"“{item.Text}”: a value is missing, such as {TypingText.Example(item.Point!.Value.Kind(), units)}.",
+        QuickProblem.BadValue => $"“{item.Text}”: {TypingText.Problem(item.Typing!.Value, item.Point!.Value.Kind(), units)}",
+        QuickProblem.StateMissing => $"“{item.Text}”: say on or off, for a coil clear, frost or ice.",
+        QuickProblem.StateDoesNotFit => $"“{item.Text}”: this part cannot be so.",
+        QuickProblem.NoSuchFan => $"“{item.Text}”: this unit has no such fan.",
+        QuickProblem.LineTooLong => $"“{item.Text}…” is too long for one line: {QuickEntry.LongestLine} characters at most.",
+        QuickProblem.TooManyEntries => $"“{item.Text}…” has more than {QuickEntry.MostEntries} entries. Save it in two lines.",
+        _ => $"“{item.Text}” is not understood.",
+    };
+
+    private static Dictionary<string, T> Table<T>(params (T Meaning, string Words)[] rows) =>
+        rows.SelectMany(r => r.Words.Split(", "), (r, word) => (word, r.Meaning)).ToDictionary(x => x.word, x => x.Meaning);
+}

@@ -1,0 +1,79 @@
+using System.Globalization;
+using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Quantities;
+
+namespace KeenEmber.Web.Wording;
+
+/// <summary>Numbers in the reader's units: every measured or computed number on a page comes through here.</summary>
+/// <param name="units">The shop's preference.</param>
+/// <param name="atmosphere">The site's, to show an absolute pressure on the gauge it was read from.</param>
+public sealed class UnitText(UnitPreference units, Pressure atmosphere)
+{
+    public UnitPreference Units => units;
+
+    private bool Us => units == UnitPreference.Us;
+
+    public string TemperatureUnit => units.Temperature.Symbol;
+
+    public string PressureUnit => units.Pressure.Symbol;
+
+    /// <summary>A difference has no degrees mark in metric (K) and Fahrenheit degrees in US units.</summary>
+    public string DifferenceUnit => Us ? "°F" : "K";
+
+    public string Temperature(double tempK) => $"{Number(InTemperature(tempK), 1)} {TemperatureUnit}";
+
+    public string Difference(double kelvin) => $"{Number(InDifference(kelvin), 1)} {DifferenceUnit}";
+
+    /// <summary>Gauge pressure, as the manifold shows it.</summary>
+    public string Gauge(double absoluteKpa) => Us
+        ? $"{Number(InGauge(absoluteKpa), 1)} psi"
+        : $"{Number(InGauge(absoluteKpa), 2)} bar";
+
+    public string Absolute(double absoluteKpa) => Us
+        ? $"{Number(absoluteKpa / 6.894757, 1)} psia"
+        : $"{Number(absoluteKpa / 100, 2)} bar abs";
+
+    /// <summary>A point's value: gauge pressure or temperature.</summary>
+    public string Value(MeasuringPoint point, double si) => point.Kind() == QuantityKind.Pressure ? Gauge(si) : Temperature(si);
+
+    /// <summary>How far a point moved, signed.</summary>
+    public string Change(MeasuringPoint point, double deltaSi)
+    {
+        var text = point.Kind() == QuantityKind.Temperature ? Difference(deltaSi)
+            : Us ? $"{Number(deltaSi / 6.894757, 1)} psi" : $"{Number(deltaSi / 100, 2)} bar";
+        return deltaSi > 0 ? "+" + text : text;
+    }
+
+    public string Result(CircuitResult result) => result.Value is { } v ? Result(result.Quantity, v) : "–";
+
+    public string Result(ResultQuantity quantity, double value) => quantity switch
+    {
+        ResultQuantity.Temperature => Temperature(value),
+        ResultQuantity.Difference => Difference(value),
+        _ => $"{Number(value, 1)} : 1",
+    };
+
+    /// <summary>The value of a result on its own scale in the reader's units, for drawing.</summary>
+    public double OnScale(ResultQuantity quantity, double value) => quantity switch
+    {
+        ResultQuantity.Temperature => InTemperature(value),
+        ResultQuantity.Difference => InDifference(value),
+        _ => value,
+    };
+
+    public string Band(ResultQuantity quantity, Band band) => quantity == ResultQuantity.Ratio
+        ? $"{Number(band.Low, 1)} to {Number(band.High, 1)}"
+        : $"{Number(InDifference(band.Low), 0)} to {Number(InDifference(band.High), 0)} {DifferenceUnit}";
+
+    public static string Number(double value, int decimals)
+    {
+        var text = Math.Round(value, decimals, MidpointRounding.AwayFromZero).ToString("F" + decimals, CultureInfo.InvariantCulture);
+        return text.Trim('-', '0', '.').Length == 0 ? text.TrimStart('-') : text;
+    }
+
+    private double InTemperature(double tempK) => Us ? new Temperature(tempK).Fahrenheit : new Temperature(tempK).Celsius;
+
+    private double InDifference(double kelvin) => Us ? kelvin * 1.8 : kelvin;
+
+    private double InGauge(double absoluteKpa) => Pressure.FromKpa(absoluteKpa).GaugeKpa(atmosphere) / units.Pressure.Scale;
+}
