@@ -13,7 +13,7 @@ internal static class EntryJson
 
     private sealed record ReadingBody(MeasuringPoint Point, double Value, string Unit);
 
-    private sealed record ObservationBody(Fact Fact, int? Index, FactState State, DateTimeOffset? Since);
+    private sealed record ObservationBody(AsFound Fact, int? Index, FactState State, DateTimeOffset? Since);
 
     private sealed record NoteBody(string Text);
 

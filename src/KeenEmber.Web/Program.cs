@@ -1,4 +1,5 @@
 using System.Net;
+using System.Text.Json.Serialization;
 using KeenEmber.Storage;
 using KeenEmber.Web;
 using KeenEmber.Web.Api;
@@ -29,11 +30,8 @@ builder.Services.AddSingleton<DemoHall>();
 builder.Services.AddDataProtection().SetApplicationName("KeenEmber").PersistKeysToFileSystem(new(Path.Combine(data, "keys")));
 builder.Services.AddProblemDetails();
 builder.Services.AddOpenApi();
-builder.Services.AddRazorPages(options =>
-{
-    options.Conventions.AddPageRoute("/Visits/Circuit", "/visits/{id:guid}");
-    options.Conventions.AddPageRoute("/Equipment/Edit", "/equipment/new");
-});
+builder.Services.AddRazorPages(options => options.Conventions.AddPageRoute("/Equipment/Edit", "/equipment/new"));
+builder.Services.ConfigureHttpJsonOptions(options => options.SerializerOptions.DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull);
 builder.Services.AddRouting(options => options.LowercaseUrls = true);
 
 var app = builder.Build();

@@ -22,22 +22,36 @@ public sealed record CircuitChallenge(
     private static readonly string[] CommonFirst = ["R404A", "R134a", "R290", "R407C", "R410A", "R22", "R507A", "R600a"];
 
     /// <summary>Looks for contradictions and, by trying each slip in turn, for the one that would explain them.</summary>
-    /// <returns>At most one challenge per run of contradictions; empty when all readings can be true together.</returns>
+    /// <returns>One challenge when a slip explains everything, else one per group of readings; empty when all readings can be true together.</returns>
     public static IReadOnlyList<CircuitChallenge> Find(CircuitInput input)
     {
         if (input.Readings.Count == 0)
             return [];
         var atmosphere = input.Readings.Values.First().Atmosphere;
+        var target = input.Readings.Values.First().Conditions.BoxTarget;
         var running = input.Readings.Values.All(r => r.Conditions.Compressor != FactState.Stopped);
         var values = input.Readings.ToDictionary(r => r.Key, r => r.Value.Typed);
-        var violations = Plausibility.Violations(input.Refrigerant, atmosphere, values, running);
+        var violations = Plausibility.Violations(input.Refrigerant, atmosphere, target, values, running);
         if (violations.Count == 0)
             return [];
         var fit = Hypotheses(input.Refrigerant, values, violations)
-            .FirstOrDefault(h => Plausibility.Violations(h.Refrigerant, atmosphere, h.Values, running).Count == 0);
+            .FirstOrDefault(h => Plausibility.Violations(h.Refrigerant, atmosphere, target, h.Values, running).Count == 0);
         return fit is not null
             ? [fit.Challenge]
-            : [.. violations.DistinctBy(v => v.Points[0]).Select(v => new CircuitChallenge(v.Points, v.Code, Slip.Unknown))];
+            : Unexplained(violations);
+    }
+
+    /// <summary>One challenge per group of readings: a contradiction that shares a reading with an earlier one is the same question.</summary>
+    private static List<CircuitChallenge> Unexplained(IReadOnlyList<Violation> violations)
+    {
+        var asked = new List<CircuitChallenge>();
+        foreach (var violation in violations)
+        {
+            if (!asked.Exists(c => c.Points.Intersect(violation.Points).Any()))
+                asked.Add(new(violation.Points, violation.Code, Slip.Unknown));
+        }
+
+        return asked;
     }
 
     private static IEnumerable<Hypothesis> Hypotheses(

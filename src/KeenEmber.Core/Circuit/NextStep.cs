@@ -7,7 +7,7 @@ public enum StepKind { Recheck, RecordFact, RestoreFans, ClearCoil, FindWhyStopp
 /// <param name="Fact">For <see cref="StepKind.RecordFact"/>.</param>
 /// <param name="Unlocks">Results it would give or make count.</param>
 /// <param name="Wait">For <see cref="StepKind.WaitToSettle"/>.</param>
-public sealed record NextStep(StepKind Kind, IReadOnlyList<ResultKind> Unlocks, MeasuringPoint? Point = null, Fact? Fact = null, TimeSpan? Wait = null)
+public sealed record NextStep(StepKind Kind, IReadOnlyList<ResultKind> Unlocks, MeasuringPoint? Point = null, AsFound? Fact = null, TimeSpan? Wait = null)
 {
     /// <summary>In the order of the job: doubtful entries, then air and ice, the call, the facts, time, and only then more readings.</summary>
     /// <returns>Null when the circuit bench has all it can use.</returns>
@@ -29,10 +29,10 @@ public sealed record NextStep(StepKind Kind, IReadOnlyList<ResultKind> Unlocks, 
         return AskedReading(results) ?? TakenTooEarly(results);
     }
 
-    private static Fact? UnrecordedFact(OperatingConditions now) =>
-        now.AnyFanUnrecorded ? Circuit.Fact.EvaporatorFan
-        : now.Coil is null ? Circuit.Fact.Coil
-        : now.Compressor is null || (now.Compressor == FactState.Running && now.RunTime is null) ? Circuit.Fact.Compressor
+    private static AsFound? UnrecordedFact(OperatingConditions now) =>
+        now.AnyFanUnrecorded ? AsFound.EvaporatorFan
+        : now.Coil is null ? AsFound.Coil
+        : now.Compressor is null || (now.Compressor == FactState.Running && now.RunTime is null) ? AsFound.Compressor
         : null;
 
     /// <summary>The one reading that would unlock the most results at once; ties go to the earlier point of the walk.</summary>

@@ -3,18 +3,18 @@ using KeenEmber.Core.Quantities;
 namespace KeenEmber.Core.Circuit;
 
 /// <summary>The as-found facts that decide whether circuit readings count.</summary>
-public enum Fact { EvaporatorFan, Coil, Compressor, CondenserFan, CondenserFace }
+public enum AsFound { EvaporatorFan, Coil, Compressor, CondenserFan, CondenserFace }
 
 public enum FactState { Running, Stopped, Cycling, Clear, Frosted, Iced, Clean, Dirty }
 
-public static class Facts
+public static class AsFoundStates
 {
     /// <summary>The states a fact can have, the desired one first.</summary>
-    public static IReadOnlyList<FactState> States(this Fact fact) => fact switch
+    public static IReadOnlyList<FactState> States(this AsFound fact) => fact switch
     {
-        Fact.Coil => [FactState.Clear, FactState.Frosted, FactState.Iced],
-        Fact.CondenserFan => [FactState.Running, FactState.Cycling, FactState.Stopped],
-        Fact.CondenserFace => [FactState.Clean, FactState.Dirty],
+        AsFound.Coil => [FactState.Clear, FactState.Frosted, FactState.Iced],
+        AsFound.CondenserFan => [FactState.Running, FactState.Cycling, FactState.Stopped],
+        AsFound.CondenserFace => [FactState.Clean, FactState.Dirty],
         _ => [FactState.Running, FactState.Stopped],
     };
 }

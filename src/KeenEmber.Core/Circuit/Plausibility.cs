@@ -7,7 +7,7 @@ namespace KeenEmber.Core.Circuit;
 /// <summary>What about a set of readings cannot be so.</summary>
 public enum Impossibility
 {
-    PointOutOfRange, SaturationOutOfRange, DischargeNotAboveSuction, SuperheatImpossible, SubcoolingImpossible,
+    PointOutOfRange, BoxFarBelowTarget, SaturationOutOfRange, DischargeNotAboveSuction, SuperheatImpossible, SubcoolingImpossible,
     CoilNotColderThanAir, CondenserNotWarmerThanAir, AirWarmedByCoil, DischargeLineBelowCondensing,
 }
 
@@ -32,11 +32,14 @@ public static class Plausibility
     private static readonly Band EvaporatorTdK = new(-2, 40);
     private static readonly Band CondenserSplitK = new(-1, 50);
     private const double AirWarmedK = 2;
+
+    /// <summary>A control stuck on overcools, but not by this much in any box that still holds its product.</summary>
+    private const double BoxBelowTargetK = 15;
     private const double DischargeBelowCondensingK = 3;
 
     /// <param name="running">False with the compressor off: then pressures equalise and only the plain ranges hold.</param>
     public static IReadOnlyList<Violation> Violations(
-        Refrigerant refrigerant, Pressure atmosphere, IReadOnlyDictionary<MeasuringPoint, TypedValue> values, bool running)
+        Refrigerant refrigerant, Pressure atmosphere, Temperature boxTarget, IReadOnlyDictionary<MeasuringPoint, TypedValue> values, bool running)
     {
         var found = new List<Violation>();
         Temperature? TemperatureAt(MeasuringPoint p) => values.TryGetValue(p, out var v) ? v.Temperature : null;
@@ -49,6 +52,7 @@ public static class Plausibility
 
         foreach (var (point, range) in RangesC)
             Check(Outside(TemperatureAt(point)?.Celsius, range), Impossibility.PointOutOfRange, point);
+        Check((boxTarget - TemperatureAt(BoxAir))?.Kelvin > BoxBelowTargetK, Impossibility.BoxFarBelowTarget, BoxAir);
         if (!running)
             return found;
 

@@ -8,7 +8,7 @@ namespace KeenEmber.Core.Service;
 /// <summary>The words quick entry knows, all in lower case. Made where the language is known.</summary>
 public sealed record QuickWords(
     IReadOnlyDictionary<string, MeasuringPoint> Points,
-    IReadOnlyDictionary<string, Fact> Facts,
+    IReadOnlyDictionary<string, AsFound> Facts,
     IReadOnlyDictionary<string, FactState> States,
     IReadOnlySet<string> Minutes,
     IReadOnlySet<string> Hours,
@@ -23,7 +23,7 @@ public abstract record QuickItem(string Text);
 public sealed record QuickReading(string Text, MeasuringPoint Point, TypedValue Value) : QuickItem(Text);
 
 /// <param name="RunTime">How long it had been so, where that was said.</param>
-public sealed record QuickObservation(string Text, Fact Fact, int? Index, FactState State, TimeSpan? RunTime) : QuickItem(Text);
+public sealed record QuickObservation(string Text, AsFound Fact, int? Index, FactState State, TimeSpan? RunTime) : QuickItem(Text);
 
 public sealed record QuickNote(string Text, string Note) : QuickItem(Text);
 
@@ -120,10 +120,10 @@ public sealed partial class QuickEntry(QuickWords words, UnitPreference units, i
             : new QuickUnclear(slice(i), QuickProblem.BadValue, point, read.Problem);
     }
 
-    private QuickItem ObservationOf(Fact fact, List<Token> tokens, ref int i, Func<int, string> slice)
+    private QuickItem ObservationOf(AsFound fact, List<Token> tokens, ref int i, Func<int, string> slice)
     {
         int? index = null;
-        if (fact == Fact.EvaporatorFan && i < tokens.Count && tokens[i].IsNumber)
+        if (fact == AsFound.EvaporatorFan && i < tokens.Count && tokens[i].IsNumber)
         {
             index = int.TryParse(tokens[i++].Text, NumberStyles.None, CultureInfo.InvariantCulture, out var n) ? n : 0;
         }

@@ -35,22 +35,22 @@ public sealed class Timeline
     /// <remarks>A fact first recorded after the moment is taken to have been so already: it is how the unit was found.</remarks>
     public OperatingConditions ConditionsAt(DateTimeOffset moment)
     {
-        var compressor = FactAt(Fact.Compressor, null, moment);
+        var compressor = FactAt(AsFound.Compressor, null, moment);
         var box = Standing.OfType<ReadingEntry>().Where(r => r.Point == MeasuringPoint.BoxAir).ToList();
         var boxThen = box.LastOrDefault(r => r.At <= moment) ?? box.FirstOrDefault();
         return new(
-            [.. Enumerable.Range(1, equipment.EvaporatorFans).Select(n => FactAt(Fact.EvaporatorFan, n, moment)?.State)],
-            FactAt(Fact.Coil, null, moment)?.State,
+            [.. Enumerable.Range(1, equipment.EvaporatorFans).Select(n => FactAt(AsFound.EvaporatorFan, n, moment)?.State)],
+            FactAt(AsFound.Coil, null, moment)?.State,
             compressor?.State,
             compressor is { State: FactState.Running, Since: { } since } ? Clamp(moment - since) : null,
-            FactAt(Fact.CondenserFan, null, moment)?.State,
-            FactAt(Fact.CondenserFace, null, moment)?.State,
+            FactAt(AsFound.CondenserFan, null, moment)?.State,
+            FactAt(AsFound.CondenserFace, null, moment)?.State,
             boxThen?.Value.Temperature - equipment.Target,
             equipment.Target);
     }
 
     /// <summary>The observation of a fact that holds at a moment, or null.</summary>
-    public ObservationEntry? FactAt(Fact fact, int? index, DateTimeOffset moment)
+    public ObservationEntry? FactAt(AsFound fact, int? index, DateTimeOffset moment)
     {
         var seen = Standing.OfType<ObservationEntry>().Where(o => o.Fact == fact && (o.Index == index || o.Index is null)).ToList();
         return seen.LastOrDefault(o => o.At <= moment) ?? seen.FirstOrDefault();

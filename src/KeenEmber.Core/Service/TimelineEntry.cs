@@ -20,7 +20,7 @@ public sealed record ReadingEntry(
 /// <param name="Since">For a running or stopped part: since when, if known.</param>
 public sealed record ObservationEntry(
     Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
-    Fact Fact, int? Index, FactState State, DateTimeOffset? Since) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+    AsFound Fact, int? Index, FactState State, DateTimeOffset? Since) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
 
 public sealed record NoteEntry(
     Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,

@@ -95,7 +95,7 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
             return (Guid.CreateVersion7(at), visit.Id, at, at, author);
         }
 
-        void See(Fact fact, FactState state, int? index = null, DateTimeOffset? since = null)
+        void See(AsFound fact, FactState state, int? index = null, DateTimeOffset? since = null)
         {
             var (id, of, at, written, by) = Stamp();
             entries.Add(new ObservationEntry(id, of, at, written, by, null, fact, index, state, since));
@@ -109,11 +109,11 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
         }
 
         for (var fan = 1; fan <= unit.EvaporatorFans; fan++)
-            See(Fact.EvaporatorFan, fan == unit.EvaporatorFans ? seen.LastFan : FactState.Running, fan);
-        See(Fact.Coil, seen.Coil);
-        See(Fact.Compressor, FactState.Running, null, start + TimeSpan.FromMinutes(minute - seen.RunMin));
-        See(Fact.CondenserFan, seen.CondenserFan);
-        See(Fact.CondenserFace, seen.Condenser);
+            See(AsFound.EvaporatorFan, fan == unit.EvaporatorFans ? seen.LastFan : FactState.Running, fan);
+        See(AsFound.Coil, seen.Coil);
+        See(AsFound.Compressor, FactState.Running, null, start + TimeSpan.FromMinutes(minute - seen.RunMin));
+        See(AsFound.CondenserFan, seen.CondenserFan);
+        See(AsFound.CondenserFace, seen.Condenser);
         minute += 6;
         foreach (var (point, value) in Readings(unit, state))
             Log(point, value);

@@ -201,13 +201,11 @@ public sealed class CircuitMap(VisitView view, MapLayout layout)
         };
         var value = reading is null ? "tap to log" : view.Units.Value(point, reading.Si);
         var third = EarlierText(point, reading, earlier);
-        var spoken = reading is null
-            ? $"Log {CircuitText.Name(point)}"
-            : $"{CircuitText.Name(point)} {value}, {CircuitText.Name(level)}. {third}";
+        var spoken = $"{CircuitText.Name(point)} {value} {third}".Trim() + (reading is null ? "" : $", {CircuitText.Name(level)}");
 
         var (x, y, w, h) = (place.X, place.Y, layout.TagWidth, MapLayout.TagHeight);
         var outline = Invariant($"M{x} {y} H{x + w - 14} L{x + w} {y + 14} V{y + h} H{x} Z");
-        svg.OpenLink($"?point={point}#point-form", $"tag {state}", spoken.Trim(),
+        svg.OpenLink($"?point={point}#point-form", $"tag {state}", spoken,
             $"data-point=\"{point}\" data-label=\"{CircuitText.Name(point)}\" data-hint=\"{Svg.Encode(TypingText.Example(point.Kind(), view.Shop.Units))}\" data-entry=\"{reading?.EntryId}\"");
         svg.Path(outline, "tag-edge");
         if (state == "unusable")

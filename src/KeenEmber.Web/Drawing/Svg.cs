@@ -30,7 +30,7 @@ public sealed class Svg
         Raw(string.Create(CultureInfo.InvariantCulture, $"<circle cx=\"{x:0.##}\" cy=\"{y:0.##}\" r=\"{radius:0.##}\" class=\"{cssClass}\"/>"));
 
     public Svg Text(double x, double y, string content, string cssClass) =>
-        Raw(string.Create(CultureInfo.InvariantCulture, $"<text x=\"{x:0.##}\" y=\"{y:0.##}\" class=\"{cssClass}\">{Encode(content)}</text>"));
+        Raw(string.Create(CultureInfo.InvariantCulture, $"<text x=\"{x:0.##}\" y=\"{y:0.##}\" class=\"{cssClass}\">{Encode(content)}</text>\n"));
 
     /// <summary>A link round marks; its label is what a screen reader says instead of them.</summary>
     public Svg OpenLink(string href, string cssClass, string label, string data = "") =>

@@ -32,12 +32,12 @@ public static class CircuitText
         _ => "compression ratio",
     };
 
-    public static string Name(Fact fact) => fact switch
+    public static string Name(AsFound fact) => fact switch
     {
-        Fact.EvaporatorFan => "evaporator fan",
-        Fact.Coil => "coil",
-        Fact.Compressor => "compressor",
-        Fact.CondenserFan => "condenser fan",
+        AsFound.EvaporatorFan => "evaporator fan",
+        AsFound.Coil => "coil",
+        AsFound.Compressor => "compressor",
+        AsFound.CondenserFan => "condenser fan",
         _ => "condenser face",
     };
 
@@ -128,6 +128,7 @@ public static class CircuitText
     private static string Impossible(Impossibility why) => why switch
     {
         Impossibility.PointOutOfRange => "No unit works at this temperature.",
+        Impossibility.BoxFarBelowTarget => "The box would be far below its target.",
         Impossibility.SaturationOutOfRange => "This refrigerant does not work at this pressure.",
         Impossibility.DischargeNotAboveSuction => "Head is not above suction although the compressor runs.",
         Impossibility.SuperheatImpossible => "This superheat cannot be.",

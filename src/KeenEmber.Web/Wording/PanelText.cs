@@ -54,8 +54,8 @@ public static class PanelText
     public static string Step(NextStep step) => step.Kind switch
     {
         StepKind.Recheck => $"Check {CircuitText.Name(step.Point!.Value)} again",
-        StepKind.RecordFact when step.Fact == Fact.EvaporatorFan => "Look at each evaporator fan",
-        StepKind.RecordFact when step.Fact == Fact.Coil => "Look at the coil: clear, frosted or iced",
+        StepKind.RecordFact when step.Fact == AsFound.EvaporatorFan => "Look at each evaporator fan",
+        StepKind.RecordFact when step.Fact == AsFound.Coil => "Look at the coil: clear, frosted or iced",
         StepKind.RecordFact => "Note whether the compressor runs, and for how long",
         StepKind.RestoreFans => "Get every evaporator fan running",
         StepKind.ClearCoil => "Thaw the coil, all of it",

@@ -18,12 +18,12 @@ public static class QuickText
         (MeasuringPoint.LiquidLine, "liq, liquid, liquid line, ll"),
         (MeasuringPoint.CondenserAir, "amb, ambient, cond air, condenser air, outside, outdoor, air to condenser"));
 
-    private static readonly Dictionary<string, Fact> Facts = Table(
-        (Fact.EvaporatorFan, "fan, fans, evap fan, evap fans, evaporator fan, evaporator fans"),
-        (Fact.Coil, "coil, evap, evaporator"),
-        (Fact.Compressor, "comp, compressor"),
-        (Fact.CondenserFan, "cond fan, condenser fan"),
-        (Fact.CondenserFace, "cond, condenser"));
+    private static readonly Dictionary<string, AsFound> Facts = Table(
+        (AsFound.EvaporatorFan, "fan, fans, evap fan, evap fans, evaporator fan, evaporator fans"),
+        (AsFound.Coil, "coil, evap, evaporator"),
+        (AsFound.Compressor, "comp, compressor"),
+        (AsFound.CondenserFan, "cond fan, condenser fan"),
+        (AsFound.CondenserFace, "cond, condenser"));
 
     private static readonly Dictionary<string, FactState> States = Table(
         (FactState.Running, "on, running, runs, run, ok"),
@@ -72,7 +72,7 @@ public static class QuickText
     public static string Understood(QuickItem item, UnitText units, Pressure atmosphere) => item switch
     {
         QuickReading r => $"{CircuitText.Name(r.Point)} {units.Value(r.Point, r.Value.Si(atmosphere))}",
-        QuickObservation o => $"{CircuitText.Name(o.Fact)}{(o.Fact == Fact.EvaporatorFan ? o.Index is { } n ? $" {n}" : "s, all" : "")} {CircuitText.Name(o.State)}"
+        QuickObservation o => $"{CircuitText.Name(o.Fact)}{(o.Fact == AsFound.EvaporatorFan ? o.Index is { } n ? $" {n}" : "s, all" : "")} {CircuitText.Name(o.State)}"
             + (o.RunTime is { } t ? $" for {t.TotalMinutes:F0} min" : ""),
         QuickNote n => $"note: {n.Note}",
         QuickUnclear u => Unclear(u, units.Units),

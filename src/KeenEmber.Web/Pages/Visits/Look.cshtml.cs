@@ -15,13 +15,13 @@ public sealed class LookModel(VisitDesk desk) : VisitPage(desk)
     public string? RunTimeError { get; private set; }
 
     /// <summary>Every fact this unit has, each evaporator fan on its own.</summary>
-    public IEnumerable<(Fact Fact, int? Index)> Facts() =>
-        Enumerable.Range(1, View.Equipment.EvaporatorFans).Select(n => (Fact.EvaporatorFan, (int?)n))
-            .Concat([(Fact.Coil, null), (Fact.Compressor, null), (Fact.CondenserFan, null), (Fact.CondenserFace, null)]);
+    public IEnumerable<(AsFound Fact, int? Index)> Facts() =>
+        Enumerable.Range(1, View.Equipment.EvaporatorFans).Select(n => (AsFound.EvaporatorFan, (int?)n))
+            .Concat([(AsFound.Coil, null), (AsFound.Compressor, null), (AsFound.CondenserFan, null), (AsFound.CondenserFace, null)]);
 
-    public ObservationEntry? Seen(Fact fact, int? index) => View.Timeline.FactAt(fact, index, View.Now);
+    public ObservationEntry? Seen(AsFound fact, int? index) => View.Timeline.FactAt(fact, index, View.Now);
 
-    public IActionResult OnPostFact(Guid id, Guid entryId, Fact fact, int? index, FactState state, string? runTime)
+    public IActionResult OnPostFact(Guid id, Guid entryId, AsFound fact, int? index, FactState state, string? runTime)
     {
         if (!Load(id))
             return NotFound();

@@ -1,0 +1,47 @@
+using KeenEmber.Browser.Tests.Harness;
+
+namespace KeenEmber.Browser.Tests;
+
+/// <summary>Every page, both themes, both sizes: nothing for the accessibility engine to object to.</summary>
+public sealed class AccessibilityTests(DemoApp demo) : IClassFixture<DemoApp>
+{
+    [Theory]
+    [InlineData("light", false)]
+    [InlineData("dark", false)]
+    [InlineData("light", true)]
+    [InlineData("dark", true)]
+    public void No_violation_on_any_page(string theme, bool phone)
+    {
+        using var person = new Person(demo.Server, phone);
+        person.Go("/").Theme(theme);
+        var found = new List<string>();
+        void Check(string name)
+        {
+            Assert.Equal(theme, person.Run<string>("return document.documentElement.dataset.theme"));
+            found.AddRange(person.Violations().Select(v => $"{name}: {v}"));
+        }
+
+        foreach (var path in new[] { "/", "/settings", "/equipment/new", "/nowhere" })
+        {
+            person.Go(path);
+            Check(path);
+        }
+
+        foreach (var unit in new[] { "F-3", "B-2" })
+        {
+            person.Go("/").Press(unit);
+            Check("unit");
+            person.Tap(".visits a");
+            Check("circuit");
+            person.Tap($".circuit-map.{(phone ? "tall" : "wide")} [data-point=BoxAir]").Type("#value", "x").Keys("\n").See("#value-error");
+            Check("circuit with an open tag");
+            foreach (var station in new[] { "1", "3" })
+            {
+                person.Tap($".station[data-key='{station}']");
+                Check("station " + station);
+            }
+        }
+
+        Assert.True(found.Count == 0, string.Join("\n", found));
+    }
+}

@@ -1,0 +1,96 @@
+using System.Diagnostics;
+using System.Net;
+using System.Net.Sockets;
+
+namespace KeenEmber.Browser.Tests.Harness;
+
+/// <summary>The published app as a process of its own on a data folder of its own, so that it can be killed and started again.</summary>
+public sealed class AppServer : IDisposable
+{
+    private readonly string folder = Directory.CreateTempSubdirectory("keen-ember-").FullName;
+    private readonly bool demo;
+    private Process? process;
+
+    public AppServer(bool demo = false)
+    {
+        this.demo = demo;
+        Address = new($"http://127.0.0.1:{FreePort()}/");
+        Http = new(new HttpClientHandler { AllowAutoRedirect = false }) { BaseAddress = Address };
+        Start();
+    }
+
+    public Uri Address { get; }
+
+    /// <summary>Does not follow redirects.</summary>
+    public HttpClient Http { get; }
+
+    public void Start()
+    {
+        string[] arguments = [App, "--data", folder, "--port", Address.Port.ToString(System.Globalization.CultureInfo.InvariantCulture), "--demo", demo ? "true" : "false"];
+        process = Process.Start(new ProcessStartInfo("dotnet", arguments) { RedirectStandardOutput = true })!;
+        process.OutputDataReceived += (_, _) => { };
+        process.BeginOutputReadLine();
+        var until = DateTime.UtcNow.AddSeconds(30);
+        while (true)
+        {
+            try
+            {
+                Http.GetAsync(Address).GetAwaiter().GetResult().EnsureSuccessStatusCode();
+                return;
+            }
+            catch (HttpRequestException) when (DateTime.UtcNow < until && !process.HasExited)
+            {
+                Thread.Sleep(50);
+            }
+        }
+    }
+
+    /// <summary>SIGKILL: no handler runs, nothing is flushed that was not on the disk.</summary>
+    public void Kill()
+    {
+        process!.Kill();
+        process.WaitForExit();
+    }
+
+    public void Restart()
+    {
+        Kill();
+        Start();
+    }
+
+    public void Dispose()
+    {
+        if (process is { HasExited: false })
+            Kill();
+        process?.Dispose();
+        Http.Dispose();
+        Directory.Delete(folder, recursive: true);
+    }
+
+    private static string App
+    {
+        get
+        {
+            var place = new DirectoryInfo(AppContext.BaseDirectory);
+            while (place is not null && !File.Exists(Path.Combine(place.FullName, "KeenEmber.slnx")))
+                place = place.Parent;
+            var app = Path.Combine(place!.FullName, "artifacts", "app", "KeenEmber.Web.dll");
+            return File.Exists(app) ? app : throw new FileNotFoundException("Publish the app first: ./keen-ember test does.", app);
+        }
+    }
+
+    private static int FreePort()
+    {
+        using var listener = new TcpListener(IPAddress.Loopback, 0);
+        listener.Start();
+        return ((IPEndPoint)listener.LocalEndpoint).Port;
+    }
+}
+
+/// <summary>One app with the demo data for a whole test class.</summary>
+public sealed class DemoApp : IDisposable
+{
+    public AppServer Server { get; } = new(demo: true);
+
+    public void Dispose() => Server.Dispose();
+}

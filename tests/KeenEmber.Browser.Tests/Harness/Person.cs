@@ -1,0 +1,163 @@
+using System.Reflection;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+
+namespace KeenEmber.Browser.Tests.Harness;
+
+/// <summary>A technician at a screen: goes, taps, types and reads, and waits as a person would for what the page shows.</summary>
+public sealed class Person : IDisposable
+{
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(10);
+
+    private readonly AppServer app;
+    private readonly ChromeDriver driver;
+
+    public Person(AppServer app, bool phone = false, bool script = true)
+    {
+        this.app = app;
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        options.AddArguments(
+            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", "--disable-background-networking",
+            "--disable-component-update", "--disable-sync", "--no-first-run", "--hide-scrollbars");
+        if (!script)
+            options.AddUserProfilePreference("profile.managed_default_content_settings.javascript", 2);
+        var service = ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver");
+        service.SuppressInitialDiagnosticInformation = true;
+        driver = new(service, options);
+        Resize(phone ? 390 : 1280, phone ? 844 : 800);
+    }
+
+    public string Path => new Uri(driver.Url).AbsolutePath;
+
+    public string Title => driver.Title;
+
+    public void Dispose() => driver.Dispose();
+
+    /// <summary>Sets the size of the page itself, whatever the window's frame takes.</summary>
+    public void Resize(int width, int height) => driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride",
+        new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+
+    public Person Go(string path)
+    {
+        driver.Navigate().GoToUrl(new Uri(app.Address, path));
+        return this;
+    }
+
+    /// <summary>The first visible element a selector names, as soon as there is one.</summary>
+    public IWebElement See(string selector) => Eventually(() => driver.FindElements(By.CssSelector(selector)).FirstOrDefault(e => e.Displayed),
+        () => $"nothing visible at {selector} on {driver.Url}");
+
+    public bool SeesNow(string selector) => driver.FindElements(By.CssSelector(selector)).Any(e => e.Displayed);
+
+    public int Count(string selector) => driver.FindElements(By.CssSelector(selector)).Count;
+
+    public string Read(string selector) => See(selector).Text.Trim();
+
+    /// <summary>Waits until the text at a place contains something.</summary>
+    public string ReadUntil(string selector, string part) => Eventually(
+        () => driver.FindElements(By.CssSelector(selector)).Where(e => e.Displayed).Select(Text).FirstOrDefault(t => t?.Contains(part, StringComparison.Ordinal) == true),
+        () => $"“{part}” not at {selector}, but: {string.Join(" | ", driver.FindElements(By.CssSelector(selector)).Select(Text))}");
+
+    public Person Tap(string selector)
+    {
+        Eventually(() => Acted(driver.FindElements(By.CssSelector(selector)), e => e.Click()), () => $"could not tap {selector} on {driver.Url}");
+        return this;
+    }
+
+    /// <summary>The button or link with this text.</summary>
+    public Person Press(string text)
+    {
+        Eventually(() => Acted(driver.FindElements(By.XPath($"//*[self::a or self::button][contains(normalize-space(.), '{text}')]")), e => e.Click()),
+            () => $"no button “{text}” on {driver.Url}");
+        return this;
+    }
+
+    /// <summary>Replaces what is in a field.</summary>
+    public Person Type(string selector, string text)
+    {
+        Eventually(() => Acted(driver.FindElements(By.CssSelector(selector)), field =>
+        {
+            field.Clear();
+            field.SendKeys(text);
+        }), () => $"could not type into {selector} on {driver.Url}");
+        return this;
+    }
+
+    public Person Keys(string keys)
+    {
+        driver.SwitchTo().ActiveElement().SendKeys(keys);
+        return this;
+    }
+
+    public string? FocusedId() => driver.SwitchTo().ActiveElement().GetAttribute("id");
+
+    public T Run<T>(string script) => (T)driver.ExecuteScript(script)!;
+
+    public Person Theme(string theme)
+    {
+        driver.Manage().Cookies.AddCookie(new("theme", theme));
+        return this;
+    }
+
+    /// <summary>Everything the accessibility engine holds against the page, WCAG 2.2 A and AA.</summary>
+    public IReadOnlyList<string> Violations()
+    {
+        using var axe = new StreamReader(Assembly.GetExecutingAssembly().GetManifestResourceStream("axe")!);
+        driver.ExecuteScript(axe.ReadToEnd());
+        driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(60);
+        var found = (IReadOnlyCollection<object>?)driver.ExecuteAsyncScript("""
+            const done = arguments[arguments.length - 1];
+            axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] })
+               .then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.html.slice(0, 160) + ' ' + (n.any[0]?.message ?? '')).join(' | '))));
+            """);
+        return [.. found!.Cast<string>()];
+    }
+
+    public void Picture(string file)
+    {
+        driver.GetScreenshot().SaveAsFile(file);
+    }
+
+    /// <summary>Does something to the first visible element, if there is one.</summary>
+    private static object? Acted(IEnumerable<IWebElement> elements, Action<IWebElement> act)
+    {
+        if (elements.FirstOrDefault(e => e.Displayed) is not { } element)
+            return null;
+        act(element);
+        return element;
+    }
+
+    /// <summary>SVG text has no rendered text for the driver.</summary>
+    private string? Text(IWebElement element)
+    {
+        try
+        {
+            return (string?)driver.ExecuteScript("return arguments[0].textContent.replace(/\\s+/g, ' ').trim()", element);
+        }
+        catch (StaleElementReferenceException)
+        {
+            return null;
+        }
+    }
+
+    private static T Eventually<T>(Func<T?> look, Func<string> complaint) where T : class
+    {
+        var until = DateTime.UtcNow + Patience;
+        while (true)
+        {
+            try
+            {
+                if (look() is { } found)
+                    return found;
+            }
+            catch (StaleElementReferenceException)
+            {
+                // The page was just exchanged: look again.
+            }
+
+            if (DateTime.UtcNow > until)
+                throw new Xunit.Sdk.XunitException(complaint());
+            Thread.Sleep(40);
+        }
+    }
+}

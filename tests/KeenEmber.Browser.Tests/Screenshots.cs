@@ -1,0 +1,45 @@
+using KeenEmber.Browser.Tests.Harness;
+
+namespace KeenEmber.Browser.Tests;
+
+/// <summary>Takes the pictures of docs/screenshots; only when asked, by ./keen-ember shots.</summary>
+public sealed class Screenshots
+{
+    private static string? Folder => Environment.GetEnvironmentVariable("KEEN_EMBER_SHOTS");
+
+    public static bool NotAsked => Folder is null;
+
+    [Fact(Skip = "only with ./keen-ember shots", SkipWhen = nameof(NotAsked))]
+    public void Of_every_main_view()
+    {
+        using var app = new AppServer(demo: true);
+        using var person = new Person(app);
+        void Take(string name)
+        {
+            Thread.Sleep(400);
+            person.Picture(Path.Combine(Folder!, name + ".png"));
+        }
+
+        person.Go("/").Theme("light").Go("/");
+        Take("start-light");
+        person.Press("F-3");
+        Take("unit-light");
+        person.Tap(".visits a");
+        Take("visit-light");
+        person.Tap(".station[data-key='1']");
+        Take("look-light");
+        person.Tap(".station[data-key='3']");
+        Take("record-light");
+        person.Theme("dark").Go("/").Press("B-2").Tap(".visits a");
+        Take("visit-dark");
+        person.Tap(".circuit-map.wide [data-point=SuctionPressure]").Type("#line", "suc 1.2, line -13.4, cond fan on, wobble 3").ReadUntil("#understood", "3 understood");
+        Take("visit-typing-dark");
+        person.Resize(390, 844);
+        person.Theme("light").Go("/").Press("B-2").Tap(".visits a");
+        Take("visit-phone-light");
+        person.Tap(".drawer summary");
+        Take("visit-phone-drawer-light");
+        person.Theme("dark").Go("/").Press("F-3").Tap(".visits a").Tap(".station[data-key='1']");
+        Take("look-phone-dark");
+    }
+}

@@ -1,0 +1,66 @@
+using KeenEmber.Browser.Tests.Harness;
+using OpenQA.Selenium;
+
+namespace KeenEmber.Browser.Tests;
+
+/// <summary>The same task by keyboard alone, on a phone, and without any script.</summary>
+public sealed class WaysInTests(DemoApp demo) : IClassFixture<DemoApp>
+{
+    private static string StartVisit(Person person, string tag)
+    {
+        person.Go("/").Press(tag).Press("Start a visit").See("#line");
+        return person.Path;
+    }
+
+    [Fact]
+    public void By_keyboard_alone()
+    {
+        using var person = new Person(demo.Server);
+        StartVisit(person, "C-1");
+        person.Keys("?").See("#shortcuts[open]");
+        person.Keys(Keys.Escape);
+        person.Keys("/");
+        Assert.Equal("line", person.FocusedId());
+        person.Keys("head 9.1" + Keys.Enter).ReadUntil("[data-point=DischargePressure] .tag-value", "9.10 bar");
+        person.Run<object>("document.activeElement.blur(); return null");
+        person.Keys("m").See("#point-form.open");
+        Assert.Equal("value", person.FocusedId());
+        person.Keys("1.1" + Keys.Enter).ReadUntil("[data-point=SuctionPressure] .tag-value", "1.10 bar");
+        person.Keys(Keys.Escape).Keys("3").See(".timeline");
+    }
+
+    [Fact]
+    public void On_a_phone_with_the_upright_map_and_the_drawer()
+    {
+        using var person = new Person(demo.Server, phone: true);
+        StartVisit(person, "C-5");
+        Assert.False(person.SeesNow(".circuit-map.wide"));
+        Assert.False(person.SeesNow(".next"));
+        person.ReadUntil(".stands", "No readings yet");
+        person.Tap(".drawer summary").See(".next");
+        person.Tap(".drawer summary").Tap(".circuit-map.tall [data-point=BoxAir]").Type("#value", "4.1").Keys(Keys.Enter);
+        person.ReadUntil(".circuit-map.tall [data-point=BoxAir] .tag-value", "4.1 °C");
+        Assert.True(person.Run<bool>("return document.documentElement.scrollWidth <= innerWidth"), "the page is wider than the phone");
+        var small = person.Run<IReadOnlyCollection<object>>("""
+            return [...document.querySelectorAll('button, .btn, .station, .circuit-map.tall .tag, summary')]
+              .filter(e => e.getClientRects().length && (e.getBoundingClientRect().height < 47.5 || e.getBoundingClientRect().width < 47.5)
+                && !e.closest('.unfit')).map(e => e.outerHTML.slice(0, 80));
+            """);
+        Assert.Empty(small);
+    }
+
+    [Fact]
+    public void Without_script_a_reading_is_saved_by_tag_by_line_and_by_fact()
+    {
+        using var person = new Person(demo.Server, script: false);
+        var path = StartVisit(person, "K-4");
+        person.Tap(".circuit-map.wide [data-point=SuctionPressure]");
+        person.Type("#value", "2.1").Press("Save");
+        person.ReadUntil(".circuit-map.wide [data-point=SuctionPressure]", "2.10 bar");
+        person.Type("#line", "box 4.2, fan 1 on, mumble").Tap("#save-line");
+        person.ReadUntil("#understood", "2 saved");
+        Assert.Equal("mumble", person.See("#line").GetAttribute("value"));
+        person.Go(path.Replace("/circuit", "/look", StringComparison.Ordinal)).Tap("form:has([value=Coil]) button[value=Clear]");
+        person.See("form:has([value=Coil]) button[value=Clear][aria-pressed=true]");
+    }
+}

@@ -1,0 +1,84 @@
+using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Diagnosis;
+using KeenEmber.Core.Quantities;
+
+namespace KeenEmber.Core.Tests.Circuit;
+
+public class PatternTests
+{
+    private static Finding First(List<TakenReading> readings, OperatingConditions? now = null) => Bench.Analyse(readings, now).Findings[0];
+
+    [Fact]
+    public void All_inside_their_bands_reads_as_doing_its_job() =>
+        Assert.Equal((CircuitPatterns.WithinTargets, Strength.Strong), (First(Bench.Consistent()).Code, First(Bench.Consistent()).Strength));
+
+    [Fact]
+    public void Starved_with_little_subcooling_reads_as_short_of_charge()
+    {
+        var finding = First(Bench.Consistent(boxC: -15, tdK: 14, superheatK: 16, subcoolingK: 1));
+        Assert.Equal(CircuitPatterns.ShortOfCharge, finding.Code);
+        Assert.Equal(16, finding.Values["SuperheatCoil"], 1e-3);
+        Assert.Equal(5, finding.Basis.Count);
+    }
+
+    [Fact]
+    public void Starved_with_liquid_to_spare_reads_as_a_restriction() =>
+        Assert.Equal(CircuitPatterns.CoilStarved, First(Bench.Consistent(tdK: 14, superheatK: 16, subcoolingK: 7)).Code);
+
+    [Fact]
+    public void Cold_and_wet_reads_as_a_coil_that_is_not_loaded() =>
+        Assert.Equal(CircuitPatterns.CoilNotLoaded, First(Bench.Consistent(tdK: 12, superheatK: 1)).Code);
+
+    [Fact]
+    public void Wet_at_a_normal_difference_reads_as_overfed() =>
+        Assert.Equal(CircuitPatterns.Overfed, First(Bench.Consistent(tdK: 5, superheatK: 1)).Code);
+
+    [Fact]
+    public void A_wide_split_reads_as_high_head() =>
+        Assert.Contains(Bench.Analyse(Bench.Consistent(splitK: 24)).Findings, f => f.Code == CircuitPatterns.HighHead);
+
+    [Fact]
+    public void Ice_comes_before_any_verdict_on_charge_and_forbids_one()
+    {
+        var iced = Bench.Settled with { Coil = FactState.Iced };
+        var analysis = Bench.Analyse(Bench.Consistent(tdK: 14, superheatK: 16, subcoolingK: 1, conditions: iced), iced);
+        Assert.Equal(CircuitPatterns.AirFirst, Assert.Single(analysis.Findings).Code);
+        Assert.Equal(StepKind.ClearCoil, analysis.Next!.Kind);
+    }
+
+    [Fact]
+    public void A_provisional_reading_makes_the_evidence_weak()
+    {
+        var fresh = Bench.Settled with { RunTime = TimeSpan.FromMinutes(5) };
+        Assert.Equal(Strength.Weak, First(Bench.Consistent(tdK: 14, superheatK: 16, subcoolingK: 1, conditions: fresh), fresh).Strength);
+    }
+
+    [Theory]
+    [InlineData("fan", StepKind.RestoreFans)]
+    [InlineData("off", StepKind.FindWhyStopped)]
+    [InlineData("unknown", StepKind.RecordFact)]
+    [InlineData("fresh", StepKind.WaitToSettle)]
+    public void The_next_step_follows_the_order_of_the_job(string situation, StepKind expected)
+    {
+        var now = situation switch
+        {
+            "fan" => Bench.Settled with { EvaporatorFans = [FactState.Stopped] },
+            "off" => Bench.Settled with { Compressor = FactState.Stopped },
+            "unknown" => Bench.Settled with { Coil = null },
+            _ => Bench.Settled with { RunTime = TimeSpan.FromMinutes(5) },
+        };
+        Assert.Equal(expected, Bench.Analyse(Bench.Consistent(), now).Next!.Kind);
+    }
+
+    [Fact]
+    public void With_everything_in_there_is_nothing_left_to_ask() => Assert.Null(Bench.Analyse(Bench.Consistent()).Next);
+
+    [Fact]
+    public void The_tag_after_a_tag_is_the_next_in_the_walk_without_a_value()
+    {
+        HashSet<MeasuringPoint> taken = [MeasuringPoint.BoxAir, MeasuringPoint.SuctionPressure, MeasuringPoint.LiquidLine];
+        Assert.Equal(MeasuringPoint.SuctionLineCompressor, MeasuringPoint.SuctionPressure.NextAfter(taken));
+        Assert.Equal(MeasuringPoint.AirLeaving, MeasuringPoint.LiquidLine.NextAfter(taken));
+        Assert.Null(MeasuringPoint.BoxAir.NextAfter(MeasuringPoints.InWalkingOrder.ToHashSet()));
+    }
+}

@@ -1,0 +1,174 @@
+using Dapper;
+using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Service;
+using Microsoft.Data.Sqlite;
+
+namespace KeenEmber.Storage.Tests;
+
+public sealed class StoreTests : IDisposable
+{
+    private static readonly DateTimeOffset Start = new(2026, 3, 2, 9, 0, 0, 123, TimeSpan.Zero);
+
+    private readonly string folder = Directory.CreateTempSubdirectory("keen-ember-").FullName;
+    private readonly Site site = new(Guid.CreateVersion7(), "Quillmere Market Hall", 6, "Europe/London");
+    private readonly Equipment unit;
+    private readonly Visit visit;
+
+    public StoreTests()
+    {
+        var database = new Database(folder);
+        database.Migrate();
+        unit = new(Guid.CreateVersion7(), site.Id, "F-3", "Fish counter freezer", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 2, "fillets", "lower floor",
+            new(Guid.CreateVersion7(), "R404A", 2.9, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, true, "0.55 kW"));
+        Assert.True(new EquipmentStore(database).Save(unit, site));
+        visit = new(Guid.CreateVersion7(), unit.Id, Start, "Isolde Marrin", "Soft product");
+        new VisitStore(database).Start(visit);
+    }
+
+    public void Dispose()
+    {
+        SqliteConnection.ClearAllPools();
+        Directory.Delete(folder, recursive: true);
+    }
+
+    /// <summary>A store on the same file as a new process would have it.</summary>
+    private VisitStore Visits => new(new Database(folder));
+
+    private EquipmentStore Units => new(new Database(folder));
+
+    private ReadingEntry Reading(double number, Unit inUnit, MeasuringPoint point = MeasuringPoint.SuctionPressure) =>
+        new(Guid.CreateVersion7(), visit.Id, Start.AddMinutes(4), Start.AddMinutes(5), "Isolde Marrin", null, point, new(number, inUnit));
+
+    [Fact]
+    public void Every_kind_of_entry_comes_back_as_it_was_put_in()
+    {
+        var reading = Reading(21, Unit.Psi);
+        TimelineEntry[] entries =
+        [
+            reading,
+            Reading(5, Unit.InchesOfVacuum),
+            Reading(-13.4, Unit.Fahrenheit, MeasuringPoint.BoxAir),
+            new ObservationEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, AsFound.EvaporatorFan, 2, FactState.Stopped, null),
+            new ObservationEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, AsFound.Compressor, null, FactState.Running, Start.AddMinutes(-25)),
+            new NoteEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "oil at the flare <b>'; DROP TABLE entry; --"),
+            new WithdrawalEntry(Guid.CreateVersion7(), visit.Id, Start, Start.AddMinutes(9), "Isolde Marrin", reading.Id),
+        ];
+        Assert.Equal(AppendOutcome.Stored, Visits.Append(entries));
+        Assert.Equal(entries.ToHashSet(), Visits.EntriesOfEquipment(unit.Id)[visit.Id].ToHashSet());
+    }
+
+    [Fact]
+    public void Every_unit_of_measure_is_kept_as_typed()
+    {
+        var entries = Unit.All.Select(u => Reading(1.25, u, u.Kind == QuantityKind.Pressure ? MeasuringPoint.SuctionPressure : MeasuringPoint.BoxAir)).ToList();
+        Visits.Append(entries);
+        Assert.Equal(entries.ToHashSet<TimelineEntry>(), Visits.EntriesOfEquipment(unit.Id)[visit.Id].ToHashSet());
+    }
+
+    [Fact]
+    public void Sent_twice_is_stored_once()
+    {
+        var reading = Reading(21, Unit.Psi);
+        Assert.Equal(AppendOutcome.Stored, Visits.Append([reading]));
+        Assert.Equal(AppendOutcome.AlreadyStored, Visits.Append([reading with { At = reading.At.AddSeconds(3), WrittenAt = reading.WrittenAt.AddSeconds(3) }]));
+        Assert.Single(Visits.EntriesOfEquipment(unit.Id)[visit.Id]);
+    }
+
+    [Fact]
+    public void The_same_id_with_another_value_is_not_lost_in_silence()
+    {
+        var reading = Reading(21, Unit.Psi);
+        Visits.Append([reading]);
+        Assert.Equal(AppendOutcome.IdTaken, Visits.Append([Reading(8, Unit.Psi), reading with { Value = new(22, Unit.Psi) }]));
+        Assert.Equal([reading], Visits.EntriesOfEquipment(unit.Id)[visit.Id]);
+    }
+
+    [Fact]
+    public void An_entry_can_be_neither_changed_nor_deleted()
+    {
+        Visits.Append([Reading(21, Unit.Psi)]);
+        using var db = new Database(folder).Open();
+        Assert.Throws<SqliteException>(() => db.Execute("UPDATE entry SET body = '{}'"));
+        Assert.Throws<SqliteException>(() => db.Execute("DELETE FROM entry"));
+    }
+
+    [Fact]
+    public void An_entry_of_an_unknown_visit_is_refused_whole()
+    {
+        Assert.Throws<SqliteException>(() => Visits.Append([Reading(21, Unit.Psi), Reading(22, Unit.Psi) with { VisitId = Guid.CreateVersion7() }]));
+        Assert.Empty(Visits.EntriesOfEquipment(unit.Id)[visit.Id]);
+    }
+
+    [Fact]
+    public void The_file_is_written_so_that_a_commit_survives_a_pulled_plug()
+    {
+        using var db = new Database(folder).Open();
+        Assert.Equal("wal", db.ExecuteScalar<string>("PRAGMA journal_mode"));
+        Assert.Equal(2, db.ExecuteScalar<int>("PRAGMA synchronous"));
+        Assert.Equal(1, db.ExecuteScalar<int>("PRAGMA foreign_keys"));
+    }
+
+    [Fact]
+    public void A_unit_comes_back_with_its_site_and_circuit()
+    {
+        Assert.Equal((unit, site), Units.Find(unit.Id));
+        Assert.Equal([unit], Units.All());
+        Assert.Null(Units.Find(Guid.CreateVersion7()));
+    }
+
+    [Fact]
+    public void A_unit_is_changed_in_place_and_a_tag_is_used_once_a_site()
+    {
+        var renamed = unit with { Name = "Fillet freezer", Circuit = unit.Circuit with { ChargeKg = null, RefrigerantName = "R507A" } };
+        Assert.True(Units.Save(renamed, site));
+        Assert.Equal([renamed], Units.All());
+
+        var second = unit with { Id = Guid.CreateVersion7(), Circuit = unit.Circuit with { Id = Guid.CreateVersion7() } };
+        Assert.False(Units.Save(second, site with { ElevationM = 900 }));
+        Assert.Equal(site, Assert.Single(Units.Sites()));
+    }
+
+    [Fact]
+    public void Visits_come_latest_first_and_the_latest_of_each_unit_alone()
+    {
+        var later = new Visit(Guid.CreateVersion7(), unit.Id, Start.AddDays(6), "Tobin Ashgrove", "");
+        Visits.Start(later);
+        Visits.Start(later);
+        Visits.Append([Reading(21, Unit.Psi), Reading(9, Unit.Psi) with { VisitId = later.Id }]);
+        Assert.Equal([later, visit], Visits.OfEquipment(unit.Id));
+        Assert.Equal([later], Visits.LatestOfEach());
+        Assert.Equal(later.Id, Assert.Single(Visits.EntriesOfLatestVisits()).Key);
+        Assert.Equal(visit, Visits.Find(visit.Id));
+        Assert.Null(Visits.Find(Guid.CreateVersion7()));
+    }
+
+    [Fact]
+    public void The_shop_is_metric_until_it_says_otherwise()
+    {
+        var shops = new ShopStore(new Database(folder));
+        Assert.Equal(UnitPreference.Metric, shops.Get().Units);
+        shops.Save(new("Quillmere cold works", UnitPreference.Us, new Dictionary<string, MeasuringPoint> { ["top sensor"] = MeasuringPoint.BoxAir }));
+        shops.Save(shops.Get() with { Name = "Harbour cold works" });
+        var shop = new ShopStore(new Database(folder)).Get();
+        Assert.Equal(("Harbour cold works", UnitPreference.Us), (shop.Name, shop.Units));
+        Assert.Equal(MeasuringPoint.BoxAir, shop.Words["top sensor"]);
+    }
+
+    [Fact]
+    public void Migrating_twice_changes_nothing()
+    {
+        Visits.Append([Reading(21, Unit.Psi)]);
+        new Database(folder).Migrate();
+        Assert.Single(Visits.EntriesOfEquipment(unit.Id)[visit.Id]);
+    }
+
+    /// <summary>Grows with every migration: a file as each earlier version left it must come up to date.</summary>
+    [Fact]
+    public void A_file_from_every_earlier_version_comes_up_to_date()
+    {
+        var scripts = typeof(Database).Assembly.GetManifestResourceNames().Where(n => n.EndsWith(".sql", StringComparison.Ordinal)).Order(StringComparer.Ordinal).ToList();
+        using var db = new Database(folder).Open();
+        Assert.Equal(scripts, db.Query<string>("SELECT ScriptName FROM SchemaVersions ORDER BY SchemaVersionID"));
+    }
+}
