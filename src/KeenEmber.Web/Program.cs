@@ -44,6 +44,7 @@ app.UseStatusCodePagesWithReExecute("/errors/{0}");
 app.UseRouting();
 app.MapStaticAssets();
 app.MapRazorPages().WithStaticAssets();
+app.MapGet("/visits/{id:guid}", (Guid id) => Results.Redirect($"/visits/{id}/circuit")).ExcludeFromDescription();
 app.MapOpenApi();
 app.MapSaturation();
 app.Run();

@@ -67,7 +67,7 @@ public static class QuickText
         MeasuringPoints.InWalkingOrder.Select(p => (p, string.Join(", ", Points.Concat(shop.Words).Where(w => w.Value == p).Select(w => w.Key))));
 
     public static string Example(UnitPreference units) => units == UnitPreference.Us
-        ? "suc 21, line -4, box 0" : "suc 1.4, line -20, box -18";
+        ? "suc 21, line -4" : "suc 1.4, line -20";
 
     public static string Understood(QuickItem item, UnitText units, Pressure atmosphere) => item switch
     {
