@@ -65,7 +65,7 @@ public sealed class CircuitMap(VisitView view, MapLayout layout)
         if (Wide)
         {
             svg.Text(x + drawn * 34 - 12, y + 13, FansText(fans), "quiet");
-            svg.Text(c.X + c.Width + 12, c.Y + 6, view.Conditions.Coil is { } coil ? $"coil {CircuitText.Name(coil)}" : "coil not looked at", "quiet");
+            svg.Text(c.X + 46, c.Y - 9, view.Conditions.Coil is { } coil ? $"coil {CircuitText.Name(coil)}" : "coil not looked at", "quiet");
         }
     }
 

@@ -76,6 +76,7 @@ public static class PanelText
             StepKind.FindWhyStopped => "Follow the call before opening anything. Live tests only by those licensed and equipped.",
             StepKind.WaitToSettle => "Then log the same points again.",
             StepKind.LogAgain => "It was taken before the unit was right or had settled.",
+            StepKind.RecordFact when results.Length == 0 => "One tap. Without it no reading fully counts.",
             _ when results.Length == 0 => "It is needed together with others.",
             StepKind.RecordFact => $"One tap. It decides whether {results} {(step.Unlocks.Count == 1 ? "counts" : "count")}.",
             _ => $"Gives {results}.",

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -11,16 +12,17 @@ public sealed class StatusModel : PageModel
 
     public string Advice { get; private set; } = "";
 
-    public void OnGet(int code) => Say(code);
+    public void OnGet() => Say();
 
-    public void OnPost(int code) => Say(code);
+    public void OnPost() => Say();
 
-    private void Say(int code) => (Title, Advice) = code switch
+    // Straight from the route: a request too large to be read cannot be bound to anything.
+    private void Say() => (Title, Advice) = int.Parse(RouteData.Values["code"]!.ToString()!, CultureInfo.InvariantCulture) switch
     {
         404 => ("Not found", "There is nothing at this address. It may have been typed wrongly, or belong to another data folder."),
-        400 => ("Not accepted", "The request was incomplete or its page too old. Go back, reload the page, and send it again. What was saved before is kept."),
+        400 => ("Not accepted", "The request was incomplete, too large, or its page too old. Go back, reload the page, and send it again. What was saved before is kept."),
         413 => ("Too large", "That is more than one page may send. Nothing of it was saved."),
         500 => ("Something failed here", "This is the app's fault. What was saved before is kept. Go back and try again."),
-        _ => ("Not possible", $"The server answered {code}. What was saved before is kept."),
+        var code => ("Not possible", $"The server answered {code}. What was saved before is kept."),
     };
 }
