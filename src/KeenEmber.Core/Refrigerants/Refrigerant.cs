@@ -5,17 +5,44 @@ namespace KeenEmber.Core.Refrigerants;
 /// <summary>Safety class of ISO 817 / ASHRAE 34: letter for toxicity, figure for flammability.</summary>
 public enum SafetyClass { A1, A2L, A2, A3, B2L }
 
-/// <summary>A refrigerant by its saturation lines. For a pure fluid and an azeotrope bubble and dew are the same line.</summary>
+/// <summary>Usual compressor oil; the compressor maker's list comes first.</summary>
+public enum Oil { Mineral, MineralOrAlkylbenzene, MineralOrPolyolester, Polyolester, AnyWithReturn }
+
+/// <summary>A refrigerant by its composition and its saturation lines. For a pure fluid and an azeotrope bubble and dew are the same line.</summary>
 /// <param name="Name">Designation without a hyphen, as in "R404A".</param>
 /// <param name="Safety">Class used for the cautions shown at the step.</param>
 /// <param name="Bubble">Boiling liquid: subcooling is counted from here.</param>
 /// <param name="Dew">Condensing vapour: superheat is counted from here.</param>
-/// <param name="Source">Where the equation comes from.</param>
-public sealed record Refrigerant(string Name, SafetyClass Safety, WagnerEquation Bubble, WagnerEquation Dew, string Source)
+/// <param name="Source">Where the lines come from.</param>
+public sealed record Refrigerant(string Name, SafetyClass Safety, Oil Oil, Composition Composition, ISaturationLine Bubble, ISaturationLine Dew, string Source)
 {
+    public const string MixtureMethod = "Peng-Robinson from the composition";
+
+    /// <summary>Mixtures are solved from here, K: -70 °C, below any commercial evaporator.</summary>
+    private const double MixtureLowestK = 203.15;
+
+    /// <summary>Up to this share of the mass-weighted critical temperature; nearer, bubble and dew run together and the solver may not settle.</summary>
+    private const double MixtureHighestShare = 0.97;
+
+    private const double TableStepK = 1;
+
+    /// <summary>A refrigerant known only by what it consists of: a listed blend, a top-up, what a leak left.</summary>
+    public static Refrigerant FromComposition(string name, SafetyClass safety, Oil oil, Composition composition)
+    {
+        var equilibrium = new MixtureEquilibrium(composition);
+        var highestK = MixtureHighestShare * composition.Parts.Sum(p => p.Share * p.Component.Line.Highest.Kelvin);
+        return new(name, safety, oil, composition,
+            new SaturationTable(MixtureLowestK, highestK, TableStepK, tempK => equilibrium.Bubble(tempK)?.PressureKpa),
+            new SaturationTable(MixtureLowestK, highestK, TableStepK, tempK => equilibrium.Dew(tempK)?.PressureKpa),
+            MixtureMethod);
+    }
+
+    internal static SaturationTable Table(WagnerEquation equation) =>
+        new(equation.Lowest.Kelvin, equation.Highest.Kelvin, TableStepK, tempK => equation.PressureAt(new(tempK))?.Kpa);
+
     public bool IsFlammable => Safety != SafetyClass.A1;
 
-    /// <returns>Null outside the equation's range, as for every lookup here.</returns>
+    /// <returns>Null outside the line's range, as for every lookup here.</returns>
     public Temperature? DewTemperature(Pressure pressure) => Dew.TemperatureAt(pressure);
 
     public Temperature? BubbleTemperature(Pressure pressure) => Bubble.TemperatureAt(pressure);
@@ -27,6 +54,9 @@ public sealed record Refrigerant(string Name, SafetyClass Safety, WagnerEquation
     /// <summary>Mean of bubble and dew temperature: what a coil works at on average when the blend glides.</summary>
     public Temperature? MidpointTemperature(Pressure pressure) =>
         BubbleTemperature(pressure) is { } bubble && DewTemperature(pressure) is { } dew ? Temperature.Midpoint(bubble, dew) : null;
+
+    /// <summary>Dew less bubble temperature at a pressure: 0 for a pure fluid.</summary>
+    public TemperatureDifference? Glide(Pressure pressure) => DewTemperature(pressure) - BubbleTemperature(pressure);
 
     public override string ToString() => Name;
 }

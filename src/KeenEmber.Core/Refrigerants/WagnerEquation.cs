@@ -10,10 +10,12 @@ public readonly record struct WagnerTerm(double Coefficient, double Exponent);
 /// A saturation line in Wagner's form, ln(p/pc) = (Tc/T) · Σ nᵢ·(1 - T/Tc)^tᵢ
 /// (W. Wagner, Cryogenics 13 (1973) 470; the coefficients' own sources stand beside them in <see cref="RefrigerantCatalogue"/>).
 /// </summary>
-public sealed class WagnerEquation(double criticalTempK, double criticalPressureKpa, double lowestTempK, params WagnerTerm[] terms)
+public sealed class WagnerEquation(double criticalTempK, double criticalPressureKpa, double lowestTempK, params WagnerTerm[] terms) : ISaturationLine
 {
     /// <summary>How close the inverse must come, K: ten thousand times finer than any thermometer on the van.</summary>
     private const double InverseAccuracyK = 1e-6;
+
+    public double CriticalPressureKpa { get; } = criticalPressureKpa;
 
     public Temperature Lowest { get; } = new(lowestTempK);
 
@@ -35,14 +37,18 @@ public sealed class WagnerEquation(double criticalTempK, double criticalPressure
             ? new(root) : null;
     }
 
+    /// <summary>The equation also below its stated range, where mixtures still need a component's pressure; the critical pressure above it.</summary>
+    /// <returns>kPa absolute.</returns>
+    internal double ExtrapolatedKpa(double tempK) => Math.Exp(LogKpa(tempK));
+
     private double LogKpa(double tempK)
     {
         var distance = 1 - tempK / criticalTempK;
         if (distance <= 0)
-            return Math.Log(criticalPressureKpa);
+            return Math.Log(CriticalPressureKpa);
         var sum = 0.0;
         foreach (var term in terms)
             sum += term.Coefficient * Math.Pow(distance, term.Exponent);
-        return Math.Log(criticalPressureKpa) + criticalTempK / tempK * sum;
+        return Math.Log(CriticalPressureKpa) + criticalTempK / tempK * sum;
     }
 }

@@ -1,0 +1,3 @@
+using BenchmarkDotNet.Running;
+
+BenchmarkSwitcher.FromAssembly(typeof(KeenEmber.Bench.SaturationLookup).Assembly).Run(args);
