@@ -34,7 +34,7 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
         Visit(cold, 41, Isolde, "Yearly check", new(3.4, 6.1, 4.8), new());
         Visit(cold, 12, Tobin, "Check before the holidays", new(3.1, 5.9, 5.0), new());
 
-        var fish = Install("F-3", "Fish counter freezer", EquipmentKind.WalkInFreezer, -20, 2, "R404A", 2.9, "fillets", "fish counter, lower floor");
+        var fish = Install("F-3", "Fish counter freezer", EquipmentKind.WalkInFreezer, -20, 2, "R448A", 2.9, "fillets", "fish counter, lower floor");
         Visit(fish, 6, Isolde, "Soft product on the top shelf", new(-18.6, 5.2, 5.4), new());
         Visit(fish, 0.02, Tobin, "Soft product on the top shelf, again", new(-13.2, 12.5, 0.8, 4, 17, 8.5, 6.2, 1.1, 55), new(38, FactState.Iced, FactState.Stopped));
 

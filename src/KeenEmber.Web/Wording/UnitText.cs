@@ -29,9 +29,9 @@ public sealed class UnitText(UnitPreference units, Pressure atmosphere)
         ? $"{Number(InGauge(absoluteKpa), 1)} psi"
         : $"{Number(InGauge(absoluteKpa), 2)} bar";
 
-    public string Absolute(double absoluteKpa) => Us
-        ? $"{Number(absoluteKpa / 6.894757, 1)} psia"
-        : $"{Number(absoluteKpa / 100, 2)} bar abs";
+    public Unit AbsoluteUnit => Us ? Unit.PsiAbsolute : Unit.BarAbsolute;
+
+    public string Absolute(double absoluteKpa) => $"{Number(absoluteKpa / AbsoluteUnit.Scale, Us ? 1 : 2)} {AbsoluteUnit.Symbol}";
 
     /// <summary>A point's value: gauge pressure or temperature.</summary>
     public string Value(MeasuringPoint point, double si) => point.Kind() == QuantityKind.Pressure ? Gauge(si) : Temperature(si);
@@ -40,7 +40,7 @@ public sealed class UnitText(UnitPreference units, Pressure atmosphere)
     public string Change(MeasuringPoint point, double deltaSi)
     {
         var text = point.Kind() == QuantityKind.Temperature ? Difference(deltaSi)
-            : Us ? $"{Number(deltaSi / 6.894757, 1)} psi" : $"{Number(deltaSi / 100, 2)} bar";
+            : Us ? $"{Number(deltaSi / Unit.Psi.Scale, 1)} psi" : $"{Number(deltaSi / Unit.Bar.Scale, 2)} bar";
         return deltaSi > 0 ? "+" + text : text;
     }
 

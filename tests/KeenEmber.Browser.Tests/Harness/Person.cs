@@ -99,6 +99,13 @@ public sealed class Person : IDisposable
         return this;
     }
 
+    /// <summary>Shows the page as it will be printed.</summary>
+    public Person Print()
+    {
+        driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new() { ["media"] = "print" });
+        return this;
+    }
+
     /// <summary>Everything the accessibility engine holds against the page, WCAG 2.2 A and AA.</summary>
     public IReadOnlyList<string> Violations()
     {

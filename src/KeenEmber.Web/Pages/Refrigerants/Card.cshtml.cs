@@ -1,0 +1,111 @@
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Refrigerants;
+using KeenEmber.Core.Service;
+using KeenEmber.Storage;
+using KeenEmber.Web.Wording;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeenEmber.Web.Pages.Refrigerants;
+
+/// <summary>One refrigerant: what it is, its two lines, and a card to print.</summary>
+public sealed class CardModel(ShopStore shops) : PageModel
+{
+    private const string First = "R404A";
+
+    /// <summary>Ends of the slider, °C.</summary>
+    public const int SliderLowC = -50;
+    public const int SliderHighC = 65;
+
+    [BindProperty(SupportsGet = true)]
+    public string? Name { get; set; }
+
+    /// <summary>A pressure or a temperature as typed; the unit says which, a bare number is a gauge pressure.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? At { get; set; }
+
+    [BindProperty(SupportsGet = true, Name = "elevation")]
+    public string? ElevationM { get; set; }
+
+    public Refrigerant Fluid { get; private set; } = null!;
+
+    public UnitText Mine { get; private set; } = null!;
+
+    /// <summary>Both systems side by side, the shop's own first.</summary>
+    public IReadOnlyList<UnitText> Both { get; private set; } = [];
+
+    /// <summary>Dew and bubble pressure where a temperature was asked for, the same pressure twice where a pressure was.</summary>
+    public (Pressure Bubble, Pressure Dew)? Pressures { get; private set; }
+
+    public (Temperature Bubble, Temperature Dew)? Temperatures { get; private set; }
+
+    public bool AskedForPressure { get; private set; }
+
+    public string? AtError { get; private set; }
+
+    public string? ElevationError { get; private set; }
+
+    public IActionResult OnGet()
+    {
+        // The picker sends the name as a query value; the address of a refrigerant is its own.
+        if (Request.Query.ContainsKey("pick") && RefrigerantCatalogue.Find(Request.Query["pick"]) is { } picked)
+            return RedirectToPage(new { name = picked.Name, at = At, elevation = ElevationM });
+        if (RefrigerantCatalogue.Find(Name ?? First) is not { } fluid)
+            return NotFound();
+        Fluid = fluid;
+        var units = shops.Get().Units;
+        var atmosphere = Atmosphere.AtElevation(Elevation());
+        UnitText In(UnitPreference preference) => new(preference, atmosphere);
+        Mine = In(units);
+        Both = [Mine, In(units == UnitPreference.Us ? UnitPreference.Metric : UnitPreference.Us)];
+        if (!string.IsNullOrWhiteSpace(At))
+            Ask(units, atmosphere);
+        return Page();
+    }
+
+    /// <summary>Rows of the printed card: every 5 °C, or every 10 °F, as far as the lines go.</summary>
+    public IEnumerable<(Temperature At, Pressure? Bubble, Pressure? Dew)> Rows() =>
+        (Mine.Units == UnitPreference.Us
+            ? Enumerable.Range(-5, 20).Select(i => Temperature.FromFahrenheit(i * 10))
+            : Enumerable.Range(-10, 24).Select(i => Temperature.FromCelsius(i * 5)))
+        .Select(t => (t, Fluid.BubblePressure(t), Fluid.DewPressure(t)))
+        .Where(row => row.Item2 is not null || row.Item3 is not null);
+
+    private double Elevation()
+    {
+        if (string.IsNullOrWhiteSpace(ElevationM))
+            return 0;
+        if (QuantityReader.Number(ElevationM) is >= Atmosphere.LowestElevationM and <= Atmosphere.HighestElevationM and var metres)
+            return metres;
+        ElevationError = $"Metres above sea level, {Atmosphere.LowestElevationM} to {Atmosphere.HighestElevationM}.";
+        return 0;
+    }
+
+    private void Ask(UnitPreference units, Pressure atmosphere)
+    {
+        var asTemperature = QuantityReader.Read(At, QuantityKind.Temperature, units);
+        var asPressure = QuantityReader.Read(At, QuantityKind.Pressure, units);
+        if (asPressure.Value is { } pressure)
+        {
+            AskedForPressure = true;
+            var kpa = new Pressure(pressure.Si(atmosphere));
+            if (Fluid.BubbleTemperature(kpa) is { } bubble && Fluid.DewTemperature(kpa) is { } dew)
+                (Pressures, Temperatures) = ((kpa, kpa), (bubble, dew));
+        }
+        else if (asTemperature.Value is { Temperature: var t })
+        {
+            if (Fluid.BubblePressure(t) is { } bubble && Fluid.DewPressure(t) is { } dew)
+                (Pressures, Temperatures) = ((bubble, dew), (t, t));
+        }
+        else
+        {
+            AtError = asPressure.Problem == TypingProblem.WrongKindOfUnit
+                ? TypingText.Problem(asTemperature.Problem!.Value, QuantityKind.Temperature, units)
+                : TypingText.Problem(asPressure.Problem!.Value, QuantityKind.Pressure, units);
+            return;
+        }
+
+        if (Pressures is null)
+            AtError = RefrigerantText.Range(Fluid, Mine);
+    }
+}

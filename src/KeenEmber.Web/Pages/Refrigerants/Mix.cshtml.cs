@@ -1,0 +1,114 @@
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Refrigerants;
+using KeenEmber.Storage;
+using KeenEmber.Web.Wording;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeenEmber.Web.Pages.Refrigerants;
+
+public enum Happening { TopUp, Leak, Conversion }
+
+/// <summary>What is in the system when it is not what the label says.</summary>
+public sealed class MixModel(ShopStore shops) : PageModel
+{
+    /// <summary>Where a system stood while it leaked, unless said otherwise.</summary>
+    public static readonly Temperature UsualRest = Temperature.FromCelsius(21);
+
+    [BindProperty(SupportsGet = true)]
+    public string? Label { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public Happening What { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public string? Other { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public string? Share { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public string? Rest { get; set; }
+
+    public Refrigerant Fluid { get; private set; } = null!;
+
+    /// <summary>What is really in there; null until everything is known.</summary>
+    public Refrigerant? Actual { get; private set; }
+
+    public UnitText Units { get; private set; } = null!;
+
+    public Dictionary<string, string> Errors { get; } = [];
+
+    public IActionResult OnGet()
+    {
+        if (RefrigerantCatalogue.Find(Label ?? "R404A") is not { } fluid)
+            return NotFound();
+        Fluid = fluid;
+        Units = new(shops.Get().Units, Pressure.StandardAtmosphere);
+        if (Share is not null)
+            Actual = Mix();
+        return Page();
+    }
+
+    /// <summary>Pressures at which label and mixture are compared: from a low evaporator to a hot condenser.</summary>
+    public IEnumerable<(Pressure At, Temperature Bubble, Temperature Dew, TemperatureDifference BubbleOff, TemperatureDifference DewOff)> Rows()
+    {
+        foreach (var tempC in new[] { -35, -25, -15, -5, 5, 30, 40, 50 })
+        {
+            if (Fluid.DewPressure(Temperature.FromCelsius(tempC)) is { } at
+                && Fluid.BubbleTemperature(at) is { } labelBubble && Fluid.DewTemperature(at) is { } labelDew
+                && Actual!.BubbleTemperature(at) is { } bubble && Actual.DewTemperature(at) is { } dew)
+                yield return (at, bubble, dew, bubble - labelBubble, dew - labelDew);
+        }
+    }
+
+    private Refrigerant? Mix()
+    {
+        if (QuantityReader.Number((Share ?? "").TrimEnd('%', ' ')) is not (>= 0 and <= 100 and var percent))
+        {
+            Errors["share"] = "Per cent by mass, 0 to 100.";
+            return null;
+        }
+
+        var composition = What == Happening.Leak ? Leaked(percent / 100) : Poured(percent / 100);
+        // An unlisted mixture has no class of its own: with anything flammable poured in it is treated as flammable.
+        var poured = What == Happening.Leak ? null : RefrigerantCatalogue.Find(Other);
+        var safety = poured is { IsFlammable: true } ? poured.Safety : Fluid.Safety;
+        return composition is null ? null : Refrigerant.FromComposition("mixture", safety, Fluid.Oil, composition);
+    }
+
+    private Composition? Leaked(double share)
+    {
+        if (share > VapourLeak.LargestShare)
+        {
+            Errors["share"] = $"At most {RefrigerantText.Percent(VapourLeak.LargestShare)}: beyond that hardly any liquid is left.";
+            return null;
+        }
+
+        var at = UsualRest;
+        if (!string.IsNullOrWhiteSpace(Rest))
+        {
+            var read = QuantityReader.Read(Rest, QuantityKind.Temperature, Units.Units);
+            if (read.Value is not { } typed)
+            {
+                Errors["rest"] = TypingText.Problem(read.Problem!.Value, QuantityKind.Temperature, Units.Units);
+                return null;
+            }
+
+            at = typed.Temperature;
+        }
+
+        if (VapourLeak.Remaining(Fluid.Composition, share, at) is { } left)
+            return left;
+        Errors["rest"] = "There is no liquid in the system at this temperature.";
+        return null;
+    }
+
+    private Composition? Poured(double share)
+    {
+        if (RefrigerantCatalogue.Find(Other) is { } other)
+            return Fluid.Composition.MixedWith(other.Composition, share);
+        Errors["other"] = "Choose the other refrigerant.";
+        return null;
+    }
+}
