@@ -69,6 +69,19 @@ public sealed class RefrigerantTests(DemoApp demo) : IClassFixture<DemoApp>
         Assert.Equal("25", person.See("#share").GetAttribute("value"));
     }
 
+    [Fact]
+    public void A_standing_pressure_is_judged_and_says_what_would_tell_more()
+    {
+        using var person = new Person(demo.Server);
+        person.Go("/refrigerants/R134a").Press("Standing pressure").Type("#p1", "9.95").Type("#t1", "warm").Press("Judge");
+        person.ReadUntil("#t1-error", "not a number");
+        // R404A at 20 °C in a system labelled R134a.
+        person.Type("#t1", "20").Press("Judge").ReadUntil("[data-verdict=TooHigh]", "or another refrigerant");
+        person.ReadUntil(".mix-result", "second settled reading");
+        person.Type("#p2", "6.1").Type("#t2", "5").Press("Judge").ReadUntil("[data-verdict=OtherRefrigerant]", "another's");
+        person.ReadUntil(".mix-result .shares", "R404A");
+    }
+
     [Theory]
     [InlineData("light", false)]
     [InlineData("dark", true)]
@@ -76,7 +89,7 @@ public sealed class RefrigerantTests(DemoApp demo) : IClassFixture<DemoApp>
     {
         using var person = new Person(demo.Server, phone);
         person.Go("/").Theme(theme);
-        foreach (var path in new[] { "/refrigerants/R448A?at=1.4", "/refrigerants/R290?at=x", "/refrigerants/mix?label=R454C&what=Leak&share=40" })
+        foreach (var path in new[] { "/refrigerants/R448A?at=1.4", "/refrigerants/R290?at=x", "/refrigerants/mix?label=R454C&what=Leak&share=40", "/refrigerants/standing?label=R134a&p1=9.9&t1=20" })
         {
             person.Go(path);
             Assert.True(person.Violations() is { Count: 0 } or null, path + string.Join("\n", person.Violations()));

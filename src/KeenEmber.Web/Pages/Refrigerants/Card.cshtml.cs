@@ -54,7 +54,8 @@ public sealed class CardModel(ShopStore shops) : PageModel
             return NotFound();
         Fluid = fluid;
         var units = shops.Get().Units;
-        var atmosphere = Atmosphere.AtElevation(Elevation());
+        (var elevationM, ElevationError) = ElevationField.Read(ElevationM);
+        var atmosphere = Atmosphere.AtElevation(elevationM);
         UnitText In(UnitPreference preference) => new(preference, atmosphere);
         Mine = In(units);
         Both = [Mine, In(units == UnitPreference.Us ? UnitPreference.Metric : UnitPreference.Us)];
@@ -70,16 +71,6 @@ public sealed class CardModel(ShopStore shops) : PageModel
             : Enumerable.Range(-10, 24).Select(i => Temperature.FromCelsius(i * 5)))
         .Select(t => (t, Fluid.BubblePressure(t), Fluid.DewPressure(t)))
         .Where(row => row.Item2 is not null || row.Item3 is not null);
-
-    private double Elevation()
-    {
-        if (string.IsNullOrWhiteSpace(ElevationM))
-            return 0;
-        if (QuantityReader.Number(ElevationM) is >= Atmosphere.LowestElevationM and <= Atmosphere.HighestElevationM and var metres)
-            return metres;
-        ElevationError = $"Metres above sea level, {Atmosphere.LowestElevationM} to {Atmosphere.HighestElevationM}.";
-        return 0;
-    }
 
     private void Ask(UnitPreference units, Pressure atmosphere)
     {
