@@ -32,21 +32,34 @@ public static class PanelText
         CircuitPatterns.CoilStarved => "The coil is starved although there is liquid: look for a restriction or a valve that stays shut.",
         CircuitPatterns.CoilNotLoaded => "The coil is not being loaded: look for ice, dirt, a fan or a blocked return.",
         CircuitPatterns.Overfed => "The coil is overfed: look at the valve, its bulb and its seat.",
+        CircuitPatterns.HeavyLoad => "The coil carries a heavy load: warm product, an open door or a pull-down. Let it come down, then judge.",
+        CircuitPatterns.NotPumping => "The compressor turns but hardly pumps: valves or an inner leak. Prove it by its current before condemning it.",
+        CircuitPatterns.Overcharged => "The condenser is full of liquid: overcharged, or the charge was set in cold weather.",
         CircuitPatterns.HighHead => "Head is high for the air that cools it: look at the condenser and its fan.",
         _ => "The sealed circuit is doing its job.",
     };
 
-    public static string Strength(Strength strength) => strength switch
+    private static string Strength(Strength strength) => strength switch
     {
         Core.Diagnosis.Strength.Strong => "strong",
         Core.Diagnosis.Strength.Fair => "fair",
-        _ => "weak: a reading behind it is provisional",
+        _ => "weak: a reading is provisional or speaks against it",
     };
 
     public static string Finding(Finding finding) => Headline(finding.Code);
 
-    /// <summary>The numbers a finding rests on, in the reader's units.</summary>
-    public static string Basis(Finding finding, UnitText units) => string.Join(", ", finding.Values.Select(v =>
+    /// <summary>What speaks for a finding, what against, and what would confirm it, in the reader's units.</summary>
+    public static IEnumerable<string> Evidence(Finding finding, UnitText units)
+    {
+        yield return $"For it: {Numbers(finding.Values, units)}.";
+        if (finding.Against.Count > 0)
+            yield return $"Against it: {Numbers(finding.Against, units)}.";
+        if (finding.WouldConfirm.Count > 0)
+            yield return $"Would settle it: {CircuitText.List(finding.WouldConfirm.Select(n => CircuitText.Name(Enum.Parse<ResultKind>(n))))}.";
+        yield return $"Evidence: {Strength(finding.Strength)}.";
+    }
+
+    private static string Numbers(IReadOnlyDictionary<string, double> values, UnitText units) => string.Join(", ", values.Select(v =>
         Enum.Parse<ResultKind>(v.Key) is var kind && kind == ResultKind.CompressionRatio
             ? $"{CircuitText.Name(kind)} {units.Result(ResultQuantity.Ratio, v.Value)}"
             : $"{CircuitText.Name(kind)} {units.Result(ResultQuantity.Difference, v.Value)}"));

@@ -18,7 +18,7 @@ public class PatternTests
         var finding = First(Bench.Consistent(boxC: -15, tdK: 14, superheatK: 16, subcoolingK: 1));
         Assert.Equal(CircuitPatterns.ShortOfCharge, finding.Code);
         Assert.Equal(16, finding.Values["SuperheatCoil"], 1e-3);
-        Assert.Equal(5, finding.Basis.Count);
+        Assert.Equal(6, finding.Basis.Count);
     }
 
     [Fact]
@@ -32,6 +32,47 @@ public class PatternTests
     [Fact]
     public void Wet_at_a_normal_difference_reads_as_overfed() =>
         Assert.Equal(CircuitPatterns.Overfed, First(Bench.Consistent(tdK: 5, superheatK: 1)).Code);
+
+    [Fact]
+    public void Hot_and_lightly_cold_reads_as_a_heavy_load() =>
+        Assert.Equal(CircuitPatterns.HeavyLoad, First(Bench.Consistent(boxC: -12, tdK: 2, superheatK: 12)).Code);
+
+    [Fact]
+    public void High_suction_low_head_and_hardly_any_ratio_read_as_not_pumping() =>
+        Assert.Equal(CircuitPatterns.NotPumping, First(Bench.Consistent(boxC: -2, tdK: 1, superheatK: 5, splitK: 3, ambientC: 5)).Code);
+
+    [Fact]
+    public void A_full_condenser_reads_as_overcharged_and_explains_its_high_head()
+    {
+        var codes = Bench.Analyse(Bench.Consistent(splitK: 22, subcoolingK: 14)).Findings.Select(f => f.Code).ToList();
+        Assert.Contains(CircuitPatterns.Overcharged, codes);
+        Assert.DoesNotContain(CircuitPatterns.HighHead, codes);
+    }
+
+    [Fact]
+    public void More_than_one_pattern_may_stand()
+    {
+        var codes = Bench.Analyse(Bench.Consistent(tdK: 14, superheatK: 16, subcoolingK: 1, splitK: 24)).Findings.Select(f => f.Code).ToList();
+        Assert.Equal([CircuitPatterns.ShortOfCharge, CircuitPatterns.HighHead], codes);
+    }
+
+    [Fact]
+    public void A_reading_against_a_pattern_is_named_and_weakens_it()
+    {
+        var finding = First(Bench.Consistent(tdK: 14, superheatK: 16, subcoolingK: 1, splitK: 24));
+        Assert.Equal(["CondenserSplit"], finding.Against.Keys);
+        Assert.Equal(Strength.Weak, finding.Strength);
+    }
+
+    [Fact]
+    public void What_is_not_measured_yet_is_named_as_what_would_settle_it()
+    {
+        var partial = Bench.Consistent(tdK: 14, superheatK: 16, subcoolingK: 1).Where(r => r.Point is not (MeasuringPoint.BoxAir or MeasuringPoint.CondenserAir)).ToList();
+        var finding = First(partial);
+        Assert.Equal(CircuitPatterns.ShortOfCharge, finding.Code);
+        Assert.Equal(["EvaporatorTd", "CondenserSplit"], finding.WouldConfirm);
+        Assert.Equal(Strength.Fair, finding.Strength);
+    }
 
     [Fact]
     public void A_wide_split_reads_as_high_head() =>
