@@ -1,4 +1,5 @@
 using System.Net;
+using System.Text.Json;
 using System.Text.Json.Serialization;
 using KeenEmber.Storage;
 using KeenEmber.Web;
@@ -31,7 +32,11 @@ builder.Services.AddDataProtection().SetApplicationName("KeenEmber").PersistKeys
 builder.Services.AddProblemDetails();
 builder.Services.AddOpenApi();
 builder.Services.AddRazorPages(options => options.Conventions.AddPageRoute("/Equipment/Edit", "/equipment/new"));
-builder.Services.ConfigureHttpJsonOptions(options => options.SerializerOptions.DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull);
+builder.Services.ConfigureHttpJsonOptions(options =>
+{
+    options.SerializerOptions.DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull;
+    options.SerializerOptions.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.CamelCase));
+});
 builder.Services.AddRouting(options => options.LowercaseUrls = true);
 
 var app = builder.Build();
@@ -47,4 +52,5 @@ app.MapRazorPages().WithStaticAssets();
 app.MapGet("/visits/{id:guid}", (Guid id) => Results.Redirect($"/visits/{id}/circuit")).ExcludeFromDescription();
 app.MapOpenApi();
 app.MapSaturation();
+app.MapCircuitAnalysis();
 app.Run();

@@ -160,8 +160,8 @@ public sealed class CircuitMap(VisitView view, MapLayout layout)
             }
 
             BandBar.Draw(svg, x + 118, top + 22, 104, result, view.Units);
-            svg.Text(x + 234, top + 30, PositionText(result), "quiet");
-            svg.Text(x + 234, top + 47, result.Validity.Level == ValidityLevel.Good ? "" : CircuitText.Name(result.Validity.Level), "label");
+            svg.Text(x + 228, top + 30, PositionText(result), "quiet");
+            svg.Text(x + 228, top + 47, result.Validity.Level == ValidityLevel.Good ? "" : CircuitText.Name(result.Validity.Level), "label");
         }
     }
 

@@ -1,0 +1,94 @@
+using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Refrigerants;
+using KeenEmber.Core.Service;
+using KeenEmber.Web.Wording;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace KeenEmber.Web.Api;
+
+/// <summary>A unit's make-up, how it stands, and its readings as typed with their units.</summary>
+/// <param name="Target">Box target as typed, such as "-20 C"; bare: °C.</param>
+/// <param name="Readings">By point, such as "suctionPressure": "21 psig". Bare numbers are °C and bar gauge.</param>
+/// <param name="EvaporatorFans">One state per fan: running or stopped.</param>
+/// <param name="RunMinutes">How long the compressor has been running.</param>
+public sealed record CircuitQuestion(
+    string? Refrigerant, EquipmentKind Kind, string? Target, Dictionary<string, string>? Readings,
+    double ElevationM = 0, FactState[]? EvaporatorFans = null, FactState? Coil = null, FactState? Compressor = null,
+    double? RunMinutes = null, FactState? CondenserFan = null, FactState? CondenserFace = null);
+
+/// <param name="Value">°C, K or a plain ratio, by <paramref name="Unit"/>.</param>
+/// <param name="Low">Lower end of the target band.</param>
+/// <param name="High">Upper end of the target band.</param>
+public sealed record ResultAnswer(
+    ResultKind Kind, double? Value, string Unit, double? Low, double? High, ValidityLevel Validity, ReasonCode[] Reasons, MeasuringPoint[] Missing);
+
+public sealed record ChallengeAnswer(MeasuringPoint[] Points, Impossibility Why, Slip Slip, string? MeantUnit, string? MeantRefrigerant);
+
+public sealed record FindingAnswer(
+    string Code, Core.Diagnosis.Strength Strength, IReadOnlyDictionary<string, double> For, IReadOnlyDictionary<string, double> Against, IReadOnlyList<string> WouldConfirm);
+
+/// <param name="NextReading">The one reading that would unlock the most results.</param>
+public sealed record CircuitAnswer(ResultAnswer[] Results, ChallengeAnswer[] Challenges, FindingAnswer[] Findings, MeasuringPoint? NextReading);
+
+public static class CircuitAnalysisEndpoint
+{
+    public static void MapCircuitAnalysis(this IEndpointRouteBuilder routes) => routes.MapPost("/api/circuit/analysis", Answer)
+        .WithSummary("Results, validity, challenges and findings of one set of circuit readings")
+        .ProducesValidationProblem();
+
+    private static Results<Ok<CircuitAnswer>, ValidationProblem> Answer(CircuitQuestion question)
+    {
+        var errors = new Dictionary<string, string[]>();
+        var fluid = RefrigerantCatalogue.Find(question.Refrigerant);
+        if (fluid is null)
+            errors["refrigerant"] = [$"Unknown refrigerant. Known: {string.Join(", ", RefrigerantCatalogue.All)}."];
+        if (question.ElevationM is not (>= Atmosphere.LowestElevationM and <= Atmosphere.HighestElevationM))
+            errors["elevationM"] = [$"Metres above sea level, {Atmosphere.LowestElevationM} to {Atmosphere.HighestElevationM}."];
+        if (question.RunMinutes is not (null or (>= 0 and <= 100_000)))
+            errors["runMinutes"] = ["Minutes, 0 to 100000."];
+        var target = Read("target", question.Target, QuantityKind.Temperature, errors);
+        var values = new Dictionary<MeasuringPoint, TypedValue>();
+        foreach (var (name, text) in question.Readings ?? [])
+        {
+            if (!Enum.TryParse<MeasuringPoint>(name, ignoreCase: true, out var point) || !Enum.IsDefined(point))
+                errors[$"readings.{name}"] = [$"Unknown point. Known: {string.Join(", ", MeasuringPoints.InWalkingOrder)}."];
+            else if (Read($"readings.{name}", text, point.Kind(), errors) is { } value)
+                values[point] = value;
+        }
+
+        if (errors.Count > 0)
+            return TypedResults.ValidationProblem(errors);
+        return TypedResults.Ok(Say(Analyse(question, fluid!, target!.Temperature, values)));
+    }
+
+    private static CircuitAnalysis Analyse(CircuitQuestion q, Refrigerant fluid, Temperature target, Dictionary<MeasuringPoint, TypedValue> values)
+    {
+        var conditions = new OperatingConditions(
+            [.. (q.EvaporatorFans ?? []).Select(f => (FactState?)f)], q.Coil, q.Compressor,
+            q.RunMinutes is { } minutes ? TimeSpan.FromMinutes(minutes) : null, q.CondenserFan, q.CondenserFace,
+            values.TryGetValue(MeasuringPoint.BoxAir, out var box) ? box.Temperature - target : null, target);
+        var atmosphere = Atmosphere.AtElevation(q.ElevationM);
+        var readings = values.ToDictionary(v => v.Key, v => new TakenReading(Guid.Empty, v.Key, DateTimeOffset.UnixEpoch, v.Value, atmosphere, conditions));
+        return CircuitBench.Analyse(new(fluid, CircuitTargets.Of(q.Kind), readings), conditions);
+    }
+
+    private static CircuitAnswer Say(CircuitAnalysis analysis) => new(
+        [.. analysis.Results.Select(r => new ResultAnswer(
+            r.Kind, Round(r.Quantity == ResultQuantity.Temperature && r.Value is { } k ? new Temperature(k).Celsius : r.Value),
+            r.Quantity switch { ResultQuantity.Temperature => "°C", ResultQuantity.Difference => "K", _ => "1" },
+            r.Band?.Low, r.Band?.High, r.Validity.Level, [.. r.Validity.Reasons.Select(x => x.Code)], [.. r.Missing]))],
+        [.. analysis.Challenges.Select(c => new ChallengeAnswer([.. c.Points], c.Why, c.Slip, c.MeantUnit?.Symbol, c.MeantRefrigerant))],
+        [.. analysis.Findings.Select(f => new FindingAnswer(f.Code, f.Strength, f.Values, f.Against, f.WouldConfirm))],
+        NextStep.AskedReading(analysis.Results)?.Point);
+
+    private static TypedValue? Read(string field, string? text, QuantityKind kind, Dictionary<string, string[]> errors)
+    {
+        var read = QuantityReader.Read(text, kind, UnitPreference.Metric);
+        if (read.Problem is { } problem)
+            errors[field] = [TypingText.Problem(problem, kind, UnitPreference.Metric)];
+        return read.Value;
+    }
+
+    private static double? Round(double? value) => value is { } v ? Math.Round(v, 4) : null;
+}

@@ -1,0 +1,72 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text.Json;
+using KeenEmber.Browser.Tests.Harness;
+
+namespace KeenEmber.Browser.Tests;
+
+/// <summary>The circuit bench on the wire.</summary>
+public sealed class CircuitApiTests(DemoApp demo) : IClassFixture<DemoApp>
+{
+    private async Task<(HttpStatusCode Status, JsonElement Body)> Ask(object question)
+    {
+        var answer = await demo.Server.Http.PostAsJsonAsync("/api/circuit/analysis", question, TestContext.Current.CancellationToken);
+        var text = await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
+        return (answer.StatusCode, text.Length == 0 ? default : JsonDocument.Parse(text).RootElement);
+    }
+
+    private static JsonElement Result(JsonElement body, string kind) =>
+        body.GetProperty("results").EnumerateArray().Single(r => r.GetProperty("kind").GetString() == kind);
+
+    [Fact]
+    public async Task Readings_in_any_unit_give_results_with_validity_and_what_is_missing()
+    {
+        var (status, body) = await Ask(new
+        {
+            refrigerant = "R404A", kind = "walkInFreezer", target = "-20", evaporatorFans = new[] { "running", "stopped" }, coil = "clear", compressor = "running", runMinutes = 30,
+            readings = new { suctionPressure = "21 psig", suctionLineCoil = "-21.2 C", boxAir = "-4 F" },
+        });
+        Assert.Equal(HttpStatusCode.OK, status);
+        var superheat = Result(body, "superheatCoil");
+        Assert.Equal(3.94, superheat.GetProperty("value").GetDouble(), 0.02);
+        Assert.Equal(("K", "notUsable"), (superheat.GetProperty("unit").GetString(), superheat.GetProperty("validity").GetString()));
+        Assert.Equal("fanStopped", superheat.GetProperty("reasons")[0].GetString());
+        Assert.Equal(["dischargePressure", "liquidLine"], Result(body, "subcooling").GetProperty("missing").EnumerateArray().Select(m => m.GetString()!));
+        Assert.Equal("dischargePressure", body.GetProperty("nextReading").GetString());
+        Assert.Equal("circuit.air-first", body.GetProperty("findings")[0].GetProperty("code").GetString());
+    }
+
+    [Fact]
+    public async Task A_slip_is_challenged()
+    {
+        var (_, body) = await Ask(new
+        {
+            refrigerant = "R404A", kind = "walkInFreezer", target = "-20 C", readings = new { suctionPressure = "13.2 bar", dischargePressure = "1.4 bar" },
+        });
+        Assert.Equal("pressuresSwapped", body.GetProperty("challenges")[0].GetProperty("slip").GetString());
+    }
+
+    [Fact]
+    public async Task Every_bad_field_is_named()
+    {
+        var (status, body) = await Ask(new { refrigerant = "R999", target = "cold", elevationM = 99999, readings = new { suctionPressure = "21 C", nose = "3" } });
+        Assert.Equal(HttpStatusCode.BadRequest, status);
+        Assert.Equal(["elevationM", "readings.nose", "readings.suctionPressure", "refrigerant", "target"],
+            body.GetProperty("errors").EnumerateObject().Select(e => e.Name).Order(StringComparer.Ordinal));
+    }
+
+    [Theory]
+    [InlineData("{")]
+    [InlineData("{\"kind\":\"spaceship\"}")]
+    [InlineData("")]
+    public async Task What_is_not_the_described_json_is_refused(string text)
+    {
+        var answer = await demo.Server.Http.PostAsync("/api/circuit/analysis", new StringContent(text, null, "application/json"), TestContext.Current.CancellationToken);
+        Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
+        Assert.DoesNotContain("Exception", await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task It_is_described() =>
+        Assert.Contains("/api/circuit/analysis", await demo.Server.Http.GetStringAsync("/openapi/v1.json", TestContext.Current.CancellationToken), StringComparison.Ordinal);
+}
