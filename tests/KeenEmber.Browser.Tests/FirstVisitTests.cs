@@ -85,11 +85,26 @@ public sealed class FirstVisitTests : IDisposable
         NoteAllWell();
         person.Tap(".station[data-key='1']").Tap("form:has([value=EvaporatorFan]):has([name=index][value='2']) button[value=Stopped]");
         person.See("form:has([name=index][value='2']) button[value=Stopped][aria-pressed=true]");
+        person.Type("#time-Compressor", "soon").Tap("form:has([value=Compressor]) button[value=Running]").ReadUntil("#time-error-Compressor", "Minutes as a number");
+        Assert.Equal("soon", person.See("#time-Compressor").GetAttribute("value"));
         person.Type("#line", "suc 1.4, line -21").ReadUntil("#save-line", "Save 2");
         person.Press("Save 2").ReadUntil(".stands", "The coil cannot breathe");
         person.Tap(".station[data-key='2']").ReadUntil("[data-result=SuperheatCoil]", "does not count");
         person.ReadUntil("[data-result=SuperheatCoil]", "An evaporator fan is off");
         person.See(".circuit-map.wide .tag.unusable[data-point=SuctionPressure]");
+    }
+
+    [Fact]
+    public void Just_out_of_defrost_a_reading_does_not_count_either()
+    {
+        AddFreezer();
+        person.Press("Start a visit");
+        NoteAllWell();
+        person.Tap(".station[data-key='1']").Type("#time-Defrost", "4").Tap("form:has([value=Defrost]) button[value=Refrigerating]");
+        person.ReadUntil(".step", "Let it run 6 min more");
+        person.Type("#line", "suc 1.4, line -21").ReadUntil("#save-line", "Save 2");
+        person.Press("Save 2").ReadUntil("#understood", "2 saved");
+        person.Tap(".station[data-key='2']").ReadUntil("[data-result=SuperheatCoil]", "Out of defrost for less than 10 min");
     }
 
     [Fact]

@@ -30,6 +30,12 @@ public sealed class Screenshots
         Take("look-light");
         person.Tap(".station[data-key='3']");
         Take("record-light");
+        person.Go("/refrigerants/R448A?at=1.4");
+        Take("refrigerant-light");
+        person.Go("/refrigerants/mix?label=R454C&what=Leak&share=40");
+        Take("mix-light");
+        person.Go("/refrigerants/standing?label=R134a&p1=9.95&t1=20&p2=6.1&t2=5");
+        Take("standing-light");
         person.Theme("dark").Go("/").Press("B-2").Tap(".visits a");
         Take("visit-dark");
         person.Tap(".circuit-map.wide [data-point=SuctionPressure]").Type("#line", "suc 1.2, line -13.4, cond fan on, wobble 3").ReadUntil("#understood", "3 understood");

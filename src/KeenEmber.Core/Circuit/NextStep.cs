@@ -1,6 +1,6 @@
 namespace KeenEmber.Core.Circuit;
 
-public enum StepKind { Recheck, RecordFact, RestoreFans, ClearCoil, FindWhyStopped, WaitToSettle, LogPoint, LogAgain }
+public enum StepKind { Recheck, RecordFact, RestoreFans, ClearCoil, LetDefrostEnd, FindWhyStopped, WaitToSettle, LogPoint, LogAgain }
 
 /// <summary>The one thing worth doing next on the circuit.</summary>
 /// <param name="Point">For the steps about a reading.</param>
@@ -9,7 +9,7 @@ public enum StepKind { Recheck, RecordFact, RestoreFans, ClearCoil, FindWhyStopp
 /// <param name="Wait">For <see cref="StepKind.WaitToSettle"/>.</param>
 public sealed record NextStep(StepKind Kind, IReadOnlyList<ResultKind> Unlocks, MeasuringPoint? Point = null, AsFound? Fact = null, TimeSpan? Wait = null)
 {
-    /// <summary>In the order of the job: doubtful entries, then air and ice, the call, the facts, time, and only then more readings.</summary>
+    /// <summary>In the order of the job: doubtful entries, then air and ice, defrost, the call, the facts, time, and only then more readings.</summary>
     /// <returns>Null when the circuit bench has all it can use.</returns>
     public static NextStep? Choose(IReadOnlyList<CircuitResult> results, IReadOnlyList<CircuitChallenge> challenges, OperatingConditions now)
     {
@@ -20,12 +20,16 @@ public sealed record NextStep(StepKind Kind, IReadOnlyList<ResultKind> Unlocks, 
             return new(StepKind.RestoreFans, waiting);
         if (now.Coil == FactState.Iced)
             return new(StepKind.ClearCoil, waiting);
+        if (now.Defrost == FactState.Defrosting)
+            return new(StepKind.LetDefrostEnd, waiting);
         if (now.Compressor == FactState.Stopped)
             return new(StepKind.FindWhyStopped, waiting);
         if (UnrecordedFact(now) is { } fact)
             return new(StepKind.RecordFact, waiting, Fact: fact);
         if (now.RunTime < ValidityRules.SettledAfter)
             return new(StepKind.WaitToSettle, waiting, Wait: ValidityRules.SettledAfter - now.RunTime);
+        if (now.Defrost == FactState.Refrigerating && now.SinceDefrost < ValidityRules.SettledAfterDefrost)
+            return new(StepKind.WaitToSettle, waiting, Wait: ValidityRules.SettledAfterDefrost - now.SinceDefrost);
         return AskedReading(results) ?? TakenTooEarly(results);
     }
 
@@ -52,7 +56,7 @@ public sealed record NextStep(StepKind Kind, IReadOnlyList<ResultKind> Unlocks, 
     /// <summary>Everything is there and in order now, but some readings were taken before it was: take those again.</summary>
     private static NextStep? TakenTooEarly(IReadOnlyList<CircuitResult> results)
     {
-        ReasonCode[] passing = [ReasonCode.FanStopped, ReasonCode.CoilIced, ReasonCode.CompressorOff, ReasonCode.ShortRun, ReasonCode.ReadingsFarApart];
+        ReasonCode[] passing = [ReasonCode.Defrosting, ReasonCode.JustDefrosted, ReasonCode.FanStopped, ReasonCode.CoilIced, ReasonCode.CompressorOff, ReasonCode.ShortRun, ReasonCode.ReadingsFarApart];
         var early = results.Where(r => r.Validity.Reasons.Any(reason => passing.Contains(reason.Code))).ToList();
         return early.Count == 0 ? null
             : new(StepKind.LogAgain, [.. early.Select(r => r.Kind)], early.SelectMany(r => r.Basis).MinBy(b => b.At)!.Point);

@@ -3,9 +3,9 @@ using KeenEmber.Core.Quantities;
 namespace KeenEmber.Core.Circuit;
 
 /// <summary>The as-found facts that decide whether circuit readings count.</summary>
-public enum AsFound { EvaporatorFan, Coil, Compressor, CondenserFan, CondenserFace }
+public enum AsFound { EvaporatorFan, Coil, Compressor, Defrost, CondenserFan, CondenserFace }
 
-public enum FactState { Running, Stopped, Cycling, Clear, Frosted, Iced, Clean, Dirty }
+public enum FactState { Running, Stopped, Cycling, Clear, Frosted, Iced, Clean, Dirty, Refrigerating, Defrosting }
 
 public static class AsFoundStates
 {
@@ -14,6 +14,7 @@ public static class AsFoundStates
     {
         AsFound.Coil => [FactState.Clear, FactState.Frosted, FactState.Iced],
         AsFound.CondenserFan => [FactState.Running, FactState.Cycling, FactState.Stopped],
+        AsFound.Defrost => [FactState.Refrigerating, FactState.Defrosting],
         AsFound.CondenserFace => [FactState.Clean, FactState.Dirty],
         _ => [FactState.Running, FactState.Stopped],
     };
@@ -34,6 +35,14 @@ public sealed record OperatingConditions(
     TemperatureDifference? BoxAboveTarget,
     Temperature BoxTarget)
 {
+    public FactState? Defrost { get; init; }
+
+    /// <summary>How long ago the last defrost ended, where that was noted.</summary>
+    public TimeSpan? SinceDefrost { get; init; }
+
+    /// <summary>Air entering the condenser.</summary>
+    public Temperature? CondenserAir { get; init; }
+
     public bool AnyFanStopped => EvaporatorFans.Contains(FactState.Stopped);
 
     public bool AnyFanUnrecorded => EvaporatorFans.Contains(null);

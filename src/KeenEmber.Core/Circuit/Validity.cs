@@ -5,8 +5,8 @@ public enum ValidityLevel { Good, Provisional, NotUsable }
 /// <summary>Why a result does not fully count.</summary>
 public enum ReasonCode
 {
-    FanStopped, CoilIced, CompressorOff, OutsideRefrigerantRange, Challenged,
-    CondenserFanStopped, CondenserDirty, CondenserFanCycling,
+    Defrosting, FanStopped, CoilIced, CompressorOff, JustDefrosted, OutsideRefrigerantRange, Challenged,
+    CondenserFanStopped, CondenserDirty, CondenserFanCycling, ColdAmbient,
     ShortRun, HotPullDown, FrostedCooler, ReadingsFarApart,
     FansNotRecorded, CoilNotRecorded, CompressorNotRecorded, RunTimeNotRecorded,
 }

@@ -13,6 +13,12 @@ public static class ValidityRules
     /// <summary>Run time below which pressures and superheat are still on their way, trade practice 10 to 15 min.</summary>
     public static readonly TimeSpan SettledAfter = TimeSpan.FromMinutes(15);
 
+    /// <summary>Time after a defrost until the coil is cold and dry enough to judge, trade practice about 10 min.</summary>
+    public static readonly TimeSpan SettledAfterDefrost = TimeSpan.FromMinutes(10);
+
+    /// <summary>Condenser air below which head is held up by fan cycling or flooding and swings, °C; trade practice.</summary>
+    public const double ColdAmbientC = 10;
+
     /// <summary>Box above target by more than this is a hot pull-down, K.</summary>
     public const double HotPullDownK = 10;
 
@@ -30,12 +36,15 @@ public static class ValidityRules
 
     private static readonly Rule[] Rules =
     [
+        new(Defrosting, c => c.Defrost == FactState.Defrosting, Everything, []),
         new(CompressorOff, c => c.Compressor == FactState.Stopped, Everything, []),
         new(FanStopped, c => c.AnyFanStopped, LowSide, [.. HighSide, CompressionRatio]),
         new(CoilIced, c => c.Coil == FactState.Iced, LowSide, [.. HighSide, CompressionRatio]),
+        new(JustDefrosted, c => c.Defrost == FactState.Refrigerating && c.SinceDefrost < SettledAfterDefrost, LowSide, [.. HighSide, CompressionRatio]),
         new(CondenserFanStopped, c => c.CondenserFan == FactState.Stopped, [Condensing, Subcooling, CondenserSplit, CompressionRatio], LowSide),
         new(CondenserDirty, c => c.CondenserFace == FactState.Dirty, [Subcooling], [Condensing, CompressionRatio]),
         new(CondenserFanCycling, c => c.CondenserFan == FactState.Cycling, [], [.. HighSide, CompressionRatio]),
+        new(ColdAmbient, c => c.CondenserAir is { Celsius: < ColdAmbientC }, [], [.. HighSide, CompressionRatio]),
         new(ShortRun, c => c.RunTime < SettledAfter, [], Everything),
         new(HotPullDown, c => c.BoxAboveTarget is { Kelvin: > HotPullDownK }, [], Everything),
         new(FrostedCooler, c => c.Coil == FactState.Frosted && c.BoxTarget.Celsius > SelfClearingAboveC, [], LowSide),

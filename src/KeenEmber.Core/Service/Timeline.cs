@@ -36,17 +36,37 @@ public sealed class Timeline
     public OperatingConditions ConditionsAt(DateTimeOffset moment)
     {
         var compressor = FactAt(AsFound.Compressor, null, moment);
-        var box = Standing.OfType<ReadingEntry>().Where(r => r.Point == MeasuringPoint.BoxAir).ToList();
-        var boxThen = box.LastOrDefault(r => r.At <= moment) ?? box.FirstOrDefault();
+        var boxThen = ReadingAt(MeasuringPoint.BoxAir, moment);
+        var defrost = FactAt(AsFound.Defrost, null, moment);
         return new(
             [.. Enumerable.Range(1, equipment.EvaporatorFans).Select(n => FactAt(AsFound.EvaporatorFan, n, moment)?.State)],
             FactAt(AsFound.Coil, null, moment)?.State,
             compressor?.State,
-            compressor is { State: FactState.Running, Since: { } since } ? Clamp(moment - since) : null,
+            TimeIn(compressor, FactState.Running, moment),
             FactAt(AsFound.CondenserFan, null, moment)?.State,
             FactAt(AsFound.CondenserFace, null, moment)?.State,
             boxThen?.Value.Temperature - equipment.Target,
-            equipment.Target);
+            equipment.Target)
+        {
+            Defrost = defrost?.State,
+            SinceDefrost = TimeIn(defrost, FactState.Refrigerating, moment),
+            CondenserAir = ReadingAt(MeasuringPoint.CondenserAir, moment)?.Value.Temperature,
+        };
+    }
+
+    /// <summary>The reading of a point that holds at a moment: the last one up to it, else the first one after.</summary>
+    private ReadingEntry? ReadingAt(MeasuringPoint point, DateTimeOffset moment)
+    {
+        var taken = Standing.OfType<ReadingEntry>().Where(r => r.Point == point).ToList();
+        return taken.LastOrDefault(r => r.At <= moment) ?? taken.FirstOrDefault();
+    }
+
+    /// <summary>For how long a part has been in a state; null when it is not, or nobody said since when.</summary>
+    private static TimeSpan? TimeIn(ObservationEntry? seen, FactState state, DateTimeOffset moment)
+    {
+        if (seen is not { Since: { } since } || seen.State != state)
+            return null;
+        return moment > since ? moment - since : TimeSpan.Zero;
     }
 
     /// <summary>The observation of a fact that holds at a moment, or null.</summary>
@@ -58,6 +78,4 @@ public sealed class Timeline
 
     private TakenReading Taken(ReadingEntry entry) =>
         new(entry.Id, entry.Point, entry.At, entry.Value, atmosphere, ConditionsAt(entry.At));
-
-    private static TimeSpan Clamp(TimeSpan span) => span < TimeSpan.Zero ? TimeSpan.Zero : span;
 }

@@ -12,10 +12,11 @@ namespace KeenEmber.Web.Api;
 /// <param name="Readings">By point, such as "suctionPressure": "21 psig". Bare numbers are °C and bar gauge.</param>
 /// <param name="EvaporatorFans">One state per fan: running or stopped.</param>
 /// <param name="RunMinutes">How long the compressor has been running.</param>
+/// <param name="SinceDefrostMinutes">How long ago the last defrost ended, with defrost "refrigerating".</param>
 public sealed record CircuitQuestion(
     string? Refrigerant, EquipmentKind Kind, string? Target, Dictionary<string, string>? Readings,
     double ElevationM = 0, FactState[]? EvaporatorFans = null, FactState? Coil = null, FactState? Compressor = null,
-    double? RunMinutes = null, FactState? CondenserFan = null, FactState? CondenserFace = null);
+    double? RunMinutes = null, FactState? Defrost = null, double? SinceDefrostMinutes = null, FactState? CondenserFan = null, FactState? CondenserFace = null);
 
 /// <param name="Value">°C, K or a plain ratio, by <paramref name="Unit"/>.</param>
 /// <param name="Low">Lower end of the target band.</param>
@@ -47,6 +48,8 @@ public static class CircuitAnalysisEndpoint
             errors["elevationM"] = [$"Metres above sea level, {Atmosphere.LowestElevationM} to {Atmosphere.HighestElevationM}."];
         if (question.RunMinutes is not (null or (>= 0 and <= 100_000)))
             errors["runMinutes"] = ["Minutes, 0 to 100000."];
+        if (question.SinceDefrostMinutes is not (null or (>= 0 and <= 100_000)))
+            errors["sinceDefrostMinutes"] = ["Minutes, 0 to 100000."];
         var target = Read("target", question.Target, QuantityKind.Temperature, errors);
         var values = new Dictionary<MeasuringPoint, TypedValue>();
         foreach (var (name, text) in question.Readings ?? [])
@@ -67,7 +70,12 @@ public static class CircuitAnalysisEndpoint
         var conditions = new OperatingConditions(
             [.. (q.EvaporatorFans ?? []).Select(f => (FactState?)f)], q.Coil, q.Compressor,
             q.RunMinutes is { } minutes ? TimeSpan.FromMinutes(minutes) : null, q.CondenserFan, q.CondenserFace,
-            values.TryGetValue(MeasuringPoint.BoxAir, out var box) ? box.Temperature - target : null, target);
+            values.TryGetValue(MeasuringPoint.BoxAir, out var box) ? box.Temperature - target : null, target)
+        {
+            Defrost = q.Defrost,
+            SinceDefrost = q.SinceDefrostMinutes is { } since ? TimeSpan.FromMinutes(since) : null,
+            CondenserAir = values.TryGetValue(MeasuringPoint.CondenserAir, out var ambient) ? ambient.Temperature : null,
+        };
         var atmosphere = Atmosphere.AtElevation(q.ElevationM);
         var readings = values.ToDictionary(v => v.Key, v => new TakenReading(Guid.Empty, v.Key, DateTimeOffset.UnixEpoch, v.Value, atmosphere, conditions));
         return CircuitBench.Analyse(new(fluid, CircuitTargets.Of(q.Kind), readings), conditions);

@@ -112,6 +112,8 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
             See(AsFound.EvaporatorFan, fan == unit.EvaporatorFans ? seen.LastFan : FactState.Running, fan);
         See(AsFound.Coil, seen.Coil);
         See(AsFound.Compressor, FactState.Running, null, start + TimeSpan.FromMinutes(minute - seen.RunMin));
+        if (unit.Target.Celsius < 0)
+            See(AsFound.Defrost, FactState.Refrigerating, null, start - TimeSpan.FromHours(2));
         See(AsFound.CondenserFan, seen.CondenserFan);
         See(AsFound.CondenserFace, seen.Condenser);
         minute += 6;

@@ -37,6 +37,7 @@ public static class CircuitText
         AsFound.EvaporatorFan => "evaporator fan",
         AsFound.Coil => "coil",
         AsFound.Compressor => "compressor",
+        AsFound.Defrost => "defrost",
         AsFound.CondenserFan => "condenser fan",
         _ => "condenser face",
     };
@@ -50,6 +51,8 @@ public static class CircuitText
         FactState.Frosted => "light frost",
         FactState.Iced => "iced",
         FactState.Clean => "clean",
+        FactState.Refrigerating => "over, refrigerating",
+        FactState.Defrosting => "under way",
         _ => "dirty",
     };
 
@@ -63,6 +66,9 @@ public static class CircuitText
     /// <summary>Why a result does not fully count, and what would change that.</summary>
     public static string Reason(ReasonCode code) => code switch
     {
+        ReasonCode.Defrosting => "It is in defrost. Log again 10 min after its end.",
+        ReasonCode.JustDefrosted => "Out of defrost for less than 10 min: the coil is still warm and wet.",
+        ReasonCode.ColdAmbient => "The condenser air is cold, so head is held up and swings. Log its low and its high.",
         ReasonCode.FanStopped => "An evaporator fan is off. Get every fan running, then log again.",
         ReasonCode.CoilIced => "The coil is iced. Thaw all of it, let it settle, then log again.",
         ReasonCode.CompressorOff => "The compressor is off. Log again after 15 min of running.",

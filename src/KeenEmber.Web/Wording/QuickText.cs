@@ -22,6 +22,7 @@ public static class QuickText
         (AsFound.EvaporatorFan, "fan, fans, evap fan, evap fans, evaporator fan, evaporator fans"),
         (AsFound.Coil, "coil, evap, evaporator"),
         (AsFound.Compressor, "comp, compressor"),
+        (AsFound.Defrost, "defrost"),
         (AsFound.CondenserFan, "cond fan, condenser fan"),
         (AsFound.CondenserFace, "cond, condenser"));
 
@@ -33,7 +34,9 @@ public static class QuickText
         (FactState.Frosted, "frost, frosted"),
         (FactState.Iced, "ice, iced, frozen"),
         (FactState.Clean, "clean"),
-        (FactState.Dirty, "dirty, blocked"));
+        (FactState.Dirty, "dirty, blocked"),
+        (FactState.Refrigerating, "over, ended, done"),
+        (FactState.Defrosting, "under way, started"));
 
     private static readonly HashSet<string> Minutes = ["min", "mins", "minutes", "m"];
     private static readonly HashSet<string> Hours = ["h", "hr", "hrs", "hours"];

@@ -98,6 +98,8 @@ public class PatternTests
     [InlineData("fan", StepKind.RestoreFans)]
     [InlineData("off", StepKind.FindWhyStopped)]
     [InlineData("unknown", StepKind.RecordFact)]
+    [InlineData("defrost", StepKind.LetDefrostEnd)]
+    [InlineData("wet", StepKind.WaitToSettle)]
     [InlineData("fresh", StepKind.WaitToSettle)]
     public void The_next_step_follows_the_order_of_the_job(string situation, StepKind expected)
     {
@@ -105,6 +107,8 @@ public class PatternTests
         {
             "fan" => Bench.Settled with { EvaporatorFans = [FactState.Stopped] },
             "off" => Bench.Settled with { Compressor = FactState.Stopped },
+            "defrost" => Bench.Settled with { Defrost = FactState.Defrosting },
+            "wet" => Bench.Settled with { Defrost = FactState.Refrigerating, SinceDefrost = TimeSpan.FromMinutes(3) },
             "unknown" => Bench.Settled with { Coil = null },
             _ => Bench.Settled with { RunTime = TimeSpan.FromMinutes(5) },
         };

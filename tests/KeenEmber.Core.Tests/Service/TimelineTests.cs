@@ -81,6 +81,19 @@ public class TimelineTests
     }
 
     [Fact]
+    public void Time_since_a_defrost_and_the_condenser_air_are_those_of_the_moment()
+    {
+        var timeline = Of(
+            Seen(AsFound.Defrost, FactState.Defrosting, 0), Seen(AsFound.Defrost, FactState.Refrigerating, 20, sinceMinute: 18),
+            Reading(MeasuringPoint.CondenserAir, 8, 1), Reading(MeasuringPoint.CondenserAir, 12, 21));
+        Assert.Equal(FactState.Defrosting, timeline.ConditionsAt(Start.AddMinutes(5)).Defrost);
+        Assert.Null(timeline.ConditionsAt(Start.AddMinutes(5)).SinceDefrost);
+        Assert.Equal(TimeSpan.FromMinutes(7), timeline.ConditionsAt(Start.AddMinutes(25)).SinceDefrost);
+        Assert.Equal(8, timeline.ConditionsAt(Start.AddMinutes(5)).CondenserAir!.Value.Celsius, 1e-9);
+        Assert.Equal(12, timeline.ConditionsAt(Start.AddMinutes(25)).CondenserAir!.Value.Celsius, 1e-9);
+    }
+
+    [Fact]
     public void The_box_is_compared_with_its_target() =>
         Assert.Equal(8, Of(Reading(MeasuringPoint.BoxAir, -12, 1)).ConditionsAt(Start.AddMinutes(2)).BoxAboveTarget!.Value.Kelvin, 1e-9);
 

@@ -12,12 +12,20 @@ public sealed class LookModel(VisitDesk desk) : VisitPage(desk)
 
     public string? RunTime { get; private set; }
 
-    public string? RunTimeError { get; private set; }
+    public (AsFound Fact, string Message)? RunTimeError { get; private set; }
+
+    /// <summary>What the minutes beside a fact mean, and how many they are now; null for a fact that has none.</summary>
+    public (string Label, TimeSpan? Now)? Duration(AsFound fact) => fact switch
+    {
+        AsFound.Compressor => ("running for, min", View.Conditions.RunTime),
+        AsFound.Defrost => ("over for, min", View.Conditions.SinceDefrost),
+        _ => null,
+    };
 
     /// <summary>Every fact this unit has, each evaporator fan on its own.</summary>
     public IEnumerable<(AsFound Fact, int? Index)> Facts() =>
         Enumerable.Range(1, View.Equipment.EvaporatorFans).Select(n => (AsFound.EvaporatorFan, (int?)n))
-            .Concat([(AsFound.Coil, null), (AsFound.Compressor, null), (AsFound.CondenserFan, null), (AsFound.CondenserFace, null)]);
+            .Concat([(AsFound.Coil, null), (AsFound.Compressor, null), (AsFound.Defrost, null), (AsFound.CondenserFan, null), (AsFound.CondenserFace, null)]);
 
     public ObservationEntry? Seen(AsFound fact, int? index) => View.Timeline.FactAt(fact, index, View.Now);
 
@@ -33,7 +41,7 @@ public sealed class LookModel(VisitDesk desk) : VisitPage(desk)
             if (QuantityReader.Number(runTime) is not (>= 0 and <= LongestRunMinutes and var minutes))
             {
                 RunTime = runTime;
-                RunTimeError = "Minutes as a number, such as 25.";
+                RunTimeError = (fact, "Minutes as a number, such as 25.");
                 return Page();
             }
 

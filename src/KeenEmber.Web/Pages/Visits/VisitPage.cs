@@ -80,7 +80,7 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
     public IEnumerable<(string Page, string Name, string Inside)> Stations()
     {
         var c = View.Conditions;
-        var looked = c.EvaporatorFans.Count(f => f is not null) + new[] { c.Coil, c.Compressor, c.CondenserFan, c.CondenserFace }.Count(f => f is not null);
+        var looked = c.EvaporatorFans.Count(f => f is not null) + new[] { c.Coil, c.Compressor, c.Defrost, c.CondenserFan, c.CondenserFace }.Count(f => f is not null);
         yield return ("Look", "Look", looked == 1 ? "1 fact" : $"{looked} facts");
         yield return ("Circuit", "Circuit", View.Readings.Count == 1 ? "1 reading" : $"{View.Readings.Count} readings");
         yield return ("Record", "Record", View.Timeline.Standing.Count == 1 ? "1 entry" : $"{View.Timeline.Standing.Count} entries");
