@@ -49,12 +49,6 @@ public sealed class EquipmentStore(Database database)
         return [.. db.Query<SiteRow>("SELECT id, name, elevation_m AS ElevationM, time_zone AS TimeZone FROM site ORDER BY name").Select(r => r.ToSite())];
     }
 
-    public void SaveSite(Site site)
-    {
-        using var db = database.Open();
-        SaveSite(db, site);
-    }
-
     /// <summary>Every unit, by tag within its site.</summary>
     public IReadOnlyList<Equipment> All()
     {

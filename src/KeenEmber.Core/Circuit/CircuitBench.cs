@@ -42,9 +42,6 @@ public static class CircuitBench
             (_, at) => CircuitFormulas.CompressionRatio(at(SuctionPressure).Pressure, at(DischargePressure).Pressure), []),
     };
 
-    /// <summary>The points a result is computed from.</summary>
-    public static IReadOnlyList<MeasuringPoint> Needs(ResultKind kind) => Recipes[kind].Needs;
-
     private static CircuitResult Compute(ResultKind kind, CircuitInput input, IReadOnlyList<CircuitChallenge> challenges)
     {
         var recipe = Recipes[kind];

@@ -17,7 +17,4 @@ public readonly record struct ValidityReason(ReasonCode Code, ValidityLevel Leve
 public sealed record Validity(IReadOnlyList<ValidityReason> Reasons)
 {
     public ValidityLevel Level => Reasons.Count == 0 ? ValidityLevel.Good : Reasons.Max(r => r.Level);
-
-    /// <summary>The reason to name first: the gravest, then the one that comes first in the table.</summary>
-    public ReasonCode? First => Reasons.Count == 0 ? null : Reasons.MaxBy(r => r.Level).Code;
 }

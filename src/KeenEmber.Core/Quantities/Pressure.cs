@@ -7,13 +7,6 @@ public readonly record struct Pressure(double Kpa) : IComparable<Pressure>
     /// <summary>Standard atmosphere (ISO 2533:1975), 101.325 kPa.</summary>
     public static readonly Pressure StandardAtmosphere = new(101.325);
 
-    public static Pressure FromKpa(double absoluteKpa) => new(absoluteKpa);
-
-    /// <summary>Absolute = gauge + local atmosphere.</summary>
-    /// <param name="gaugeKpa">Gauge pressure in kPa; negative for a vacuum.</param>
-    /// <param name="atmosphere">Absolute pressure of the air round the gauge.</param>
-    public static Pressure FromGaugeKpa(double gaugeKpa, Pressure atmosphere) => new(gaugeKpa + atmosphere.Kpa);
-
     /// <summary>Kilopascal above (negative: below) the given atmosphere.</summary>
     public double GaugeKpa(Pressure atmosphere) => Kpa - atmosphere.Kpa;
 

@@ -11,8 +11,6 @@ public readonly record struct Temperature(double Kelvin) : IComparable<Temperatu
 
     public double Fahrenheit => Celsius * 1.8 + 32;
 
-    public static Temperature FromKelvin(double tempK) => new(tempK);
-
     public static Temperature FromCelsius(double tempC) => new(tempC + ZeroCelsiusInKelvin);
 
     public static Temperature FromFahrenheit(double tempF) => FromCelsius((tempF - 32) / 1.8);

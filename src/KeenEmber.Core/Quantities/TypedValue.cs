@@ -5,8 +5,6 @@ namespace KeenEmber.Core.Quantities;
 /// <param name="Unit">The unit typed, or the shop's own when none was.</param>
 public sealed record TypedValue(double Number, Unit Unit)
 {
-    public static TypedValue Of(Temperature t) => new(t.Celsius, Unit.Celsius);
-
     /// <summary>Kelvin for a temperature, absolute kilopascal for a pressure.</summary>
     /// <param name="atmosphere">Local atmosphere, needed to make a gauge pressure absolute.</param>
     public double Si(Pressure atmosphere)

@@ -55,8 +55,5 @@ public sealed record Refrigerant(string Name, SafetyClass Safety, Oil Oil, Compo
     public Temperature? MidpointTemperature(Pressure pressure) =>
         BubbleTemperature(pressure) is { } bubble && DewTemperature(pressure) is { } dew ? Temperature.Midpoint(bubble, dew) : null;
 
-    /// <summary>Dew less bubble temperature at a pressure: 0 for a pure fluid.</summary>
-    public TemperatureDifference? Glide(Pressure pressure) => DewTemperature(pressure) - BubbleTemperature(pressure);
-
     public override string ToString() => Name;
 }

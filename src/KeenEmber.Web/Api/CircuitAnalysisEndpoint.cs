@@ -38,18 +38,22 @@ public static class CircuitAnalysisEndpoint
         .WithSummary("Results, validity, challenges and findings of one set of circuit readings")
         .ProducesValidationProblem();
 
+    private const double MostMinutes = 100_000;
+
     private static Results<Ok<CircuitAnswer>, ValidationProblem> Answer(CircuitQuestion question)
     {
         var errors = new Dictionary<string, string[]>();
         var fluid = RefrigerantCatalogue.Find(question.Refrigerant);
         if (fluid is null)
             errors["refrigerant"] = [$"Unknown refrigerant. Known: {string.Join(", ", RefrigerantCatalogue.All)}."];
-        if (question.ElevationM is not (>= Atmosphere.LowestElevationM and <= Atmosphere.HighestElevationM))
-            errors["elevationM"] = [$"Metres above sea level, {Atmosphere.LowestElevationM} to {Atmosphere.HighestElevationM}."];
-        if (question.RunMinutes is not (null or (>= 0 and <= 100_000)))
-            errors["runMinutes"] = ["Minutes, 0 to 100000."];
-        if (question.SinceDefrostMinutes is not (null or (>= 0 and <= 100_000)))
-            errors["sinceDefrostMinutes"] = ["Minutes, 0 to 100000."];
+        if (!ElevationText.IsInRange(question.ElevationM))
+            errors["elevationM"] = [ElevationText.Problem];
+        foreach (var (field, minutes) in new[] { ("runMinutes", question.RunMinutes), ("sinceDefrostMinutes", question.SinceDefrostMinutes) })
+        {
+            if (minutes is not (null or (>= 0 and <= MostMinutes)))
+                errors[field] = [$"Minutes, 0 to {MostMinutes}."];
+        }
+
         var target = Read("target", question.Target, QuantityKind.Temperature, errors);
         var values = new Dictionary<MeasuringPoint, TypedValue>();
         foreach (var (name, text) in question.Readings ?? [])

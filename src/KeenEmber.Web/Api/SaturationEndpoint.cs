@@ -38,18 +38,13 @@ public static class SaturationEndpoint
                 : Problem("temperature", $"{fluid.Name} is known from {Round(fluid.Dew.Lowest.Celsius)} to {Round(fluid.Dew.Highest.Celsius)} °C.");
         }
 
-        var atElevation = 0.0;
-        if (elevationM is not null)
-        {
-            if (QuantityReader.Number(elevationM) is not (>= Atmosphere.LowestElevationM and <= Atmosphere.HighestElevationM and var metres))
-                return Problem("elevationM", $"Metres above sea level, {Atmosphere.LowestElevationM} to {Atmosphere.HighestElevationM}.");
-            atElevation = metres;
-        }
-
+        var (metres, wrong) = ElevationText.Read(elevationM);
+        if (wrong is not null)
+            return Problem("elevationM", wrong);
         var read = QuantityReader.Read(pressure, QuantityKind.Pressure, UnitPreference.Metric);
         if (read.Value is not { } reading)
             return Problem("pressure", TypingText.Problem(read.Problem!.Value, QuantityKind.Pressure, UnitPreference.Metric));
-        var absolute = new Pressure(reading.Si(Atmosphere.AtElevation(atElevation)));
+        var absolute = new Pressure(reading.Si(Atmosphere.AtElevation(metres)));
         return fluid.BubbleTemperature(absolute) is { } boiling && fluid.DewTemperature(absolute) is { } condensing
             ? TypedResults.Ok(new SaturationAnswer(fluid.Name, PressureKpa: Round(absolute.Kpa), BubbleC: Round(boiling.Celsius), DewC: Round(condensing.Celsius)))
             : Problem("pressure", $"{Round(absolute.Kpa)} kPa absolute is outside what is known of {fluid.Name}.");

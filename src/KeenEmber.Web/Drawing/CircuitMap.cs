@@ -64,19 +64,9 @@ public sealed class CircuitMap(VisitView view, MapLayout layout)
 
         if (Wide)
         {
-            svg.Text(x + drawn * 34 - 12, y + 13, FansText(fans), "quiet");
+            svg.Text(x + drawn * 34 - 12, y + 13, CircuitText.Fans(fans), "quiet");
             svg.Text(c.X + 46, c.Y - 9, view.Conditions.Coil is { } coil ? $"coil {CircuitText.Name(coil)}" : "coil not looked at", "quiet");
         }
-    }
-
-    private static string FansText(IReadOnlyList<FactState?> fans)
-    {
-        if (fans.Count == 0)
-            return "";
-        if (fans.All(f => f == FactState.Running))
-            return fans.Count == 1 ? "fan running" : $"all {fans.Count} fans running";
-        var stopped = fans.Select((f, i) => (f, i)).Where(x => x.f == FactState.Stopped).Select(x => (x.i + 1).ToString(CultureInfo.InvariantCulture)).ToList();
-        return stopped.Count > 0 ? $"fan {CircuitText.List(stopped)} stopped" : "fans not looked at";
     }
 
     private void DrawFan(double x, double y, double radius, FactState? state)
@@ -111,18 +101,10 @@ public sealed class CircuitMap(VisitView view, MapLayout layout)
         svg.Circle(x, y, r, "part");
         svg.Line(x - r * 0.28, y - r * 0.72, x - r * 0.58, y + r * 0.55, "stroke").Line(x + r * 0.28, y - r * 0.72, x + r * 0.58, y + r * 0.55, "stroke");
         if (Wide)
-            svg.Text(x + r + 10, y - 2, "compressor", "label").Text(x + r + 10, y + 17, RunText(view.Conditions), "quiet");
+            svg.Text(x + r + 10, y - 2, "compressor", "label").Text(x + r + 10, y + 17, CircuitText.Running(view.Conditions), "quiet");
         else
-            svg.Text(x - r - 8, y - 2, "compressor", "label end").Text(x - r - 8, y + 17, RunText(view.Conditions), "quiet end");
+            svg.Text(x - r - 8, y - 2, "compressor", "label end").Text(x - r - 8, y + 17, CircuitText.Running(view.Conditions), "quiet end");
     }
-
-    private static string RunText(OperatingConditions c) => c switch
-    {
-        { Compressor: FactState.Stopped } => "off",
-        { Compressor: FactState.Running, RunTime: { } t } => $"on for {SiteClock.Span(t)}",
-        { Compressor: FactState.Running } => "running",
-        _ => "not looked at",
-    };
 
     private void DrawMetering()
     {
@@ -144,7 +126,7 @@ public sealed class CircuitMap(VisitView view, MapLayout layout)
         {
             var result = analysis[MainResults[i]];
             var top = y + i * layout.ResultStep;
-            var state = ValidityClass(result);
+            var state = ValidityClass(result.Validity.Level);
             svg.Text(x, top + 12, CircuitText.Name(result.Kind), "quiet");
             svg.Text(x, top + 44, view.Units.Result(result), $"big {state}");
             if (!Wide)
@@ -160,7 +142,7 @@ public sealed class CircuitMap(VisitView view, MapLayout layout)
             }
 
             BandBar.Draw(svg, x + 118, top + 22, 104, result, view.Units);
-            svg.Text(x + 228, top + 30, PositionText(result), "quiet");
+            svg.Text(x + 228, top + 30, CircuitText.Position(result), "quiet");
             svg.Text(x + 228, top + 47, result.Validity.Level == ValidityLevel.Good ? "" : CircuitText.Name(result.Validity.Level), "label");
         }
     }
@@ -169,18 +151,11 @@ public sealed class CircuitMap(VisitView view, MapLayout layout)
     private static string WordsUnder(CircuitResult result) =>
         result.Value is null ? ""
         : result.Validity.Level == ValidityLevel.NotUsable ? CircuitText.Name(result.Validity.Level)
-        : result.Validity.Level == ValidityLevel.Provisional ? $"{PositionText(result)}, prov."
-        : PositionText(result);
+        : result.Validity.Level == ValidityLevel.Provisional ? $"{CircuitText.Position(result)}, prov."
+        : CircuitText.Position(result);
 
-    public static string PositionText(CircuitResult result) => result.Position switch
-    {
-        BandPosition.Below => "below band",
-        BandPosition.Above => "above band",
-        BandPosition.Inside => "in band",
-        _ => "",
-    };
-
-    public static string ValidityClass(CircuitResult result) => result.Validity.Level switch
+    /// <summary>Style class of a validity, the same on tags, results and lists.</summary>
+    public static string ValidityClass(ValidityLevel level) => level switch
     {
         ValidityLevel.Good => "counts",
         ValidityLevel.Provisional => "provisional",
@@ -193,12 +168,7 @@ public sealed class CircuitMap(VisitView view, MapLayout layout)
         var earlier = view.History[point].FirstOrDefault();
         var asked = view.Asked == point;
         var level = view.LevelOf(point);
-        var state = asked ? "asked" : reading is null ? "empty" : level switch
-        {
-            ValidityLevel.Good => "counts",
-            ValidityLevel.Provisional => "provisional",
-            _ => "unusable",
-        };
+        var state = asked ? "asked" : reading is null ? "empty" : ValidityClass(level);
         var value = reading is null ? "tap to log" : view.Units.Value(point, reading.Si);
         var third = EarlierText(point, reading, earlier);
         var spoken = $"{CircuitText.Name(point)} {value} {third}".Trim() + (reading is null ? "" : $", {CircuitText.Name(level)}");

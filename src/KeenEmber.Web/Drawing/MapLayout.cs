@@ -47,11 +47,11 @@ public sealed record MapLayout(
         "tall", 366, 772, 138,
         Coil: (118, 92, 130, 72), Condenser: (118, 612, 130, 56), Compressor: (322, 452, 30),
         Receiver: (10, 330, 30, 62), Metering: (118, 128),
-        EvaporatorFans: (62, 166), CondenserFan: (276, 594),
+        EvaporatorFans: (62, 180), CondenserFan: (276, 594),
         SuctionPipe: "M248 128 H304 Q336 128 336 160 V424",
         DischargePipe: "M336 480 V612 Q336 640 308 640 H248",
         LiquidPipe: "M118 640 H57 Q25 640 25 608 V160 Q25 128 57 128 H118",
-        Results: (50, 200), ResultStep: 82,
+        Results: (50, 212), ResultStep: 82,
         new Dictionary<MeasuringPoint, TagPlace>
         {
             [BoxAir] = new(8, 6, "M130 76 V92"),

@@ -1,3 +1,4 @@
+using System.Globalization;
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Quantities;
 
@@ -158,8 +159,39 @@ public static class CircuitText
     {
         if (refrigerant is { Name: "R744" })
             return "High-pressure CO2: rated hoses only. In a closed room the gas displaces air: leave first. Local codes and the maker's instructions come first.";
+        if (refrigerant is { Safety: Core.Refrigerants.SafetyClass.B2L })
+            return $"{refrigerant.Name} is toxic and burns ({refrigerant.Safety}): mask at hand, leave on a leak, ventilate, no flame. Local codes and the maker's instructions come first.";
         if (refrigerant is { IsFlammable: true })
             return $"{refrigerant.Name} is flammable ({refrigerant.Safety}): ventilate, no flame or spark, rated tools. Local codes and the maker's instructions come first.";
         return point?.Kind() == QuantityKind.Pressure ? "Gauges: eye protection and gloves; never vent. Certified handling only." : null;
     }
+
+    /// <summary>What the evaporator fans do, in a few words.</summary>
+    public static string Fans(IReadOnlyList<FactState?> fans)
+    {
+        if (fans.Count == 0)
+            return "";
+        if (fans.All(f => f == FactState.Running))
+            return fans.Count == 1 ? "fan running" : $"all {fans.Count} fans running";
+        var stopped = fans.Select((f, i) => (f, i)).Where(x => x.f == FactState.Stopped).Select(x => (x.i + 1).ToString(CultureInfo.InvariantCulture)).ToList();
+        return stopped.Count > 0 ? $"fan {List(stopped)} stopped" : "fans not looked at";
+    }
+
+    /// <summary>Whether the compressor runs, and for how long.</summary>
+    public static string Running(OperatingConditions c) => c switch
+    {
+        { Compressor: FactState.Stopped } => "off",
+        { Compressor: FactState.Running, RunTime: { } t } => $"on for {SiteClock.Span(t)}",
+        { Compressor: FactState.Running } => "running",
+        _ => "not looked at",
+    };
+
+    /// <summary>Where a result lies against its band; nothing without a band.</summary>
+    public static string Position(CircuitResult result) => result.Position switch
+    {
+        BandPosition.Below => "below band",
+        BandPosition.Above => "above band",
+        BandPosition.Inside => "in band",
+        _ => "",
+    };
 }

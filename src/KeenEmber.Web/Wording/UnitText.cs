@@ -15,8 +15,6 @@ public sealed class UnitText(UnitPreference units, Pressure atmosphere)
 
     public string TemperatureUnit => units.Temperature.Symbol;
 
-    public string PressureUnit => units.Pressure.Symbol;
-
     /// <summary>A difference has no degrees mark in metric (K) and Fahrenheit degrees in US units.</summary>
     public string DifferenceUnit => Us ? "°F" : "K";
 
@@ -75,5 +73,5 @@ public sealed class UnitText(UnitPreference units, Pressure atmosphere)
 
     private double InDifference(double kelvin) => Us ? kelvin * 1.8 : kelvin;
 
-    private double InGauge(double absoluteKpa) => Pressure.FromKpa(absoluteKpa).GaugeKpa(atmosphere) / units.Pressure.Scale;
+    private double InGauge(double absoluteKpa) => new Pressure(absoluteKpa).GaugeKpa(atmosphere) / units.Pressure.Scale;
 }

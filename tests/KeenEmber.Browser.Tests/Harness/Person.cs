@@ -29,8 +29,6 @@ public sealed class Person : IDisposable
 
     public string Path => new Uri(driver.Url).AbsolutePath;
 
-    public string Title => driver.Title;
-
     public void Dispose() => driver.Dispose();
 
     /// <summary>Sets the size of the page itself, whatever the window's frame takes.</summary>

@@ -54,7 +54,7 @@ public sealed class CardModel(ShopStore shops) : PageModel
             return NotFound();
         Fluid = fluid;
         var units = shops.Get().Units;
-        (var elevationM, ElevationError) = ElevationField.Read(ElevationM);
+        (var elevationM, ElevationError) = ElevationText.Read(ElevationM);
         var atmosphere = Atmosphere.AtElevation(elevationM);
         UnitText In(UnitPreference preference) => new(preference, atmosphere);
         Mine = In(units);

@@ -43,7 +43,7 @@ public sealed class StandingModel(ShopStore shops) : PageModel
             return NotFound();
         Fluid = fluid;
         var preference = shops.Get().Units;
-        var (elevationM, error) = ElevationField.Read(ElevationM);
+        var (elevationM, error) = ElevationText.Read(ElevationM);
         if (error is not null)
             Errors["elevation"] = error;
         var atmosphere = Atmosphere.AtElevation(elevationM);
