@@ -37,14 +37,15 @@ public static class BandBar
             _ => "band-mark dotted",
         };
         svg.Line(At(value), y - 3, At(value), y + Height + 3, mark);
-        svg.Text(At(band.Low), y + Height + 15, Figure(band.Low, result, units), "band-figure");
-        svg.Text(At(band.High), y + Height + 15, Figure(band.High, result, units), "band-figure");
+        // A narrow band keeps its two figures apart: one ends where it begins, the other begins where it ends.
+        svg.Text(At(band.Low) + 4, y + Height + 15, Figure(band.Low, result, units), "band-figure end");
+        svg.Text(At(band.High) - 4, y + Height + 15, Figure(band.High, result, units), "band-figure");
     }
 
     private static string Figure(double value, CircuitResult result, UnitText units)
     {
         var shown = units.OnScale(result.Quantity, value);
-        return shown.ToString(shown == Math.Round(shown) ? "0" : "0.#", CultureInfo.InvariantCulture);
+        return shown.ToString(result.Quantity == ResultQuantity.Ratio ? "0.#" : "0", CultureInfo.InvariantCulture);
     }
 
     private static string Label(CircuitResult result, UnitText units) => result is { Value: not null, Band: { } band }

@@ -141,7 +141,7 @@ public sealed class CircuitMap(VisitView view, MapLayout layout)
                 continue;
             }
 
-            BandBar.Draw(svg, x + 118, top + 22, 104, result, view.Units);
+            BandBar.Draw(svg, x + 124, top + 22, 96, result, view.Units);
             svg.Text(x + 228, top + 30, CircuitText.Position(result), "quiet");
             svg.Text(x + 228, top + 47, result.Validity.Level == ValidityLevel.Good ? "" : CircuitText.Name(result.Validity.Level), "label");
         }
