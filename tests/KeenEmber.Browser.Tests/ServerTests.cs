@@ -107,6 +107,28 @@ public sealed partial class ServerTests(DemoApp demo) : IClassFixture<DemoApp>
         Assert.Equal(Regex.Count(before, "class=\"what\""), Regex.Count(after, "class=\"what\""));
     }
 
+    [Theory]
+    [InlineData("circuit?handler=Reading", "value", "-12.5")]
+    [InlineData("record?handler=Correct", "text", "-12.5")]
+    [InlineData("record?handler=Strike", "text", "")]
+    public async Task A_correction_sent_twice_is_stored_once(string handler, string field, string value)
+    {
+        var visit = (await AnyVisit()).Replace("/circuit", "/", StringComparison.Ordinal);
+        var page = await Page(visit + "circuit");
+        var token = Regex.Match(page, "__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)").Groups[1].Value;
+        var corrects = Regex.Match(page, "data-point=\"BoxAir\"[^>]*data-entry=\"([^\"]+)").Groups[1].Value;
+        var before = Regex.Count(await Page(visit + "record"), "class=\"what\"");
+        var form = new Dictionary<string, string>
+        {
+            ["__RequestVerificationToken"] = token, ["entryId"] = Guid.CreateVersion7().ToString(), ["point"] = "BoxAir", ["corrects"] = corrects, [field] = value,
+        };
+        for (var time = 0; time < 2; time++)
+            Assert.Equal(HttpStatusCode.Redirect, (await demo.Server.Http.PostAsync(visit + handler, new FormUrlEncodedContent(form), Cancel)).StatusCode);
+        var record = await Page(visit + "record");
+        Assert.Equal(before + (value.Length > 0 ? 1 : 0), Regex.Count(record, "class=\"what\""));
+        Assert.Contains("no longer stands", record, StringComparison.Ordinal);
+    }
+
     [Fact]
     public async Task A_huge_paste_into_the_preview_is_answered_and_not_swallowed()
     {

@@ -112,9 +112,15 @@ public static class StandingPressureTest
         return gasKpa > 0 && OffK(label, without) is { } off ? Math.Abs(off) : double.MaxValue;
     }
 
+    /// <summary>
+    /// By misfit to a tenth of a kelvin; among equals first the one whose bubble line is nearest, since a charge at rest is mostly liquid.
+    /// Otherwise every blend with a wide glide would come before the one that fits exactly.
+    /// </summary>
     private static List<StandingCandidate> Rank(StandingReading[] readings) =>
         [.. RefrigerantCatalogue.All.Select(r => new StandingCandidate(r, Misfit(r, readings)))
-            .Where(c => c.MisfitK <= WorthNamingK).OrderBy(c => c.MisfitK).Take(MostCandidates)];
+            .Where(c => c.MisfitK <= WorthNamingK)
+            .OrderBy(c => Math.Round(c.MisfitK, 1)).ThenBy(c => readings.Sum(r => Math.Abs((c.Refrigerant.BubbleTemperature(r.Pressure)!.Value - r.Temperature).Kelvin)))
+            .Take(MostCandidates)];
 
     private static double Misfit(Refrigerant refrigerant, StandingReading[] readings)
     {

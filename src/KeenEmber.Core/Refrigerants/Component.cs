@@ -13,7 +13,7 @@ public sealed record Component(string Name, double MolarMass, double Gwp, Wagner
     /// <summary>Step for the slope of the continuation, K.</summary>
     private const double SlopeStepK = 0.5;
 
-    /// <summary>Covolume b of Peng–Robinson, J/(mol·kPa).</summary>
+    /// <summary>Covolume b of Peng–Robinson, L/mol.</summary>
     internal double Covolume { get; } = PengRobinson.Covolume(Line.Highest.Kelvin, Line.CriticalPressureKpa);
 
     /// <summary>

@@ -20,7 +20,7 @@ internal static class PengRobinson
     /// <summary>a/(bRT) at the critical point, 0.45724/0.0778, and a value no fluid reaches above its triple point.</summary>
     private static readonly (double Low, double High) AttractionRange = (5.8, 60);
 
-    /// <summary>Covolume b = 0.0778·R·Tc/pc in m³/kmol-like units of J/(mol·kPa).</summary>
+    /// <summary>Covolume b = 0.0778·R·Tc/pc, J/(mol·kPa), that is L/mol.</summary>
     internal static double Covolume(double criticalTempK, double criticalPressureKpa) =>
         CovolumeFactor * GasConstant * criticalTempK / criticalPressureKpa;
 

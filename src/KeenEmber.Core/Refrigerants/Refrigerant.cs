@@ -14,7 +14,7 @@ public enum Oil { Mineral, MineralOrAlkylbenzene, MineralOrPolyolester, Polyoles
 /// <param name="Bubble">Boiling liquid: subcooling is counted from here.</param>
 /// <param name="Dew">Condensing vapour: superheat is counted from here.</param>
 /// <param name="Source">Where the lines come from.</param>
-public sealed record Refrigerant(string Name, SafetyClass Safety, Oil Oil, Composition Composition, ISaturationLine Bubble, ISaturationLine Dew, string Source)
+public sealed record Refrigerant(string Name, SafetyClass Safety, Oil Oil, Composition Composition, SaturationTable Bubble, SaturationTable Dew, string Source)
 {
     public const string MixtureMethod = "Peng-Robinson from the composition";
 
@@ -24,7 +24,11 @@ public sealed record Refrigerant(string Name, SafetyClass Safety, Oil Oil, Compo
     /// <summary>Up to this share of the mass-weighted critical temperature; nearer, bubble and dew run together and the solver may not settle.</summary>
     private const double MixtureHighestShare = 0.97;
 
-    private const double TableStepK = 1;
+    /// <summary>Distance of a mixture's table points, K: each costs a solution.</summary>
+    private const double MixtureStepK = 1;
+
+    /// <summary>Distance for an equation, K: cheap, and needed where the pseudo-pure lines bend sharply in the last kelvin below critical.</summary>
+    private const double EquationStepK = 0.2;
 
     /// <summary>A refrigerant known only by what it consists of: a listed blend, a top-up, what a leak left.</summary>
     public static Refrigerant FromComposition(string name, SafetyClass safety, Oil oil, Composition composition)
@@ -32,13 +36,16 @@ public sealed record Refrigerant(string Name, SafetyClass Safety, Oil Oil, Compo
         var equilibrium = new MixtureEquilibrium(composition);
         var highestK = MixtureHighestShare * composition.Parts.Sum(p => p.Share * p.Component.Line.Highest.Kelvin);
         return new(name, safety, oil, composition,
-            new SaturationTable(MixtureLowestK, highestK, TableStepK, tempK => equilibrium.Bubble(tempK)?.PressureKpa),
-            new SaturationTable(MixtureLowestK, highestK, TableStepK, tempK => equilibrium.Dew(tempK)?.PressureKpa),
+            new SaturationTable(MixtureLowestK, highestK, MixtureStepK, tempK => equilibrium.Bubble(tempK)?.PressureKpa),
+            new SaturationTable(MixtureLowestK, highestK, MixtureStepK, tempK => equilibrium.Dew(tempK)?.PressureKpa),
             MixtureMethod);
     }
 
+    /// <summary>Tables end this far below the critical point, K: nearer, the lines bend too sharply for a table.</summary>
+    private const double BelowCriticalK = 0.5;
+
     internal static SaturationTable Table(WagnerEquation equation) =>
-        new(equation.Lowest.Kelvin, equation.Highest.Kelvin, TableStepK, tempK => equation.PressureAt(new(tempK))?.Kpa);
+        new(equation.Lowest.Kelvin, equation.Highest.Kelvin - BelowCriticalK, EquationStepK, tempK => equation.PressureAt(new(tempK))?.Kpa);
 
     public bool IsFlammable => Safety != SafetyClass.A1;
 

@@ -1,5 +1,4 @@
 using KeenEmber.Core.Quantities;
-using MathNet.Numerics.RootFinding;
 
 namespace KeenEmber.Core.Refrigerants;
 
@@ -10,11 +9,8 @@ public readonly record struct WagnerTerm(double Coefficient, double Exponent);
 /// A saturation line in Wagner's form, ln(p/pc) = (Tc/T) · Σ nᵢ·(1 - T/Tc)^tᵢ
 /// (W. Wagner, Cryogenics 13 (1973) 470; the coefficients' own sources stand beside them in <see cref="RefrigerantCatalogue"/>).
 /// </summary>
-public sealed class WagnerEquation(double criticalTempK, double criticalPressureKpa, double lowestTempK, params WagnerTerm[] terms) : ISaturationLine
+public sealed class WagnerEquation(double criticalTempK, double criticalPressureKpa, double lowestTempK, params WagnerTerm[] terms)
 {
-    /// <summary>How close the inverse must come, K: ten thousand times finer than any thermometer on the van.</summary>
-    private const double InverseAccuracyK = 1e-6;
-
     public double CriticalPressureKpa { get; } = criticalPressureKpa;
 
     public Temperature Lowest { get; } = new(lowestTempK);
@@ -25,17 +21,6 @@ public sealed class WagnerEquation(double criticalTempK, double criticalPressure
     /// <returns>Absolute pressure; null below the equation's lowest temperature or above the critical one.</returns>
     public Pressure? PressureAt(Temperature temperature) =>
         temperature < Lowest || temperature > Highest ? null : new(Math.Exp(LogKpa(temperature.Kelvin)));
-
-    /// <summary>Saturation temperature: the inverse of <see cref="PressureAt"/>, by Brent's method.</summary>
-    /// <returns>The temperature to 1e-6 K; null outside the equation's range.</returns>
-    public Temperature? TemperatureAt(Pressure pressure)
-    {
-        if (pressure.Kpa <= 0)
-            return null;
-        var logKpa = Math.Log(pressure.Kpa);
-        return Brent.TryFindRoot(tempK => LogKpa(tempK) - logKpa, Lowest.Kelvin, Highest.Kelvin, InverseAccuracyK, 100, out var root)
-            ? new(root) : null;
-    }
 
     /// <summary>The equation also below its stated range, where mixtures still need a component's pressure; the critical pressure above it.</summary>
     /// <returns>kPa absolute.</returns>

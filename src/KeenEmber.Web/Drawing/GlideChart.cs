@@ -59,7 +59,7 @@ public static class GlideChart
         }
     }
 
-    private static string Line(ISaturationLine line)
+    private static string Line(SaturationTable line)
     {
         var path = new StringBuilder();
         for (var tempC = RangeC.Low; tempC <= RangeC.High; tempC += 2)

@@ -39,7 +39,7 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
     {
         if (!Load(id))
             return NotFound();
-        if (entryId == Guid.Empty || View.Timeline.Standing.FirstOrDefault(e => e.Id == corrects) is not { } entry)
+        if (entryId == Guid.Empty || View.Timeline.Written.FirstOrDefault(e => e.Id == corrects) is not { } entry)
             return BadRequest();
         Desk.Append([new WithdrawalEntry(entryId, id, entry.At, View.Now, View.Visit.Author, entry.Id)]);
         return RedirectToPage(new { id });
@@ -49,7 +49,7 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
     {
         if (!Load(id))
             return NotFound();
-        if (entryId == Guid.Empty || View.Timeline.Standing.FirstOrDefault(e => e.Id == corrects) is not { } entry)
+        if (entryId == Guid.Empty || View.Timeline.Written.FirstOrDefault(e => e.Id == corrects) is not { } entry)
             return BadRequest();
         if (Corrected(entry, entryId, text) is not { } correction)
         {

@@ -29,7 +29,7 @@ document.addEventListener('alpine:init', () => {
     },
 
     slide(event) {
-      const us = document.getElementById('at').placeholder.includes('°F');
+      const us = event.target.dataset.units === 'us';
       document.getElementById('at').value = us ? `${Math.round(event.target.value * 1.8 + 32)} °F` : `${event.target.value} °C`;
       this.ask(event);
     },
