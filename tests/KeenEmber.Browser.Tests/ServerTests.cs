@@ -116,7 +116,9 @@ public sealed partial class ServerTests(DemoApp demo) : IClassFixture<DemoApp>
         var visit = (await AnyVisit()).Replace("/circuit", "/", StringComparison.Ordinal);
         var page = await Page(visit + "circuit");
         var token = Regex.Match(page, "__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)").Groups[1].Value;
-        var corrects = Regex.Match(page, "data-point=\"BoxAir\"[^>]*data-entry=\"([^\"]+)").Groups[1].Value;
+        var corrects = Guid.CreateVersion7().ToString();
+        await demo.Server.Http.PostAsync(visit + "circuit?handler=Reading", new FormUrlEncodedContent(
+            new Dictionary<string, string> { ["__RequestVerificationToken"] = token, ["entryId"] = corrects, ["point"] = "BoxAir", ["value"] = "-12" }), Cancel);
         var before = Regex.Count(await Page(visit + "record"), "class=\"what\"");
         var form = new Dictionary<string, string>
         {
