@@ -1,4 +1,5 @@
 using Dapper;
+using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Service;
 using Microsoft.Data.Sqlite;
@@ -10,7 +11,8 @@ public sealed class EquipmentStore(Database database)
 {
     private const string Columns = """
         SELECT e.id, e.site_id AS SiteId, e.tag, e.name, e.kind, e.target_k AS TargetK, e.evaporator_fans AS EvaporatorFans, e.product, e.location,
-               c.id AS CircuitId, c.refrigerant, c.charge_kg AS ChargeKg, c.metering, c.condenser, c.has_receiver AS HasReceiver, c.nameplate
+               c.id AS CircuitId, c.refrigerant, c.charge_kg AS ChargeKg, c.metering, c.condenser, c.parts, c.nameplate,
+               c.coils, c.rated_current_a AS RatedCurrentA, c.coldest_ambient_k AS ColdestAmbientK
         FROM equipment e JOIN circuit c ON c.equipment_id = e.id
         """;
 
@@ -30,12 +32,18 @@ public sealed class EquipmentStore(Database database)
         public double? ChargeKg { get; init; }
         public string Metering { get; init; } = "";
         public string Condenser { get; init; } = "";
-        public bool HasReceiver { get; init; }
+        public string Parts { get; init; } = "";
         public string Nameplate { get; init; } = "";
+        public int Coils { get; init; }
+        public double? RatedCurrentA { get; init; }
+        public double? ColdestAmbientK { get; init; }
 
         public Equipment ToEquipment() => new(
             Guid.Parse(Id), Guid.Parse(SiteId), Tag, Name, Enum.Parse<EquipmentKind>(Kind), new(TargetK), EvaporatorFans, Product, Location,
-            new(Guid.Parse(CircuitId), Refrigerant, ChargeKg, Enum.Parse<Metering>(Metering), Enum.Parse<CondenserKind>(Condenser), HasReceiver, Nameplate));
+            new(Guid.Parse(CircuitId), Refrigerant, ChargeKg, Enum.Parse<Metering>(Metering), Enum.Parse<CondenserKind>(Condenser), Enum.Parse<CircuitParts>(Parts), Nameplate)
+            {
+                Coils = Coils, RatedCurrentA = RatedCurrentA, ColdestAmbient = ColdestAmbientK is { } k ? new(k) : null,
+            });
     }
 
     private sealed record SiteRow(string Id, string Name, double ElevationM, string TimeZone)
@@ -87,14 +95,16 @@ public sealed class EquipmentStore(Database database)
             });
             var c = unit.Circuit;
             db.Execute("""
-                INSERT INTO circuit (id, equipment_id, refrigerant, charge_kg, metering, condenser, has_receiver, nameplate)
-                VALUES (@Id, @EquipmentId, @RefrigerantName, @ChargeKg, @Metering, @Condenser, @HasReceiver, @Nameplate)
+                INSERT INTO circuit (id, equipment_id, refrigerant, charge_kg, metering, condenser, parts, nameplate, coils, rated_current_a, coldest_ambient_k)
+                VALUES (@Id, @EquipmentId, @RefrigerantName, @ChargeKg, @Metering, @Condenser, @Parts, @Nameplate, @Coils, @RatedCurrentA, @ColdestAmbientK)
                 ON CONFLICT (id) DO UPDATE SET refrigerant = excluded.refrigerant, charge_kg = excluded.charge_kg, metering = excluded.metering,
-                    condenser = excluded.condenser, has_receiver = excluded.has_receiver, nameplate = excluded.nameplate
+                    condenser = excluded.condenser, parts = excluded.parts, nameplate = excluded.nameplate, coils = excluded.coils,
+                    rated_current_a = excluded.rated_current_a, coldest_ambient_k = excluded.coldest_ambient_k
                 """, new
             {
                 Id = c.Id.ToString(), EquipmentId = unit.Id.ToString(), c.RefrigerantName, c.ChargeKg,
-                Metering = c.Metering.ToString(), Condenser = c.Condenser.ToString(), c.HasReceiver, c.Nameplate,
+                Metering = c.Metering.ToString(), Condenser = c.Condenser.ToString(), Parts = c.Parts.ToString(), c.Nameplate,
+                c.Coils, c.RatedCurrentA, ColdestAmbientK = c.ColdestAmbient?.Kelvin,
             });
         }
         catch (SqliteException e) when (e.SqliteExtendedErrorCode == Database.UniqueViolated)

@@ -18,13 +18,19 @@ public sealed record VisitView(
 
     public SiteClock Clock { get; } = new(Site);
 
+    public CircuitMakeUp MakeUp { get; } = Equipment.MakeUp;
+
+    public string Name(MeasuringPoint point) => CircuitText.Name(point, MakeUp);
+
+    public string Name(ResultKind kind) => CircuitText.Name(kind, MakeUp);
+
     public bool IsUnderWay => Visit.IsUnderWay(Now);
 
     public bool IsCallback => Earlier.Count > 0 && Visit.IsCallbackAfter(Earlier[0]);
 
     public string Stands => Analysis is null
         ? $"{Equipment.Circuit.RefrigerantName} is not in the catalogue: readings are kept, but nothing can be computed."
-        : PanelText.Stands(Analysis, Readings.Count > 0);
+        : PanelText.Stands(Analysis, Readings.Count > 0, Equipment.MakeUp);
 
     /// <summary>The reading the map asks for: to be checked, or the one that unlocks most.</summary>
     public MeasuringPoint? Asked => Analysis is null ? null
@@ -108,12 +114,12 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
         var timeline = new Timeline(written, unit, site.Atmosphere);
         var readings = timeline.LatestReadings();
         var analysis = Analyse(unit, readings, timeline.ConditionsAt(timeline.LastMoment ?? visit.StartedAt));
-        var stands = analysis is null ? "Its refrigerant is not in the catalogue." : PanelText.Stands(analysis, readings.Count > 0);
+        var stands = analysis is null ? "Its refrigerant is not in the catalogue." : PanelText.Stands(analysis, readings.Count > 0, unit.MakeUp);
         return new(unit, site, visit, analysis, stands, analysis is not null && PanelText.NeedsAttention(analysis), visit.IsUnderWay(now));
     }
 
     private static CircuitAnalysis? Analyse(Equipment unit, IReadOnlyDictionary<MeasuringPoint, TakenReading> readings, OperatingConditions conditions) =>
         unit.Circuit.Refrigerant is { } refrigerant
-            ? CircuitBench.Analyse(new(refrigerant, CircuitTargets.Of(unit.Kind), readings), conditions)
+            ? CircuitBench.Analyse(new(refrigerant, unit.MakeUp, readings), conditions)
             : null;
 }

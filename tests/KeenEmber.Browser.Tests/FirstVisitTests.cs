@@ -173,7 +173,7 @@ public sealed class FirstVisitTests : IDisposable
 
         AddFreezer();
         person.Press("Start a visit").Tap(".circuit-map.wide [data-point=SuctionPressure]");
-        foreach (var (typed, said) in new[] { ("abc", "not a number"), ("1e9", "not a number"), ("9999999", "No gauge shows this"), ("21 °C", "This is a temperature"), ("", "Type a pressure") })
+        foreach (var (typed, said) in new[] { ("abc", "not a number"), ("1e9", "not a number"), ("9999999", "No gauge shows this"), ("21 °C", "a pressure belongs here"), ("", "Type a pressure") })
         {
             person.Type("#value", typed).Keys(Keys.Enter).ReadUntil("#value-error", said);
             Assert.Equal(typed, person.See("#value").GetAttribute("value"));

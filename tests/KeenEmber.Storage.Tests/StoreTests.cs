@@ -20,7 +20,8 @@ public sealed class StoreTests : IDisposable
         var database = new Database(folder);
         database.Migrate();
         unit = new(Guid.CreateVersion7(), site.Id, "F-3", "Fish counter freezer", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 2, "fillets", "lower floor",
-            new(Guid.CreateVersion7(), "R404A", 2.9, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, true, "0.55 kW"));
+            new(Guid.CreateVersion7(), "R404A", 2.9, Metering.ThermostaticValve, CondenserKind.AirCooledRemote,
+                CircuitParts.Receiver | CircuitParts.LiquidSolenoid, "0.55 kW") { Coils = 2, RatedCurrentA = 6.2, ColdestAmbient = Temperature.FromCelsius(-12) });
         Assert.True(new EquipmentStore(database).Save(unit, site));
         visit = new(Guid.CreateVersion7(), unit.Id, Start, "Isolde Marrin", "Soft product");
         new VisitStore(database).Start(visit);
@@ -161,6 +162,35 @@ public sealed class StoreTests : IDisposable
         Visits.Append([Reading(21, Unit.Psi)]);
         new Database(folder).Migrate();
         Assert.Single(Visits.EntriesOfEquipment(unit.Id)[visit.Id]);
+    }
+
+    /// <summary>A file of the first version, with a unit in it, keeps its receiver when the make-up becomes a set of parts.</summary>
+    [Theory]
+    [InlineData(1, CircuitParts.Receiver)]
+    [InlineData(0, CircuitParts.None)]
+    public void A_circuit_of_the_first_version_keeps_what_it_had(int receiver, CircuitParts parts)
+    {
+        var old = Directory.CreateTempSubdirectory("keen-ember-").FullName;
+        var scripts = typeof(Database).Assembly.GetManifestResourceNames().Where(n => n.Contains(".0001_", StringComparison.Ordinal)).ToList();
+        using (var db = new Database(old).Open())
+        {
+            using var reader = new StreamReader(typeof(Database).Assembly.GetManifestResourceStream(scripts[0])!);
+            db.Execute(reader.ReadToEnd());
+            db.Execute("""
+                CREATE TABLE SchemaVersions (SchemaVersionID INTEGER CONSTRAINT 'PK_SchemaVersions_SchemaVersionID' PRIMARY KEY AUTOINCREMENT NOT NULL, ScriptName TEXT NOT NULL, Applied DATETIME NOT NULL);
+                INSERT INTO SchemaVersions (ScriptName, Applied) VALUES (@script, '2026-01-01');
+                INSERT INTO site VALUES ('019c0000-0000-7000-8000-000000000001', 'Quillmere Market Hall', 6, 'Europe/London');
+                INSERT INTO equipment VALUES ('019c0000-0000-7000-8000-000000000002', '019c0000-0000-7000-8000-000000000001', 'C-1', 'Cold room', 'WalkInCooler', 276.15, 1, '', '');
+                INSERT INTO circuit VALUES ('019c0000-0000-7000-8000-000000000003', '019c0000-0000-7000-8000-000000000002', 'R134a', NULL, 'ThermostaticValve', 'AirCooledRemote', @receiver, '');
+                """, new { script = scripts[0], receiver });
+        }
+
+        var database = new Database(old);
+        database.Migrate();
+        var circuit = new EquipmentStore(database).All().Single().Circuit;
+        Assert.Equal((parts, 1, null), (circuit.Parts, circuit.Coils, circuit.RatedCurrentA));
+        SqliteConnection.ClearAllPools();
+        Directory.Delete(old, recursive: true);
     }
 
     /// <summary>Grows with every migration: a file as each earlier version left it must come up to date.</summary>

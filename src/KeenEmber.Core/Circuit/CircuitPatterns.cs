@@ -8,7 +8,8 @@ namespace KeenEmber.Core.Circuit;
 /// <remarks>
 /// Rows as in the trade's troubleshooting tables. "Suction low" is read as an evaporator TD above its band (the coil is colder than
 /// its air asks for, whatever the box temperature happens to be), "suction high" as one below it; "head" as the condenser split, which
-/// takes the weather out of it. Superheat is the coil's, or the compressor's where the coil's is not usable.
+/// takes the weather out of it. Superheat is the coil's, or the compressor's where the coil's is not usable. A unit with two
+/// coils is asked once for each.
 /// </remarks>
 public static class CircuitPatterns
 {
@@ -16,15 +17,29 @@ public static class CircuitPatterns
     public const string NotRunning = "circuit.not-running";
     public const string ShortOfCharge = "circuit.short-of-charge";
     public const string CoilStarved = "circuit.coil-starved";
+    public const string DrierRestricted = "circuit.drier-restricted";
     public const string CoilNotLoaded = "circuit.coil-not-loaded";
     public const string Overfed = "circuit.overfed";
     public const string HeavyLoad = "circuit.heavy-load";
     public const string NotPumping = "circuit.not-pumping";
     public const string HighHead = "circuit.high-head";
     public const string Overcharged = "circuit.overcharged";
+    public const string DischargeTooHot = "circuit.discharge-too-hot";
+    public const string HeadTooLow = "circuit.head-too-low-in-the-cold";
+    public const string ShortCycling = "circuit.short-cycling";
     public const string WithinTargets = "circuit.within-targets";
 
-    private sealed record Sign(ResultKind Kind, params BandPosition[] Where);
+    /// <summary>A sign of a pattern: a result that lies somewhere, or a fact that is so.</summary>
+    private abstract record Sign
+    {
+        public sealed record OfResult(ResultKind Kind, BandPosition[] Where) : Sign;
+
+        public sealed record OfFact(AsFound Fact, FactState State) : Sign;
+    }
+
+    private static Sign.OfResult Is(ResultKind kind, params BandPosition[] where) => new(kind, where);
+
+    private static Sign.OfFact Is(AsFound fact, FactState state) => new(fact, state);
 
     /// <param name="Needs">Signs without which the pattern is not named.</param>
     /// <param name="Supports">Signs that speak for it where they hold, against it where they do not, and would confirm it while unknown.</param>
@@ -33,61 +48,125 @@ public static class CircuitPatterns
     /// <summary>In the order in which a technician would take them up.</summary>
     private static readonly Pattern[] Rows =
     [
-        new(NotPumping, [new(EvaporatorTd, Below), new(CondenserSplit, Below), new(CompressionRatio, Below)], []),
-        new(ShortOfCharge, [new(SuperheatCoil, Above), new(Subcooling, Below)], [new(EvaporatorTd, Above), new(CondenserSplit, Below, Inside)]),
-        new(CoilStarved, [new(SuperheatCoil, Above), new(Subcooling, Inside, Above), new(EvaporatorTd, Above)], [new(CondenserSplit, Below, Inside)]),
-        new(CoilNotLoaded, [new(SuperheatCoil, Below), new(EvaporatorTd, Above)], [new(Subcooling, Inside), new(SuperheatCompressor, Below)]),
-        new(Overfed, [new(SuperheatCoil, Below), new(EvaporatorTd, Below, Inside)], [new(SuperheatCompressor, Below), new(Subcooling, Inside)]),
-        new(HeavyLoad, [new(SuperheatCoil, Above), new(EvaporatorTd, Below)], [new(CondenserSplit, Inside, Above)]),
-        new(Overcharged, [new(CondenserSplit, Above), new(Subcooling, Above)], [new(CompressionRatio, Above, Inside)]),
-        new(HighHead, [new(CondenserSplit, Above)], [new(Subcooling, Inside)]),
-        new(WithinTargets, [new(SuperheatCoil, Inside), new(Subcooling, Inside), new(EvaporatorTd, Inside)], [new(CondenserSplit, Inside)]),
+        new(NotPumping, [Is(EvaporatorTd, Below), Is(CondenserSplit, Below), Is(CompressionRatio, Below)],
+            [Is(CurrentShare, Below), Is(AsFound.CompressorShell, FactState.Hot)]),
+        new(ShortOfCharge, [Is(SuperheatCoil, Above), Is(Subcooling, Below)],
+            [Is(EvaporatorTd, Above), Is(CondenserSplit, Below, Inside), Is(CurrentShare, Below, Inside), Is(AsFound.SightGlass, FactState.Bubbles)]),
+        new(DrierRestricted, [Is(DrierDrop, Above)], [Is(SuperheatCoil, Above), Is(EvaporatorTd, Above)]),
+        new(CoilStarved, [Is(SuperheatCoil, Above), Is(Subcooling, Inside, Above), Is(EvaporatorTd, Above)],
+            [Is(CondenserSplit, Below, Inside), Is(AsFound.ValveBody, FactState.IceBall)]),
+        new(CoilNotLoaded, [Is(SuperheatCoil, Below), Is(EvaporatorTd, Above)],
+            [Is(Subcooling, Inside), Is(SuperheatCompressor, Below)]),
+        new(Overfed, [Is(SuperheatCoil, Below), Is(EvaporatorTd, Below, Inside)],
+            [Is(SuperheatCompressor, Below), Is(Subcooling, Inside), Is(AsFound.SuctionLineFrost, FactState.FrostedBack)]),
+        new(HeavyLoad, [Is(SuperheatCoil, Above), Is(EvaporatorTd, Below)], [Is(CondenserSplit, Inside, Above), Is(CurrentShare, Inside, Above)]),
+        new(Overcharged, [Is(CondenserSplit, Above), Is(Subcooling, Above)], [Is(CompressionRatio, Above, Inside)]),
+        new(HighHead, [Is(CondenserSplit, Above)], [Is(Subcooling, Inside), Is(AsFound.CondenserFace, FactState.Dirty)]),
+        new(DischargeTooHot, [Is(DischargeTemperature, Above)], [Is(CompressionRatio, Above), Is(SuperheatCompressor, Above)]),
+        new(HeadTooLow, [Is(CondensingLow, Below)], [Is(AsFound.CondenserFan, FactState.Cycling)]),
+        new(ShortCycling, [Is(AsFound.LowPressureControl, FactState.Chattering)], [Is(SuperheatCoil, Above), Is(Subcooling, Below)]),
+        new(WithinTargets, [Is(SuperheatCoil, Inside), Is(Subcooling, Inside), Is(EvaporatorTd, Inside)], [Is(CondenserSplit, Inside)]),
     ];
 
+    /// <summary>The same result at the second coil.</summary>
+    private static readonly Dictionary<ResultKind, ResultKind> AtSecondCoil = new()
+    {
+        [SuperheatCoil] = SuperheatCoil2, [EvaporatorTd] = EvaporatorTd2,
+    };
+
     /// <summary>Findings, the one that must be dealt with first at the front; empty when the results allow none yet.</summary>
-    public static IReadOnlyList<Finding> Find(IReadOnlyList<CircuitResult> results, OperatingConditions now)
+    public static IReadOnlyList<Finding> Find(CircuitMakeUp makeUp, IReadOnlyList<CircuitResult> results, OperatingConditions now)
     {
         var findings = new List<Finding>();
         if (now.AnyFanStopped || now.Coil == FactState.Iced)
             findings.Add(Finding.Of(AirFirst));
         if (now.Compressor == FactState.Stopped)
             findings.Add(Finding.Of(NotRunning));
-
-        CircuitResult? Usable(ResultKind kind) => results.FirstOrDefault(r => r.Kind == kind && r is { IsUsable: true, Position: not null })
-            ?? (kind == SuperheatCoil ? Usable(SuperheatCompressor) : null);
         foreach (var row in Rows)
         {
-            if (row.Needs.All(sign => Usable(sign.Kind) is { } r && sign.Where.Contains(r.Position!.Value)) && !IsCovered(row.Code, findings))
-                findings.Add(Judge(row, Usable));
+            for (var coil = 1; coil <= makeUp.Coils; coil++)
+            {
+                var evidence = new Evidence(makeUp, results, now, coil);
+                if (evidence.Judge(row) is { } finding && !IsCovered(finding, findings))
+                    findings.Add(finding);
+            }
         }
 
         return findings;
     }
 
-    /// <summary>A full condenser explains the high head that goes with it; "within targets" stands only alone.</summary>
-    private static bool IsCovered(string code, List<Finding> findings) => code switch
+    /// <summary>A full condenser explains the high head that goes with it; "within targets" stands only alone; what both coils share is said once.</summary>
+    private static bool IsCovered(Finding finding, List<Finding> findings) => finding.Code switch
     {
-        HighHead => findings.Exists(f => f.Code == Overcharged),
+        HighHead => findings.Exists(f => f.Code is Overcharged or HighHead),
         WithinTargets => findings.Count > 0,
-        _ => false,
+        _ => findings.Exists(f => f.Code == finding.Code && f.Values.Keys.All(finding.Values.ContainsKey)),
     };
 
-    private static Finding Judge(Pattern row, Func<ResultKind, CircuitResult?> usable)
+    /// <summary>What is known at one coil, and how a sign stands against it.</summary>
+    private sealed class Evidence(CircuitMakeUp makeUp, IReadOnlyList<CircuitResult> results, OperatingConditions now, int coil)
     {
-        var needed = row.Needs.Select(s => usable(s.Kind)!).ToList();
-        var known = row.Supports.Where(s => usable(s.Kind) is not null).ToList();
-        var speaking = known.Where(s => s.Where.Contains(usable(s.Kind)!.Position!.Value)).Select(s => usable(s.Kind)!).ToList();
-        var against = known.Where(s => !s.Where.Contains(usable(s.Kind)!.Position!.Value)).Select(s => usable(s.Kind)!).ToList();
-        var behind = needed.Concat(speaking).ToList();
-        var strength = behind.Exists(r => r.Validity.Level != ValidityLevel.Good) || against.Count > 0 ? Strength.Weak
-            : behind.Count >= 3 ? Strength.Strong : Strength.Fair;
-        return new(row.Code, strength, [.. behind.SelectMany(r => r.Basis).Select(r => r.EntryId).Distinct()], Values(behind))
-        {
-            Against = Values(against),
-            WouldConfirm = [.. row.Supports.Except(known).Select(s => s.Kind.ToString())],
-        };
-    }
+        /// <summary>With the coil out of action or the condenser swinging, bubbles prove nothing.</summary>
+        private bool SightGlassTells => !now.AnyFanStopped && now.Coil != FactState.Iced && !now.IsPumpedDown
+            && now.CondenserFan is not (FactState.Cycling or FactState.Stopped)
+            && now.CondenserAir is not { Celsius: < ValidityRules.ColdAmbientC }
+            && CircuitTargets.LoadOf(now.BoxAboveTarget) == Load.Settled;
 
-    private static Dictionary<string, double> Values(IEnumerable<CircuitResult> results) =>
-        results.DistinctBy(r => r.Kind).ToDictionary(r => r.Kind.ToString(), r => r.Value!.Value);
+        public Finding? Judge(Pattern row)
+        {
+            if (!row.Needs.All(s => Holds(s) == true))
+                return null;
+            var asked = row.Supports.Where(Exists).ToList();
+            var speaking = row.Needs.Concat(asked.Where(s => Holds(s) == true)).ToList();
+            var against = asked.Where(s => Holds(s) == false).ToList();
+            var behind = Results(speaking);
+            var strength = behind.Exists(r => r.Validity.Level != ValidityLevel.Good) || against.Count > 0 ? Strength.Weak
+                : speaking.Count >= 3 ? Strength.Strong : Strength.Fair;
+            return new(row.Code, strength, [.. behind.SelectMany(r => r.Basis).Select(r => r.EntryId).Distinct()], Values(behind))
+            {
+                Seen = Facts(speaking),
+                Against = Values(Results(against)),
+                SeenAgainst = Facts(against),
+                WouldConfirm = [.. asked.Where(s => Holds(s) is null).Select(Name)],
+            };
+        }
+
+        /// <summary>Null while it is not known, or not fit to tell.</summary>
+        private bool? Holds(Sign sign) => sign switch
+        {
+            Sign.OfResult r => Usable(r.Kind)?.Position is { } position ? r.Where.Contains(position) : null,
+            Sign.OfFact { Fact: AsFound.SightGlass } when !SightGlassTells => null,
+            Sign.OfFact f => now.StateOf(f.Fact) is { } state ? state == f.State : null,
+            _ => null,
+        };
+
+        /// <summary>Whether this unit has the thing at all.</summary>
+        private bool Exists(Sign sign) => sign switch
+        {
+            Sign.OfResult r => results.Any(x => x.Kind == OfThisCoil(r.Kind)),
+            Sign.OfFact { Fact: AsFound.SightGlass } => SightGlassTells && makeUp.Facts.Contains(AsFound.SightGlass),
+            Sign.OfFact f => makeUp.Facts.Contains(f.Fact),
+            _ => false,
+        };
+
+        private ResultKind OfThisCoil(ResultKind kind) => coil == 2 ? AtSecondCoil.GetValueOrDefault(kind, kind) : kind;
+
+        private CircuitResult? Usable(ResultKind kind) =>
+            results.FirstOrDefault(r => r.Kind == OfThisCoil(kind) && r is { IsUsable: true, Position: not null })
+            ?? (kind == SuperheatCoil && makeUp.Coils == 1 ? Usable(SuperheatCompressor) : null);
+
+        private List<CircuitResult> Results(IEnumerable<Sign> signs) => [.. signs.OfType<Sign.OfResult>().Select(s => Usable(s.Kind)!)];
+
+        private static List<string> Facts(IEnumerable<Sign> signs) => [.. signs.OfType<Sign.OfFact>().Select(Name)];
+
+        private static string Name(Sign sign) => sign switch
+        {
+            Sign.OfResult r => r.Kind.ToString(),
+            Sign.OfFact f => $"{f.Fact}.{f.State}",
+            _ => "",
+        };
+
+        private static Dictionary<string, double> Values(IEnumerable<CircuitResult> results) =>
+            results.DistinctBy(r => r.Kind).ToDictionary(r => r.Kind.ToString(), r => r.Value!.Value);
+    }
 }

@@ -6,11 +6,11 @@ namespace KeenEmber.Core.Circuit;
 /// <summary>What the bench computes, in the order it is read.</summary>
 public enum ResultKind
 {
-    SuperheatCoil, Subcooling, EvaporatorTd, Evaporating, SuperheatCompressor,
-    AirDrop, Condensing, CondenserSplit, CompressionRatio,
+    SuperheatCoil, Subcooling, EvaporatorTd, SuperheatCoil2, EvaporatorTd2, Evaporating, SuperheatCompressor, LineGain,
+    AirDrop, AirDrop2, Condensing, CondensingLow, CondensingHigh, CondenserSplit, CompressionRatio, DischargeTemperature, CurrentShare, DrierDrop,
 }
 
-public enum ResultQuantity { Temperature, Difference, Ratio }
+public enum ResultQuantity { Temperature, Difference, Ratio, Share }
 
 /// <summary>A named number inside a formula, for showing how a result came about.</summary>
 public enum TermKind { Reading, AbsolutePressure, DewTemperature, BubbleTemperature, MidpointTemperature }
@@ -20,16 +20,20 @@ public enum TermKind { Reading, AbsolutePressure, DewTemperature, BubbleTemperat
 public readonly record struct FormulaTerm(TermKind Kind, MeasuringPoint Point, double Si);
 
 /// <summary>One result, as far as the readings allow.</summary>
-/// <param name="Value">Kelvin on the scale, kelvin of difference, or a ratio, by <see cref="Quantity"/>; null while something is missing or outside the refrigerant's range.</param>
+/// <param name="Value">Kelvin on the scale, kelvin of difference, a ratio, or a share of 1, by <see cref="Quantity"/>; null while something is missing or outside the refrigerant's range.</param>
 /// <param name="Band">Target range in the same unit; null when the result has none.</param>
 /// <param name="Missing">Points still to be taken, in walking order.</param>
 public sealed record CircuitResult(
     ResultKind Kind, double? Value, Band? Band, Validity Validity,
     IReadOnlyList<TakenReading> Basis, IReadOnlyList<MeasuringPoint> Missing, IReadOnlyList<FormulaTerm> Terms)
 {
-    public ResultQuantity Quantity => Kind switch
+    public ResultQuantity Quantity => QuantityOf(Kind);
+
+    public static ResultQuantity QuantityOf(ResultKind kind) => kind switch
     {
-        ResultKind.Evaporating or ResultKind.Condensing => ResultQuantity.Temperature,
+        ResultKind.Evaporating or ResultKind.Condensing or ResultKind.CondensingLow or ResultKind.CondensingHigh or ResultKind.DischargeTemperature
+            => ResultQuantity.Temperature,
+        ResultKind.CurrentShare => ResultQuantity.Share,
         ResultKind.CompressionRatio => ResultQuantity.Ratio,
         _ => ResultQuantity.Difference,
     };
@@ -41,9 +45,13 @@ public sealed record CircuitResult(
     public BandPosition? Position => Value is { } value ? Band?.Place(value) : null;
 }
 
-/// <summary>What the bench is given.</summary>
+/// <summary>What the bench is given. A reading at a point the unit does not have is left aside.</summary>
 /// <param name="Readings">The latest reading of each point.</param>
-public sealed record CircuitInput(Refrigerant Refrigerant, CircuitTargets Targets, IReadOnlyDictionary<MeasuringPoint, TakenReading> Readings);
+public sealed record CircuitInput(Refrigerant Refrigerant, CircuitMakeUp MakeUp, IReadOnlyDictionary<MeasuringPoint, TakenReading> Readings)
+{
+    /// <summary>The course of the readings in time, where points were logged repeatedly: its settled stretch is judged instead of the last values.</summary>
+    public SeriesAnalysis? Series { get; init; }
+}
 
 /// <summary>Everything the readings say.</summary>
 public sealed record CircuitAnalysis(

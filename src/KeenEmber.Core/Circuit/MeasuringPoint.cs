@@ -5,27 +5,50 @@ namespace KeenEmber.Core.Circuit;
 /// <summary>Where on a circuit a value is taken, in the order a technician walks: box, coil, condensing unit.</summary>
 public enum MeasuringPoint
 {
-    /// <summary>Air of the box as it enters the coil.</summary>
+    /// <summary>Air of the box as it enters the coil; the bath of a glycol chiller.</summary>
     BoxAir,
     AirLeaving,
     SuctionLineCoil,
+
+    /// <summary>The same three at the second coil of a unit that has two.</summary>
+    BoxAir2,
+    AirLeaving2,
+    SuctionLineCoil2,
     SuctionPressure,
     SuctionLineCompressor,
+    CompressorCurrent,
     DischargeLine,
+
+    /// <summary>Head pressure; for a case on a rack the pressure of its liquid.</summary>
     DischargePressure,
+
+    /// <summary>Lowest and highest head over one whole cycle of the condenser fan.</summary>
+    HeadCycleLow,
+    HeadCycleHigh,
+
+    /// <summary>Air entering the condenser; the water leaving a water-cooled one.</summary>
     CondenserAir,
     LiquidLine,
+    LiquidAfterDrier,
 }
 
 public static class MeasuringPoints
 {
     public static IReadOnlyList<MeasuringPoint> InWalkingOrder { get; } = Enum.GetValues<MeasuringPoint>();
 
-    public static QuantityKind Kind(this MeasuringPoint point) =>
-        point is MeasuringPoint.SuctionPressure or MeasuringPoint.DischargePressure ? QuantityKind.Pressure : QuantityKind.Temperature;
+    /// <summary>Taken when something asks for them, not in the usual round.</summary>
+    private static readonly MeasuringPoint[] OnDemand = [MeasuringPoint.HeadCycleLow, MeasuringPoint.HeadCycleHigh, MeasuringPoint.LiquidAfterDrier];
 
-    /// <summary>The point a technician takes after this one: the next in walking order that has no value yet, or simply the next.</summary>
-    public static MeasuringPoint? NextAfter(this MeasuringPoint point, IReadOnlySet<MeasuringPoint> taken) =>
-        InWalkingOrder.Concat(InWalkingOrder).Skip((int)point + 1).Take(InWalkingOrder.Count - 1)
-            .Where(p => !taken.Contains(p)).Select(p => (MeasuringPoint?)p).FirstOrDefault();
+    public static QuantityKind Kind(this MeasuringPoint point) => point switch
+    {
+        MeasuringPoint.SuctionPressure or MeasuringPoint.DischargePressure or MeasuringPoint.HeadCycleLow or MeasuringPoint.HeadCycleHigh => QuantityKind.Pressure,
+        MeasuringPoint.CompressorCurrent => QuantityKind.Current,
+        _ => QuantityKind.Temperature,
+    };
+
+    /// <summary>The point a technician takes after this one: the next of the usual round that has no value yet.</summary>
+    /// <param name="points">The points of the unit.</param>
+    public static MeasuringPoint? NextAfter(this MeasuringPoint point, IReadOnlyList<MeasuringPoint> points, IReadOnlySet<MeasuringPoint> taken) =>
+        points.OrderBy(p => p <= point).ThenBy(p => p)
+            .Where(p => p != point && !OnDemand.Contains(p) && !taken.Contains(p)).Select(p => (MeasuringPoint?)p).FirstOrDefault();
 }

@@ -2,10 +2,20 @@ using KeenEmber.Core.Quantities;
 
 namespace KeenEmber.Core.Circuit;
 
-/// <summary>The as-found facts that decide whether circuit readings count.</summary>
-public enum AsFound { EvaporatorFan, Coil, Compressor, Defrost, CondenserFan, CondenserFace }
+/// <summary>The as-found facts that decide whether circuit readings count, or say themselves how the circuit is.</summary>
+public enum AsFound
+{
+    EvaporatorFan, Coil, Compressor, Defrost, CondenserFan, CondenserFace, LiquidSolenoid, SuctionStop,
 
-public enum FactState { Running, Stopped, Cycling, Clear, Frosted, Iced, Clean, Dirty, Refrigerating, Defrosting }
+    /// <summary>What can be seen and felt of the circuit without gauges.</summary>
+    SightGlass, ValveBody, SuctionLineFrost, CompressorShell, LowPressureControl,
+}
+
+public enum FactState
+{
+    Running, Stopped, Cycling, Clear, Frosted, Iced, Clean, Dirty, Refrigerating, Defrosting,
+    Open, Closed, Full, Bubbles, Bare, IceBall, FrostedBack, Warm, Hot, Cold, Steady, Chattering,
+}
 
 public static class AsFoundStates
 {
@@ -16,6 +26,12 @@ public static class AsFoundStates
         AsFound.CondenserFan => [FactState.Running, FactState.Cycling, FactState.Stopped],
         AsFound.Defrost => [FactState.Refrigerating, FactState.Defrosting],
         AsFound.CondenserFace => [FactState.Clean, FactState.Dirty],
+        AsFound.LiquidSolenoid or AsFound.SuctionStop => [FactState.Open, FactState.Closed],
+        AsFound.SightGlass => [FactState.Full, FactState.Bubbles],
+        AsFound.ValveBody => [FactState.Bare, FactState.IceBall],
+        AsFound.SuctionLineFrost => [FactState.Bare, FactState.FrostedBack],
+        AsFound.CompressorShell => [FactState.Warm, FactState.Hot, FactState.Cold],
+        AsFound.LowPressureControl => [FactState.Steady, FactState.Chattering],
         _ => [FactState.Running, FactState.Stopped],
     };
 }
@@ -42,6 +58,24 @@ public sealed record OperatingConditions(
 
     /// <summary>Air entering the condenser.</summary>
     public Temperature? CondenserAir { get; init; }
+
+    /// <summary>The facts without a property of their own that were looked at.</summary>
+    public IReadOnlyDictionary<AsFound, FactState> Seen { get; init; } = new Dictionary<AsFound, FactState>();
+
+    /// <summary>A valve is shut, so the coil is being pumped down.</summary>
+    public bool IsPumpedDown => StateOf(AsFound.LiquidSolenoid) == FactState.Closed || StateOf(AsFound.SuctionStop) == FactState.Closed;
+
+    /// <summary>The state of a fact there is one of; null when nobody has recorded it. The fans have a state each and none together.</summary>
+    public FactState? StateOf(AsFound fact) => fact switch
+    {
+        AsFound.EvaporatorFan => null,
+        AsFound.Coil => Coil,
+        AsFound.Compressor => Compressor,
+        AsFound.Defrost => Defrost,
+        AsFound.CondenserFan => CondenserFan,
+        AsFound.CondenserFace => CondenserFace,
+        _ => Seen.TryGetValue(fact, out var seen) ? seen : null,
+    };
 
     public bool AnyFanStopped => EvaporatorFans.Contains(FactState.Stopped);
 

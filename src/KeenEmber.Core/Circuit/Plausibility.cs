@@ -20,8 +20,9 @@ public static class Plausibility
     /// <summary>°C at each place on any refrigeration unit from blast freezer to hot roof; trade experience, drawn wide.</summary>
     private static readonly Dictionary<MeasuringPoint, Band> RangesC = new()
     {
-        [BoxAir] = new(-45, 45), [AirLeaving] = new(-50, 45), [SuctionLineCoil] = new(-55, 40), [SuctionLineCompressor] = new(-50, 50),
-        [DischargeLine] = new(-10, 150), [CondenserAir] = new(-40, 55), [LiquidLine] = new(-15, 70),
+        [BoxAir] = new(-45, 45), [AirLeaving] = new(-50, 45), [SuctionLineCoil] = new(-55, 40),
+        [BoxAir2] = new(-45, 45), [AirLeaving2] = new(-50, 45), [SuctionLineCoil2] = new(-55, 40), [SuctionLineCompressor] = new(-50, 50),
+        [DischargeLine] = new(-10, 150), [CondenserAir] = new(-40, 55), [LiquidLine] = new(-15, 70), [LiquidAfterDrier] = new(-15, 70),
     };
 
     private static readonly Band SuctionSaturationC = new(-65, 28);
@@ -65,6 +66,8 @@ public static class Plausibility
         {
             Check(TemperatureAt(SuctionLineCoil) is { } coil && Outside(CircuitFormulas.Superheat(refrigerant, low, coil)?.Kelvin, SuperheatCoilK),
                 Impossibility.SuperheatImpossible, SuctionPressure, SuctionLineCoil);
+            Check(TemperatureAt(SuctionLineCoil2) is { } coil2 && Outside(CircuitFormulas.Superheat(refrigerant, low, coil2)?.Kelvin, SuperheatCoilK),
+                Impossibility.SuperheatImpossible, SuctionPressure, SuctionLineCoil2);
             Check(TemperatureAt(SuctionLineCompressor) is { } line && Outside(CircuitFormulas.Superheat(refrigerant, low, line)?.Kelvin, SuperheatCompressorK),
                 Impossibility.SuperheatImpossible, SuctionPressure, SuctionLineCompressor);
             Check(TemperatureAt(BoxAir) is { } air && Outside(CircuitFormulas.EvaporatorTd(refrigerant, low, air)?.Kelvin, EvaporatorTdK),

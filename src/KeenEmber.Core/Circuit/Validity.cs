@@ -6,8 +6,8 @@ public enum ValidityLevel { Good, Provisional, NotUsable }
 public enum ReasonCode
 {
     Defrosting, FanStopped, CoilIced, CompressorOff, JustDefrosted, OutsideRefrigerantRange, Challenged,
-    CondenserFanStopped, CondenserDirty, CondenserFanCycling, ColdAmbient,
-    ShortRun, HotPullDown, FrostedCooler, ReadingsFarApart,
+    ValveClosed, CondenserFanStopped, CondenserDirty, CondenserFanCycling, ColdAmbient,
+    ShortRun, StillMoving, HotPullDown, FrostedCooler, ReadingsFarApart,
     FansNotRecorded, CoilNotRecorded, CompressorNotRecorded, RunTimeNotRecorded,
 }
 

@@ -28,9 +28,10 @@ public static class ValidityRules
     /// <summary>Above this box target (°C) a coil clears itself in every off time, so frost on it is not normal.</summary>
     public const double SelfClearingAboveC = 1;
 
-    private static readonly ResultKind[] LowSide = [Evaporating, SuperheatCoil, SuperheatCompressor, EvaporatorTd, AirDrop];
+    private static readonly ResultKind[] LowSide = [Evaporating, SuperheatCoil, SuperheatCoil2, SuperheatCompressor, LineGain, EvaporatorTd, EvaporatorTd2, AirDrop, AirDrop2];
     private static readonly ResultKind[] HighSide = [Condensing, Subcooling, CondenserSplit];
-    private static readonly ResultKind[] Everything = [.. LowSide, .. HighSide, CompressionRatio];
+    private static readonly ResultKind[] OfTheMachine = [CompressionRatio, DischargeTemperature, CurrentShare];
+    private static readonly ResultKind[] Everything = [.. LowSide, .. HighSide, .. OfTheMachine, CondensingLow, CondensingHigh, DrierDrop];
 
     private sealed record Rule(ReasonCode Reason, Func<OperatingConditions, bool> Applies, ResultKind[] NotUsable, ResultKind[] Provisional);
 
@@ -38,13 +39,15 @@ public static class ValidityRules
     [
         new(Defrosting, c => c.Defrost == FactState.Defrosting, Everything, []),
         new(CompressorOff, c => c.Compressor == FactState.Stopped, Everything, []),
-        new(FanStopped, c => c.AnyFanStopped, LowSide, [.. HighSide, CompressionRatio]),
-        new(CoilIced, c => c.Coil == FactState.Iced, LowSide, [.. HighSide, CompressionRatio]),
-        new(JustDefrosted, c => c.Defrost == FactState.Refrigerating && c.SinceDefrost < SettledAfterDefrost, LowSide, [.. HighSide, CompressionRatio]),
-        new(CondenserFanStopped, c => c.CondenserFan == FactState.Stopped, [Condensing, Subcooling, CondenserSplit, CompressionRatio], LowSide),
-        new(CondenserDirty, c => c.CondenserFace == FactState.Dirty, [Subcooling], [Condensing, CompressionRatio]),
-        new(CondenserFanCycling, c => c.CondenserFan == FactState.Cycling, [], [.. HighSide, CompressionRatio]),
-        new(ColdAmbient, c => c.CondenserAir is { Celsius: < ColdAmbientC }, [], [.. HighSide, CompressionRatio]),
+        new(ValveClosed, c => c.IsPumpedDown, Everything, []),
+        new(FanStopped, c => c.AnyFanStopped, LowSide, [.. HighSide, .. OfTheMachine]),
+        new(CoilIced, c => c.Coil == FactState.Iced, LowSide, [.. HighSide, .. OfTheMachine]),
+        new(JustDefrosted, c => c.Defrost == FactState.Refrigerating && c.SinceDefrost < SettledAfterDefrost, LowSide, [.. HighSide, .. OfTheMachine]),
+        new(CondenserFanStopped, c => c.CondenserFan == FactState.Stopped, [.. HighSide, .. OfTheMachine], LowSide),
+        new(CondenserDirty, c => c.CondenserFace == FactState.Dirty, [Subcooling], [Condensing, .. OfTheMachine]),
+        // Where a control holds head up, the split says nothing about the condenser.
+        new(CondenserFanCycling, c => c.CondenserFan == FactState.Cycling, [CondenserSplit], [.. HighSide, .. OfTheMachine]),
+        new(ColdAmbient, c => c.CondenserAir is { Celsius: < ColdAmbientC }, [CondenserSplit], [.. HighSide, .. OfTheMachine]),
         new(ShortRun, c => c.RunTime < SettledAfter, [], Everything),
         new(HotPullDown, c => c.BoxAboveTarget is { Kelvin: > HotPullDownK }, [], Everything),
         new(FrostedCooler, c => c.Coil == FactState.Frosted && c.BoxTarget.Celsius > SelfClearingAboveC, [], LowSide),
@@ -55,8 +58,9 @@ public static class ValidityRules
     ];
 
     /// <summary>Every reason why a result computed from these readings does not fully count.</summary>
+    /// <param name="stillMoves">True when the points were logged repeatedly and have not settled.</param>
     /// <param name="challenged">True when one of the readings, or the result itself, cannot be right.</param>
-    public static Validity Judge(ResultKind kind, IReadOnlyList<TakenReading> basis, bool challenged)
+    public static Validity Judge(ResultKind kind, IReadOnlyList<TakenReading> basis, bool challenged, bool stillMoves)
     {
         var reasons = new List<ValidityReason>();
         foreach (var rule in Rules)
@@ -71,6 +75,8 @@ public static class ValidityRules
 
         if (challenged)
             reasons.Add(new(Challenged, ValidityLevel.NotUsable));
+        if (stillMoves && kind != AirDrop)
+            reasons.Add(new(StillMoving, ValidityLevel.Provisional));
         if (basis.Count > 1 && basis.Max(r => r.At) - basis.Min(r => r.At) > OneMoment)
             reasons.Add(new(ReadingsFarApart, ValidityLevel.Provisional));
         return new(reasons);

@@ -25,13 +25,16 @@ public static partial class QuantityReader
     /// <summary>From a perfect vacuum to twice the highest transcritical CO2 test pressure, kPa absolute.</summary>
     private static readonly (double Low, double High) PressureLimitsKpa = (0, 30_000);
 
+    /// <summary>Nothing to beyond the largest clamp meter, A.</summary>
+    private static readonly (double Low, double High) CurrentLimitsA = (0, 2000);
+
     [GeneratedRegex(@"^(?<number>[+\-−–]?\s*(\d+([.,]\d+)?|[.,]\d+))\s*(?<unit>[^\d\s][^\d]*)?$", RegexOptions.CultureInvariant)]
     private static partial Regex Pattern();
 
     /// <param name="text">A number, with or without a unit; decimal point or decimal comma.</param>
     /// <param name="kind">What is asked for; a unit of another kind is a problem, not a conversion.</param>
     /// <param name="preference">Says what a bare number means.</param>
-    /// <returns>The value as typed, or the problem. A value beyond physics (below absolute zero or vacuum, above 500 °C or 300 bar) is a problem; a merely unlikely one is accepted.</returns>
+    /// <returns>The value as typed, or the problem. A value beyond physics (below absolute zero or vacuum, above 500 °C, 300 bar, 2000 A or 100 %) is a problem; a merely unlikely one is accepted.</returns>
     public static TypedReading Read(string? text, QuantityKind kind, UnitPreference preference)
     {
         var trimmed = (text ?? "").Trim();
@@ -67,9 +70,13 @@ public static partial class QuantityReader
 
     private static bool WithinPhysics(TypedValue value)
     {
-        if (value.Unit.Kind == QuantityKind.Temperature)
-            return value.Temperature.Celsius >= TemperatureLimitsC.Low && value.Temperature.Celsius <= TemperatureLimitsC.High;
-        var kpa = value.Si(Pressure.StandardAtmosphere);
-        return kpa >= PressureLimitsKpa.Low && kpa <= PressureLimitsKpa.High;
+        var (number, (low, high)) = value.Unit.Kind switch
+        {
+            QuantityKind.Temperature => (value.Temperature.Celsius, TemperatureLimitsC),
+            QuantityKind.Pressure => (value.Si(Pressure.StandardAtmosphere), PressureLimitsKpa),
+            QuantityKind.Current => (value.Number, CurrentLimitsA),
+            _ => (value.Number, (0, 100)),
+        };
+        return number >= low && number <= high;
     }
 }

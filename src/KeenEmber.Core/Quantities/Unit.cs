@@ -1,11 +1,11 @@
 namespace KeenEmber.Core.Quantities;
 
-public enum QuantityKind { Temperature, Pressure }
+public enum QuantityKind { Temperature, Pressure, Current, Concentration }
 
 /// <summary>Whether a pressure is counted from the air around the gauge or from nothing at all.</summary>
 public enum PressureReference { Gauge, Absolute }
 
-/// <summary>A unit as technicians type it. SI value = number × <paramref name="Scale"/> + <paramref name="Offset"/>, in K or kPa.</summary>
+/// <summary>A unit as technicians type it. SI value = number × <paramref name="Scale"/> + <paramref name="Offset"/>, in K, kPa, A or mass %.</summary>
 public sealed record Unit(string Symbol, QuantityKind Kind, double Scale, double Offset = 0, PressureReference Reference = PressureReference.Gauge)
 {
     public static readonly Unit Celsius = new("°C", QuantityKind.Temperature, 1, Temperature.ZeroCelsiusInKelvin);
@@ -21,6 +21,9 @@ public sealed record Unit(string Symbol, QuantityKind Kind, double Scale, double
     public static readonly Unit BarAbsolute = new("bar abs", QuantityKind.Pressure, 100, 0, PressureReference.Absolute);
     public static readonly Unit KilopascalAbsolute = new("kPa abs", QuantityKind.Pressure, 1, 0, PressureReference.Absolute);
 
+    public static readonly Unit Ampere = new("A", QuantityKind.Current, 1);
+    public static readonly Unit Percent = new("%", QuantityKind.Concentration, 1);
+
     /// <summary>NIST SP 811 (2008), appendix B: 1 psi = 6.894757 kPa, 1 inHg = 3.386389 kPa.</summary>
     private const double KpaPerPsi = 6.894757;
 
@@ -35,6 +38,8 @@ public sealed record Unit(string Symbol, QuantityKind Kind, double Scale, double
         ["inhg"] = InchesOfVacuum, ["inhgvac"] = InchesOfVacuum, ["inhgvacuum"] = InchesOfVacuum, ["invac"] = InchesOfVacuum, ["\""] = InchesOfVacuum,
         ["psia"] = PsiAbsolute, ["psiabs"] = PsiAbsolute,
         ["bara"] = BarAbsolute, ["barabs"] = BarAbsolute,
+        ["a"] = Ampere, ["amp"] = Ampere, ["amps"] = Ampere,
+        ["%"] = Percent, ["percent"] = Percent,
         ["kpaa"] = KilopascalAbsolute, ["kpaabs"] = KilopascalAbsolute,
     };
 
@@ -54,5 +59,11 @@ public sealed record UnitPreference(string Code, Unit Temperature, Unit Pressure
 
     public static UnitPreference FromCode(string? code) => code == Us.Code ? Us : Metric;
 
-    public Unit For(QuantityKind kind) => kind == QuantityKind.Temperature ? Temperature : Pressure;
+    public Unit For(QuantityKind kind) => kind switch
+    {
+        QuantityKind.Temperature => Temperature,
+        QuantityKind.Pressure => Pressure,
+        QuantityKind.Current => Unit.Ampere,
+        _ => Unit.Percent,
+    };
 }

@@ -31,6 +31,9 @@ public sealed class Timeline
     public IReadOnlyDictionary<MeasuringPoint, TakenReading> LatestReadings() =>
         Standing.OfType<ReadingEntry>().GroupBy(r => r.Point).ToDictionary(g => g.Key, g => Taken(g.Last()));
 
+    /// <summary>Every reading that stands, for their course in time.</summary>
+    public IEnumerable<Sample> Samples() => Standing.OfType<ReadingEntry>().Select(r => new Sample(r.Point, r.At, r.Value.Si(atmosphere)));
+
     /// <summary>How the unit stood at a moment.</summary>
     /// <remarks>A fact first recorded after the moment is taken to have been so already: it is how the unit was found.</remarks>
     public OperatingConditions ConditionsAt(DateTimeOffset moment)
@@ -40,7 +43,7 @@ public sealed class Timeline
         var defrost = FactAt(AsFound.Defrost, null, moment);
         return new(
             [.. Enumerable.Range(1, equipment.EvaporatorFans).Select(n => FactAt(AsFound.EvaporatorFan, n, moment)?.State)],
-            FactAt(AsFound.Coil, null, moment)?.State,
+            WorstOf([.. Enumerable.Range(1, equipment.Circuit.Coils).Select(n => FactAt(AsFound.Coil, n, moment)?.State)]),
             compressor?.State,
             TimeIn(compressor, FactState.Running, moment),
             FactAt(AsFound.CondenserFan, null, moment)?.State,
@@ -51,8 +54,13 @@ public sealed class Timeline
             Defrost = defrost?.State,
             SinceDefrost = TimeIn(defrost, FactState.Refrigerating, moment),
             CondenserAir = ReadingAt(MeasuringPoint.CondenserAir, moment)?.Value.Temperature,
+            Seen = Standing.OfType<ObservationEntry>().Select(o => o.Fact).Distinct().ToDictionary(f => f, f => FactAt(f, null, moment)!.State),
         };
     }
+
+    /// <summary>Of several coils the one that counts most against a reading; unknown while any is, unless one is iced already.</summary>
+    private static FactState? WorstOf(IReadOnlyList<FactState?> coils) =>
+        coils.Contains(FactState.Iced) ? FactState.Iced : coils.Contains(null) ? null : coils.Contains(FactState.Frosted) ? FactState.Frosted : FactState.Clear;
 
     /// <summary>The reading of a point that holds at a moment: the last one up to it, else the first one after.</summary>
     private ReadingEntry? ReadingAt(MeasuringPoint point, DateTimeOffset moment)
@@ -70,9 +78,10 @@ public sealed class Timeline
     }
 
     /// <summary>The observation of a fact that holds at a moment, or null.</summary>
+    /// <param name="index">Which of several; null for a fact there is one of, or for the last one seen of any.</param>
     public ObservationEntry? FactAt(AsFound fact, int? index, DateTimeOffset moment)
     {
-        var seen = Standing.OfType<ObservationEntry>().Where(o => o.Fact == fact && (o.Index == index || o.Index is null)).ToList();
+        var seen = Standing.OfType<ObservationEntry>().Where(o => o.Fact == fact && (index is null || o.Index == index || o.Index is null)).ToList();
         return seen.LastOrDefault(o => o.At <= moment) ?? seen.FirstOrDefault();
     }
 

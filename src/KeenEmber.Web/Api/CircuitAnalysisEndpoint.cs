@@ -10,12 +10,16 @@ namespace KeenEmber.Web.Api;
 /// <summary>A unit's make-up, how it stands, and its readings as typed with their units.</summary>
 /// <param name="Target">Box target as typed, such as "-20 C"; bare: °C.</param>
 /// <param name="Readings">By point, such as "suctionPressure": "21 psig". Bare numbers are °C and bar gauge.</param>
+/// <param name="Parts">What the circuit has beside the usual; a receiver when nothing is said.</param>
+/// <param name="Coils">1, or 2 for two sides or rail and base.</param>
+/// <param name="Seen">Further facts, such as "sightGlass": "bubbles".</param>
 /// <param name="EvaporatorFans">One state per fan: running or stopped.</param>
 /// <param name="RunMinutes">How long the compressor has been running.</param>
 /// <param name="SinceDefrostMinutes">How long ago the last defrost ended, with defrost "refrigerating".</param>
 public sealed record CircuitQuestion(
     string? Refrigerant, EquipmentKind Kind, string? Target, Dictionary<string, string>? Readings,
-    double ElevationM = 0, FactState[]? EvaporatorFans = null, FactState? Coil = null, FactState? Compressor = null,
+    double ElevationM = 0, Metering Metering = Metering.ThermostaticValve, CondenserKind Condenser = CondenserKind.AirCooledRemote,
+    CircuitParts[]? Parts = null, int Coils = 1, double? RatedCurrentA = null, Dictionary<AsFound, FactState>? Seen = null, FactState[]? EvaporatorFans = null, FactState? Coil = null, FactState? Compressor = null,
     double? RunMinutes = null, FactState? Defrost = null, double? SinceDefrostMinutes = null, FactState? CondenserFan = null, FactState? CondenserFace = null);
 
 /// <param name="Value">°C, K or a plain ratio, by <paramref name="Unit"/>.</param>
@@ -27,7 +31,8 @@ public sealed record ResultAnswer(
 public sealed record ChallengeAnswer(MeasuringPoint[] Points, Impossibility Why, Slip Slip, string? MeantUnit, string? MeantRefrigerant);
 
 public sealed record FindingAnswer(
-    string Code, Core.Diagnosis.Strength Strength, IReadOnlyDictionary<string, double> For, IReadOnlyDictionary<string, double> Against, IReadOnlyList<string> WouldConfirm);
+    string Code, Core.Diagnosis.Strength Strength, IReadOnlyDictionary<string, double> For, IReadOnlyList<string> SeenFor,
+    IReadOnlyDictionary<string, double> Against, IReadOnlyList<string> SeenAgainst, IReadOnlyList<string> WouldConfirm);
 
 /// <param name="NextReading">The one reading that would unlock the most results.</param>
 public sealed record CircuitAnswer(ResultAnswer[] Results, ChallengeAnswer[] Challenges, FindingAnswer[] Findings, MeasuringPoint? NextReading);
@@ -77,21 +82,27 @@ public static class CircuitAnalysisEndpoint
             values.TryGetValue(MeasuringPoint.BoxAir, out var box) ? box.Temperature - target : null, target)
         {
             Defrost = q.Defrost,
+            Seen = q.Seen ?? [],
             SinceDefrost = q.SinceDefrostMinutes is { } since ? TimeSpan.FromMinutes(since) : null,
             CondenserAir = values.TryGetValue(MeasuringPoint.CondenserAir, out var ambient) ? ambient.Temperature : null,
         };
         var atmosphere = Atmosphere.AtElevation(q.ElevationM);
         var readings = values.ToDictionary(v => v.Key, v => new TakenReading(Guid.Empty, v.Key, DateTimeOffset.UnixEpoch, v.Value, atmosphere, conditions));
-        return CircuitBench.Analyse(new(fluid, CircuitTargets.Of(q.Kind), readings), conditions);
+        return CircuitBench.Analyse(new(fluid, MakeUp(q), readings), conditions);
     }
+
+    /// <summary>Without parts named: a receiver, as most valves have, and none with a capillary tube.</summary>
+    private static CircuitMakeUp MakeUp(CircuitQuestion q) => new(q.Kind, q.Metering, q.Condenser,
+        q.Parts?.Aggregate(CircuitParts.None, (all, part) => all | part) ?? (q.Metering == Metering.CapillaryTube ? CircuitParts.None : CircuitParts.Receiver),
+        q.Coils == 2 ? 2 : 1, q.RatedCurrentA);
 
     private static CircuitAnswer Say(CircuitAnalysis analysis) => new(
         [.. analysis.Results.Select(r => new ResultAnswer(
-            r.Kind, Round(r.Quantity == ResultQuantity.Temperature && r.Value is { } k ? new Temperature(k).Celsius : r.Value),
+            r.Kind, OnScale(r, r.Value),
             r.Quantity switch { ResultQuantity.Temperature => "°C", ResultQuantity.Difference => "K", _ => "1" },
-            r.Band?.Low, r.Band?.High, r.Validity.Level, [.. r.Validity.Reasons.Select(x => x.Code)], [.. r.Missing]))],
+            OnScale(r, r.Band?.Low), OnScale(r, r.Band?.High), r.Validity.Level, [.. r.Validity.Reasons.Select(x => x.Code)], [.. r.Missing]))],
         [.. analysis.Challenges.Select(c => new ChallengeAnswer([.. c.Points], c.Why, c.Slip, c.MeantUnit?.Symbol, c.MeantRefrigerant))],
-        [.. analysis.Findings.Select(f => new FindingAnswer(f.Code, f.Strength, f.Values, f.Against, f.WouldConfirm))],
+        [.. analysis.Findings.Select(f => new FindingAnswer(f.Code, f.Strength, f.Values, f.Seen, f.Against, f.SeenAgainst, f.WouldConfirm))],
         NextStep.AskedReading(analysis.Results)?.Point);
 
     private static TypedValue? Read(string field, string? text, QuantityKind kind, Dictionary<string, string[]> errors)
@@ -101,6 +112,9 @@ public static class CircuitAnalysisEndpoint
             errors[field] = [TypingText.Problem(problem, kind, UnitPreference.Metric)];
         return read.Value;
     }
+
+    private static double? OnScale(CircuitResult result, double? value) =>
+        Round(result.Quantity == ResultQuantity.Temperature && value is { } k ? new Temperature(k).Celsius : value);
 
     private static double? Round(double? value) => value is { } v ? Math.Round(v, 4) : null;
 }

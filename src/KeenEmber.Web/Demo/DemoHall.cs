@@ -5,23 +5,20 @@ using KeenEmber.Storage;
 
 namespace KeenEmber.Web.Demo;
 
-/// <summary>Quillmere Market Hall, an invented harbour market: the demo's site, units and visits.</summary>
+/// <summary>Quillmere Market Hall, an invented harbour market: the demo's site, units and visits. Each pattern of the circuit bench can be seen on one of its units.</summary>
 /// <remarks>Only temperatures and differences are made up; every pressure is the refrigerant's own at the state described.</remarks>
 public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitStore visits, TimeProvider time)
 {
     private const string Isolde = "Isolde Marrin";
     private const string Tobin = "Tobin Ashgrove";
 
+    private static readonly CircuitMakeUp Remote = new(EquipmentKind.WalkInCooler, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver);
+    private static readonly CircuitMakeUp PumpDown = Remote with { Parts = CircuitParts.Receiver | CircuitParts.LiquidSolenoid };
+    private static readonly CircuitMakeUp BuiltIn = new(EquipmentKind.ReachInCooler, Metering.CapillaryTube, CondenserKind.AirCooledSelfContained, CircuitParts.None);
+    private static readonly CircuitMakeUp OnRack = new(EquipmentKind.OpenCase, Metering.ElectronicValve, CondenserKind.Rack,
+        CircuitParts.EvaporatorPressureRegulator | CircuitParts.SuctionStop);
+
     private readonly Site hall = new(Guid.CreateVersion7(), "Quillmere Market Hall", 6, "Europe/London");
-
-    /// <summary>The state of a circuit at one moment, from which the readings follow. All K or °C.</summary>
-    private sealed record State(
-        double BoxC, double TdK, double SuperheatK, double LineGainK = 9, double AmbientC = 18, double SplitK = 12,
-        double SubcoolingK = 5, double AirDropK = 3, double DischargeC = 68);
-
-    private sealed record Seen(
-        int RunMin = 35, FactState Coil = FactState.Clear, FactState LastFan = FactState.Running,
-        FactState CondenserFan = FactState.Running, FactState Condenser = FactState.Clean);
 
     /// <summary>Fills an empty database; one that has units already is left as it is.</summary>
     public void FillIfEmpty()
@@ -29,129 +26,140 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
         if (equipment.All().Count > 0)
             return;
         shops.Save(new("Quillmere cold works", UnitPreference.Metric, new Dictionary<string, MeasuringPoint> { ["deflector"] = MeasuringPoint.AirLeaving }));
+        Walkins();
+        Counters();
+        Canteen();
+        Cases();
+    }
 
-        var cold = Install("C-1", "Creamery cold room", EquipmentKind.WalkInCooler, 3, 2, "R134a", 3.4, "butter and soft cheese", "north aisle, behind the creamery");
+    private void Walkins()
+    {
+        var cold = Install("C-1", "Creamery cold room", PumpDown, 3, 2, "R134a", 3.4, "butter and soft cheese", "north aisle, behind the creamery");
         Visit(cold, 41, Isolde, "Yearly check", new(3.4, 6.1, 4.8), new());
         Visit(cold, 12, Tobin, "Check before the holidays", new(3.1, 5.9, 5.0), new());
 
-        var fish = Install("F-3", "Fish counter freezer", EquipmentKind.WalkInFreezer, -20, 2, "R448A", 2.9, "fillets", "fish counter, lower floor");
+        var fish = Install("F-3", "Fish counter freezer", PumpDown with { Kind = EquipmentKind.WalkInFreezer }, -20, 2, "R448A", 2.9, "fillets", "fish counter, lower floor");
         Visit(fish, 6, Isolde, "Soft product on the top shelf", new(-18.6, 5.2, 5.4), new());
         Visit(fish, 0.02, Tobin, "Soft product on the top shelf, again", new(-13.2, 12.5, 0.8, 4, 17, 8.5, 6.2, 1.1, 55), new(38, FactState.Iced, FactState.Stopped));
 
-        var bakery = Install("B-2", "Bakery freezer", EquipmentKind.WalkInFreezer, -20, 3, "R507A", 4.1, "dough and butter sheets", "bakery, first floor");
-        Visit(bakery, 160, Tobin, "Yearly check", new(-19.6, 5.1, 4.6), new());
-        Visit(bakery, 2, Isolde, "Takes all night to get cold", new(-14.8, 13.9, 16.5, 8, 17, 8.2, 0.9, 2.1, 84), new());
+        var bakery = Install("B-2", "Bakery freezer", PumpDown with { Kind = EquipmentKind.WalkInFreezer, Parts = PumpDown.Parts | CircuitParts.HeadPressureValve, RatedCurrentA = 9.5 },
+            -20, 3, "R507A", 4.1, "dough and butter sheets", "bakery, first floor");
+        Visit(bakery, 160, Tobin, "Yearly check", new(-19.6, 5.1, 4.6) { CurrentA = 7.8 }, new());
+        Visit(bakery, 2, Isolde, "Takes all night to get cold", new(-17.4, 13.9, 16.5, 8, 17, 8.2, 0.9, 2.1, 84) { CurrentA = 4.4 },
+            new() { Also = new Dictionary<AsFound, FactState> { [AsFound.SightGlass] = FactState.Bubbles } });
 
-        var canteen = Install("K-1", "Canteen walk-in", EquipmentKind.WalkInCooler, 3, 1, "R407C", 2.2, "prepared meals", "canteen kitchen");
+        var ripening = Install("C-2", "Creamery ripening room", Remote with { Parts = CircuitParts.Receiver | CircuitParts.FanCyclingControl }, 11, 2, "R449A", 2.6, "hard cheese", "creamery, cellar");
+        Visit(ripening, 190, Isolde, "Yearly check", new(11.2, 6.2, 5.0, 8, 20), new());
+        Visit(ripening, 3, Tobin, "Warm on frosty mornings", new(11.9, 6.4, 5.6, 8, 4, 17, 4.1, 2.8, 58) { FanCycle = (11.5, 33) }, new(CondenserFan: FactState.Cycling));
+
+        var hallStore = Install("D-1", "Hall deep store", Remote with { Kind = EquipmentKind.DriveInFreezer, RatedCurrentA = 22 }, -22, 4, "R452A", 14, "pallets for all stalls", "quay side, dock 2");
+        Visit(hallStore, 88, Tobin, "Yearly check", new(-21.6, 5.0, 5.1) { CurrentA = 18 }, new());
+        Visit(hallStore, 1, Isolde, "Door stood open during the delivery", new(-17.2, 3.2, 10.5, 9, 22, 14, 5, 2.2, 96) { CurrentA = 21 }, new());
+    }
+
+    private void Counters()
+    {
+        var oysters = Install("Q-1", "Oyster room", Remote with { Condenser = CondenserKind.WaterCooled }, 4, 1, "R134a", 2.0, "live shellfish", "fish counter, cellar");
+        Visit(oysters, 70, Isolde, "Yearly check", new(4.3, 6.1, 5.2, 8, 28, 5), new());
+        Visit(oysters, 5, Tobin, "Water bill has doubled", new(4.6, 6.3, 5.0, 8, 29, 14, 5.5, 3, 82), new());
+
+        var fillets = Install("F-5", "Fish reach-in freezer", BuiltIn with { Kind = EquipmentKind.ReachInFreezer, Metering = Metering.ThermostaticValve }, -20, 1, "R404A", 0.55, "smoked fillets", "fish counter, back wall");
+        Visit(fillets, 44, Tobin, "Yearly check", new(-19.4, 11.0, 5.0), new());
+        Visit(fillets, 8, Isolde, "Slow since the compressor was changed", new(-17.8, 21.5, 15.2, 9, 20, 10, 6.5, 2.2, 80) { DrierDropK = 4.2 },
+            new() { Also = new Dictionary<AsFound, FactState> { [AsFound.ValveBody] = FactState.Bare } });
+
+        var ice = Install("F-7", "Ice merchandiser", BuiltIn with { Kind = EquipmentKind.IceMerchandiser }, -7, 1, "R404A", 0.6, "bagged ice", "fish counter, door to the quay");
+        Visit(ice, 120, Isolde, "Yearly check", new(-6.8, 11.0, 4.4, 8, 16, 11, 4), new());
+        Visit(ice, 27, Tobin, "Bags stick together", new(-5.9, 11.3, 4.7, 8, 17, 11, 4.2), new(9));
+    }
+
+    private void Canteen()
+    {
+        var canteen = Install("K-1", "Canteen walk-in", Remote, 3, 1, "R407C", 2.2, "prepared meals", "canteen kitchen");
         Visit(canteen, 75, Isolde, "Yearly check", new(3.2, 6.0, 5.1, 8, 21, 13), new());
         Visit(canteen, 9, Tobin, "Loud on the roof", new(4.1, 6.4, 5.5, 8, 24, 23.5, 5.2, 3, 92), new(Condenser: FactState.Dirty));
 
-        var reachIn = Install("K-4", "Canteen reach-in", EquipmentKind.ReachInCooler, 4, 1, "R290", 0.12, "milk and desserts", "canteen, by the till",
-            Metering.CapillaryTube, CondenserKind.AirCooledSelfContained, receiver: false);
+        var reachIn = Install("K-4", "Canteen reach-in", BuiltIn, 4, 1, "R290", 0.12, "milk and desserts", "canteen, by the till");
         Visit(reachIn, 90, Tobin, "New gasket fitted", new(4.4, 11.5, 4.9, 8, 23, 11, 4), new());
         Visit(reachIn, 20, Tobin, "Yearly check", new(4.0, 11.2, 5.2, 8, 22, 11.5, 4.2), new());
 
-        var flowers = Install("S-1", "Flower stall case", EquipmentKind.GlassDoorCase, 6, 2, "R134a", 0.85, "cut flowers", "flower stall, east door",
-            Metering.ThermostaticValve, CondenserKind.AirCooledSelfContained, receiver: true);
-        Visit(flowers, 55, Isolde, "Doors fog up", new(6.2, 9.4, 5.0, 8, 20), new());
-        Visit(flowers, 4, Isolde, "Compressor is wet and cold", new(6.4, 9.0, 0.6, 2, 19, 11, 5, 3, 46), new());
+        var prep = Install("K-6", "Canteen prep table", BuiltIn with { Kind = EquipmentKind.PrepTable, Coils = 2 }, 4, 1, "R600a", 0.07, "sauces and salads", "canteen, cold line");
+        Visit(prep, 33, Tobin, "Rail is warm at noon", new(5.4, 10.8, 5.5, 7, 27, 12, 4) { Box2C = 4.6, Superheat2K = 6 }, new());
+        Visit(prep, 15, Isolde, "Somebody has topped it up", new(4.9, 9.2, 3.4, 8, 25, 20, 14.5, 3, 71) { Box2C = 4.3, Superheat2K = 3.6 }, new());
 
-        var prep = Install("K-6", "Canteen prep table", EquipmentKind.PrepTable, 4, 1, "R600a", 0.07, "sauces and salads", "canteen, cold line",
-            Metering.CapillaryTube, CondenserKind.AirCooledSelfContained, receiver: false);
-        Visit(prep, 33, Tobin, "Rail is warm at noon", new(5.4, 10.8, 5.5, 7, 27, 12, 4), new());
-        Visit(prep, 15, Isolde, "Check after the lid was changed", new(4.2, 10.2, 5.1, 7, 25, 12, 4.1), new());
+        var bottles = Install("K-8", "Bottle cooler", BuiltIn with { Kind = EquipmentKind.BottleCooler, RatedCurrentA = 3.2 }, 5, 1, "R134a", 0.22, "drinks", "canteen, counter");
+        Visit(bottles, 60, Tobin, "Yearly check", new(5.2, 10.5, 5.5, 8, 22, 11, 4) { CurrentA = 2.4 }, new());
+        Visit(bottles, 7, Isolde, "Runs day and night", new(12.4, 3.8, 7.5, 6, 22, 3, 4, 1, 49) { CurrentA = 1.3 },
+            new() { Also = new Dictionary<AsFound, FactState> { [AsFound.CompressorShell] = FactState.Hot } });
 
-        var ice = Install("F-7", "Ice merchandiser", EquipmentKind.IceMerchandiser, -7, 1, "R404A", 0.6, "bagged ice", "fish counter, door to the quay",
-            Metering.CapillaryTube, CondenserKind.AirCooledSelfContained, receiver: false);
-        Visit(ice, 120, Isolde, "Yearly check", new(-6.8, 11.0, 4.4, 8, 16, 11, 4), new());
-        Visit(ice, 27, Tobin, "Bags stick together", new(-5.9, 11.3, 4.7, 8, 17, 11, 4.2), new(9));
-
-        var open = Install("C-5", "Creamery open case", EquipmentKind.OpenCase, 3, 4, "R134a", null, "yoghurt", "creamery, front",
-            Metering.ElectronicValve, CondenserKind.Rack, receiver: true);
-        Visit(open, 64, Tobin, "Yearly check", new(3.6, 9.1, 5.2), new());
-        Visit(open, 18, Isolde, "One end warm", new(4.3, 9.3, 4.9), new());
+        var drinks = Install("G-1", "Drinks chiller", BuiltIn with { Kind = EquipmentKind.GlycolChiller, Metering = Metering.ThermostaticValve, Parts = CircuitParts.Receiver },
+            -2, 0, "R134a", 1.1, "glycol for eight taps", "canteen, under the bar");
+        Visit(drinks, 50, Isolde, "Yearly check", new(-1.8, 6.0, 4.9, 8, 21), new());
+        Visit(drinks, 6, Tobin, "Slush in the bath, taps foam", new(-2.4, 13.8, 0.9, 6, 21, 9, 5, 1, 52), new());
     }
 
-    private Equipment Install(
-        string tag, string name, EquipmentKind kind, double targetC, int fans, string refrigerant, double? chargeKg, string product, string location,
-        Metering metering = Metering.ThermostaticValve, CondenserKind condenser = CondenserKind.AirCooledRemote, bool receiver = true)
+    private void Cases()
     {
-        var unit = new Equipment(Guid.CreateVersion7(), hall.Id, tag, name, kind, Temperature.FromCelsius(targetC), fans, product, location,
-            new(Guid.CreateVersion7(), refrigerant, chargeKg, metering, condenser, receiver, ""));
+        var flowers = Install("S-1", "Flower stall case", BuiltIn with { Kind = EquipmentKind.GlassDoorCase, Metering = Metering.ThermostaticValve, Parts = CircuitParts.Receiver },
+            6, 2, "R134a", 0.85, "cut flowers", "flower stall, east door");
+        Visit(flowers, 55, Isolde, "Doors fog up", new(6.2, 9.4, 5.0, 8, 20), new());
+        Visit(flowers, 4, Isolde, "Compressor is wet and cold", new(6.4, 9.0, 0.6, 2, 19, 11, 5, 3, 46),
+            new() { Also = new Dictionary<AsFound, FactState> { [AsFound.SuctionLineFrost] = FactState.FrostedBack, [AsFound.CompressorShell] = FactState.Cold } });
+
+        var twoSided = Install("S-3", "Bouquet island", Remote with { Kind = EquipmentKind.GlassDoorCase, Coils = 2 }, 5, 2, "R513A", 1.9, "bouquets and plants", "flower stall, centre");
+        Visit(twoSided, 100, Tobin, "Yearly check", new(5.2, 9.0, 5.0) { Box2C = 5.3 }, new());
+        Visit(twoSided, 10, Isolde, "Window side stays warm", new(5.1, 9.4, 5.2) { Box2C = 9.6, Superheat2K = 15.5 },
+            new() { Also = new Dictionary<AsFound, FactState> { [AsFound.ValveBody] = FactState.IceBall } });
+
+        var open = Install("C-5", "Creamery open case", OnRack, 3, 4, "R134a", null, "yoghurt", "creamery, front");
+        Visit(open, 64, Tobin, "Yearly check", new(3.6, 9.1, 5.2), new());
+        Visit(open, 18, Isolde, "One end warm", new(4.3, 9.3, 4.9), new());
+
+        var breads = Install("B-4", "Cream cake case", Remote with { Kind = EquipmentKind.GlassDoorCase, RatedCurrentA = 6 }, 4, 2, "R454C", 1.4, "cream cakes", "bakery, shop front");
+        Visit(breads, 30, Isolde, "Yearly check", new(4.2, 8.8, 5.1) { CurrentA = 4.6 }, new());
+        Visit(breads, 11, Tobin, "Clicks all day long", new(6.1, 15.5, 17, 9, 21, 7.5, 0.6, 1.6, 112) { CurrentA = 3.1 },
+            new() { Also = new Dictionary<AsFound, FactState> { [AsFound.LowPressureControl] = FactState.Chattering } });
+    }
+
+    private Equipment Install(string tag, string name, CircuitMakeUp makeUp, double targetC, int fans, string refrigerant, double? chargeKg, string product, string location)
+    {
+        var unit = new Equipment(Guid.CreateVersion7(), hall.Id, tag, name, makeUp.Kind, Temperature.FromCelsius(targetC), fans, product, location,
+            new(Guid.CreateVersion7(), refrigerant, chargeKg, makeUp.Metering, makeUp.Condenser, makeUp.Parts, "")
+            {
+                Coils = makeUp.Coils, RatedCurrentA = makeUp.RatedCurrentA,
+                ColdestAmbient = makeUp.Condenser == CondenserKind.AirCooledRemote ? Temperature.FromCelsius(-8) : null,
+            });
         equipment.Save(unit, hall);
         return unit;
     }
 
-    private void Visit(Equipment unit, double daysAgo, string author, string complaint, State state, Seen seen)
+    private void Visit(Equipment unit, double daysAgo, string author, string complaint, DemoState state, DemoSeen seen)
     {
         var start = time.GetUtcNow() - TimeSpan.FromDays(daysAgo);
         var visit = new Visit(Guid.CreateVersion7(start), unit.Id, start, author, complaint);
         visits.Start(visit);
-        var minute = 3;
         var entries = new List<TimelineEntry>();
-        (Guid, Guid, DateTimeOffset, DateTimeOffset, string) Stamp()
+        var looked = start + TimeSpan.FromMinutes(3);
+        void See(AsFound fact, FactState? state, int? index = null, DateTimeOffset? since = null)
         {
-            var at = start + TimeSpan.FromMinutes(minute);
-            return (Guid.CreateVersion7(at), visit.Id, at, at, author);
-        }
-
-        void See(AsFound fact, FactState state, int? index = null, DateTimeOffset? since = null)
-        {
-            var (id, of, at, written, by) = Stamp();
-            entries.Add(new ObservationEntry(id, of, at, written, by, null, fact, index, state, since));
-        }
-
-        void Log(MeasuringPoint point, TypedValue value)
-        {
-            var (id, of, at, written, by) = Stamp();
-            entries.Add(new ReadingEntry(id, of, at, written, by, null, point, value));
-            minute++;
+            if (state is { } known)
+                entries.Add(new ObservationEntry(Guid.CreateVersion7(looked), visit.Id, looked, looked, author, null, fact, index, known, since));
         }
 
         for (var fan = 1; fan <= unit.EvaporatorFans; fan++)
             See(AsFound.EvaporatorFan, fan == unit.EvaporatorFans ? seen.LastFan : FactState.Running, fan);
-        See(AsFound.Coil, seen.Coil);
-        See(AsFound.Compressor, FactState.Running, null, start + TimeSpan.FromMinutes(minute - seen.RunMin));
+        See(AsFound.Compressor, FactState.Running, null, looked - TimeSpan.FromMinutes(seen.RunMin));
         if (unit.Target.Celsius < 0)
             See(AsFound.Defrost, FactState.Refrigerating, null, start - TimeSpan.FromHours(2));
-        See(AsFound.CondenserFan, seen.CondenserFan);
-        See(AsFound.CondenserFace, seen.Condenser);
-        minute += 6;
-        foreach (var (point, value) in Readings(unit, state))
-            Log(point, value);
+        foreach (var fact in unit.MakeUp.Facts)
+            See(fact, seen.StateOf(fact), fact == AsFound.ValveBody && unit.Circuit.Coils > 1 ? unit.Circuit.Coils : null);
+        var at = start + TimeSpan.FromMinutes(9);
+        foreach (var (point, value) in state.Readings(unit, hall.Atmosphere))
+        {
+            entries.Add(new ReadingEntry(Guid.CreateVersion7(at), visit.Id, at, at, author, null, point, value));
+            at += TimeSpan.FromMinutes(0.8);
+        }
+
         visits.Append(entries);
     }
-
-    private IEnumerable<(MeasuringPoint, TypedValue)> Readings(Equipment unit, State s)
-    {
-        var fluid = unit.Circuit.Refrigerant!;
-        var box = Temperature.FromCelsius(s.BoxC);
-        var ambient = Temperature.FromCelsius(s.AmbientC);
-        var suction = PressureOfMidpoint(fluid, box - new TemperatureDifference(s.TdK));
-        var head = PressureOfMidpoint(fluid, ambient + new TemperatureDifference(s.SplitK));
-        var dew = fluid.DewTemperature(suction)!.Value;
-        yield return (MeasuringPoint.BoxAir, Typed(box));
-        yield return (MeasuringPoint.AirLeaving, Typed(box - new TemperatureDifference(s.AirDropK)));
-        yield return (MeasuringPoint.SuctionLineCoil, Typed(dew + new TemperatureDifference(s.SuperheatK)));
-        yield return (MeasuringPoint.SuctionPressure, Typed(suction));
-        yield return (MeasuringPoint.SuctionLineCompressor, Typed(dew + new TemperatureDifference(s.SuperheatK + s.LineGainK)));
-        yield return (MeasuringPoint.DischargeLine, Typed(Temperature.FromCelsius(s.DischargeC)));
-        yield return (MeasuringPoint.DischargePressure, Typed(head));
-        yield return (MeasuringPoint.CondenserAir, Typed(ambient));
-        yield return (MeasuringPoint.LiquidLine, Typed(fluid.BubbleTemperature(head)!.Value - new TemperatureDifference(s.SubcoolingK)));
-    }
-
-    /// <summary>The pressure whose bubble and dew temperatures have this mid-point; two steps close a glide of a few kelvin.</summary>
-    private static Pressure PressureOfMidpoint(Core.Refrigerants.Refrigerant fluid, Temperature midpoint)
-    {
-        var pressure = fluid.DewPressure(midpoint)!.Value;
-        for (var step = 0; step < 4; step++)
-            pressure = fluid.DewPressure(fluid.DewTemperature(pressure)!.Value + (midpoint - fluid.MidpointTemperature(pressure)!.Value))!.Value;
-        return pressure;
-    }
-
-    /// <summary>As a technician reads it off: tenths of a degree, hundredths of a bar.</summary>
-    private static TypedValue Typed(Temperature t) => new(Math.Round(t.Celsius, 1), Unit.Celsius);
-
-    private TypedValue Typed(Pressure p) => new(Math.Round(p.GaugeKpa(hall.Atmosphere) / 100, 2), Unit.Bar);
 }

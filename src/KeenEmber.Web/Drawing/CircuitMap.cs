@@ -1,6 +1,5 @@
 using System.Globalization;
 using KeenEmber.Core.Circuit;
-using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Service;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Html;
@@ -8,128 +7,65 @@ using Microsoft.AspNetCore.Html;
 namespace KeenEmber.Web.Drawing;
 
 /// <summary>The circuit of one unit as a drawing with a tag at every measuring point. The tags are links, so the drawing is also the form.</summary>
-public sealed class CircuitMap(VisitView view, MapLayout layout)
+public sealed class CircuitMap
 {
+    private readonly VisitView view;
+    private readonly MapLayout layout;
+    private readonly List<MeasuringPoint> shown;
     private readonly Svg svg = new();
-    private readonly string hatch = $"hatch-{layout.Name}";
+    private readonly string hatch;
 
-    private bool Wide => layout == MapLayout.Landscape;
+    private CircuitMap(VisitView view, bool wide)
+    {
+        this.view = view;
+        shown = [.. Shown(view)];
+        layout = wide ? MapLayout.Landscape(view.MakeUp, shown) : MapLayout.Portrait(view.MakeUp, shown);
+        hatch = $"hatch-{layout.Name}";
+    }
 
-    public static IHtmlContent Draw(VisitView view, MapLayout layout) => new CircuitMap(view, layout).Draw();
+    public static IHtmlContent DrawWide(VisitView view) => new CircuitMap(view, wide: true).Draw();
+
+    public static IHtmlContent DrawTall(VisitView view) => new CircuitMap(view, wide: false).Draw();
+
+    /// <summary>The usual round, and the points taken on demand once they have a value or are asked for.</summary>
+    private static IEnumerable<MeasuringPoint> Shown(VisitView view) => view.MakeUp.Points.Where(point => point switch
+    {
+        MeasuringPoint.LiquidAfterDrier => view.Readings.ContainsKey(point) || view.Asked == point,
+        MeasuringPoint.HeadCycleLow or MeasuringPoint.HeadCycleHigh =>
+            view.Readings.ContainsKey(point) || view.Conditions.CondenserFan == FactState.Cycling,
+        _ => true,
+    });
 
     private HtmlString Draw()
     {
         svg.Open(layout.Width, layout.Height, $"circuit-map {layout.Name}", $"Circuit of {view.Equipment.Tag}");
         svg.HatchPattern(hatch);
-        foreach (var place in layout.Tags.Values)
-            svg.Path(place.Thread, "thread");
-        svg.Path(layout.LiquidPipe, "pipe liquid").Path(layout.DischargePipe, "pipe hot").Path(layout.SuctionPipe, "pipe cold");
-        DrawCoil();
-        DrawCondenser();
-        DrawCompressor();
-        if (view.Equipment.Circuit.HasReceiver)
-        {
-            var r = layout.Receiver;
-            svg.Rect(r.X, r.Y, r.Width, r.Height, "part", r.Width / 2);
-            if (Wide)
-                svg.Text(r.X - 8, r.Y + r.Height / 2 + 5, "receiver", "quiet end");
-        }
-
-        DrawMetering();
+        foreach (var point in shown.Where(p => layout.Tags[p].Thread.Length > 0))
+            svg.Path(layout.Tags[point].Thread, "thread");
+        new PartDrawing(svg, view, layout, hatch, labelsOnRiser: !shown.Contains(MeasuringPoint.LiquidAfterDrier)).Draw();
         DrawMainResults();
-        foreach (var point in MeasuringPoints.InWalkingOrder)
+        foreach (var point in shown)
             DrawTag(point, layout.Tags[point]);
         return svg.Close();
     }
 
-    private void DrawCoil()
-    {
-        var c = layout.Coil;
-        svg.Rect(c.X, c.Y, c.Width, c.Height, "part", 3);
-        for (var pass = 1; pass <= 4; pass++)
-            svg.Line(c.X + 14, c.Y + pass * c.Height / 5, c.X + c.Width - 14, c.Y + pass * c.Height / 5, "pass cold");
-        if (view.Conditions.Coil == FactState.Iced)
-            svg.Hatched($"M{c.X} {c.Y} h{c.Width} v{c.Height} h-{c.Width} Z", hatch);
-
-        var (x, y) = layout.EvaporatorFans;
-        var fans = view.Conditions.EvaporatorFans;
-        var drawn = Math.Min(fans.Count, 4);
-        for (var fan = 0; fan < drawn; fan++)
-        {
-            if (Wide)
-                DrawFan(x + fan * 34, y + 8, 12, fans[fan]);
-            else
-                DrawFan(x + fan * 27, y, 11, fans[fan]);
-        }
-
-        if (Wide)
-        {
-            svg.Text(x + drawn * 34 - 12, y + 13, CircuitText.Fans(fans), "quiet");
-            svg.Text(c.X + 46, c.Y - 9, view.Conditions.Coil is { } coil ? $"coil {CircuitText.Name(coil)}" : "coil not looked at", "quiet");
-        }
-    }
-
-    private void DrawFan(double x, double y, double radius, FactState? state)
-    {
-        svg.Circle(x, y, radius, state switch { FactState.Stopped => "fan stopped", null => "fan unknown", _ => "fan" });
-        if (state == FactState.Stopped)
-            svg.Line(x - radius, y + radius, x + radius, y - radius, "fan stopped");
-        else if (state is not null)
-            svg.Line(x - radius, y, x + radius, y, "fan").Line(x, y - radius, x, y + radius, "fan");
-    }
-
-    private void DrawCondenser()
-    {
-        var c = layout.Condenser;
-        svg.Rect(c.X, c.Y, c.Width, c.Height, "part", 3);
-        for (var pass = 1; pass <= 3; pass++)
-            svg.Line(c.X + 14, c.Y + pass * c.Height / 4, c.X + c.Width - 14, c.Y + pass * c.Height / 4, "pass hot");
-        if (view.Conditions.CondenserFace == FactState.Dirty)
-            svg.Hatched($"M{c.X} {c.Y} h{c.Width} v{c.Height} h-{c.Width} Z", hatch);
-        if (view.Equipment.Circuit.Condenser is CondenserKind.AirCooledRemote or CondenserKind.AirCooledSelfContained)
-            DrawFan(layout.CondenserFan.X, layout.CondenserFan.Y, 12, view.Conditions.CondenserFan);
-        if (Wide)
-        {
-            var face = view.Conditions.CondenserFace == FactState.Dirty ? "condenser, dirty" : "condenser";
-            svg.Text(c.X + c.Width / 2, c.Y - 8, face, "quiet middle");
-        }
-    }
-
-    private void DrawCompressor()
-    {
-        var (x, y, r) = layout.Compressor;
-        svg.Circle(x, y, r, "part");
-        svg.Line(x - r * 0.28, y - r * 0.72, x - r * 0.58, y + r * 0.55, "stroke").Line(x + r * 0.28, y - r * 0.72, x + r * 0.58, y + r * 0.55, "stroke");
-        if (Wide)
-            svg.Text(x + r + 10, y - 2, "compressor", "label").Text(x + r + 10, y + 17, CircuitText.Running(view.Conditions), "quiet");
-        else
-            svg.Text(x - r - 8, y - 2, "compressor", "label end").Text(x - r - 8, y + 17, CircuitText.Running(view.Conditions), "quiet end");
-    }
-
-    private void DrawMetering()
-    {
-        var (x, y) = layout.Metering;
-        if (view.Equipment.Circuit.Metering == Metering.CapillaryTube)
-            svg.Path(Invariant($"M{x - 34} {y} q5 -16 10 0 q5 16 10 0 q5 -16 10 0"), "capillary");
-        else
-            svg.Path(Invariant($"M{x - 16} {y - 14} L{x - 16} {y + 14} L{x + 12} {y - 14} L{x + 12} {y + 14} Z"), "part");
-    }
-
-    private static readonly ResultKind[] MainResults = [ResultKind.SuperheatCoil, ResultKind.Subcooling, ResultKind.EvaporatorTd];
+    private ResultKind[] MainResults => view.MakeUp.Coils > 1
+        ? [ResultKind.SuperheatCoil, ResultKind.SuperheatCoil2, ResultKind.Subcooling]
+        : [ResultKind.SuperheatCoil, ResultKind.Subcooling, ResultKind.EvaporatorTd];
 
     private void DrawMainResults()
     {
         if (view.Analysis is not { } analysis)
             return;
         var (x, y) = layout.Results;
-        for (var i = 0; i < MainResults.Length; i++)
+        foreach (var (kind, i) in MainResults.Select((k, i) => (k, i)))
         {
-            var result = analysis[MainResults[i]];
+            var result = analysis[kind];
             var top = y + i * layout.ResultStep;
             var state = ValidityClass(result.Validity.Level);
-            svg.Text(x, top + 12, CircuitText.Name(result.Kind), "quiet");
+            svg.Text(x, top + 12, view.Name(result.Kind), "quiet");
             svg.Text(x, top + 44, view.Units.Result(result), $"big {state}");
-            if (!Wide)
+            if (!layout.IsWide)
             {
                 svg.Text(x, top + 62, WordsUnder(result), "quiet");
                 continue;
@@ -137,7 +73,7 @@ public sealed class CircuitMap(VisitView view, MapLayout layout)
 
             if (result.Value is null)
             {
-                svg.Text(x + 40, top + 42, $"needs {CircuitText.List(result.Missing.Select(CircuitText.Name))}", "quiet");
+                svg.Text(x + 40, top + 42, $"needs {CircuitText.List(result.Missing.Select(view.Name))}", "quiet");
                 continue;
             }
 
@@ -171,17 +107,17 @@ public sealed class CircuitMap(VisitView view, MapLayout layout)
         var state = asked ? "asked" : reading is null ? "empty" : ValidityClass(level);
         var value = reading is null ? "tap to log" : view.Units.Value(point, reading.Si);
         var third = EarlierText(point, reading, earlier);
-        var spoken = $"{CircuitText.Name(point)} {value} {third}".Trim() + (reading is null ? "" : $", {CircuitText.Name(level)}");
+        var spoken = $"{view.Name(point)} {value} {third}".Trim() + (reading is null ? "" : $", {CircuitText.Name(level)}");
 
         var (x, y, w, h) = (place.X, place.Y, layout.TagWidth, MapLayout.TagHeight);
-        var outline = Invariant($"M{x} {y} H{x + w - 14} L{x + w} {y + 14} V{y + h} H{x} Z");
+        var outline = string.Create(CultureInfo.InvariantCulture, $"M{x} {y} H{x + w - 14} L{x + w} {y + 14} V{y + h} H{x} Z");
         svg.OpenLink($"?point={point}#point-form", $"tag {state}", spoken,
-            $"data-point=\"{point}\" data-label=\"{CircuitText.Name(point)}\" data-hint=\"{Svg.Encode(TypingText.Example(point.Kind(), view.Shop.Units))}\" data-entry=\"{reading?.EntryId}\"");
+            $"data-point=\"{point}\" data-label=\"{view.Name(point)}\" data-hint=\"{Svg.Encode(TypingText.Example(point.Kind(), view.Shop.Units))}\" data-entry=\"{reading?.EntryId}\"");
         svg.Path(outline, "tag-edge");
         if (state == "unusable")
             svg.Hatched(outline, hatch);
         svg.Circle(x + w - 14, y + 17, 3.5, "eyelet");
-        svg.Text(x + 10, y + 19, CircuitText.Name(point), "tag-label");
+        svg.Text(x + 10, y + 19, view.Name(point), "tag-label");
         svg.Text(x + 10, y + 42, value, reading is null ? "tag-empty" : "tag-value");
         if (third.Length > 0)
             svg.Text(x + 10, y + 61, third, earlier?.Moved == true ? "tag-earlier moved" : "tag-earlier");
@@ -196,6 +132,4 @@ public sealed class CircuitMap(VisitView view, MapLayout layout)
         var mark = earlier.Moved != true ? "" : reading!.Si > earlier.Si ? "▲ " : "▼ ";
         return $"{mark}was {view.Units.Value(point, earlier.Si)}";
     }
-
-    private static string Invariant(FormattableString text) => text.ToString(CultureInfo.InvariantCulture);
 }

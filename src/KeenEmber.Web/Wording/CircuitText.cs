@@ -1,14 +1,38 @@
 using System.Globalization;
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Service;
 
 namespace KeenEmber.Web.Wording;
 
 /// <summary>Names and reasons of the circuit bench in plain words.</summary>
 public static class CircuitText
 {
+    /// <summary>What a point is called on a unit of this make-up; without one, its general name.</summary>
+    public static string Name(MeasuringPoint point, CircuitMakeUp? of) => (point, of) switch
+    {
+        (MeasuringPoint.BoxAir, { Kind: EquipmentKind.GlycolChiller }) => "glycol bath",
+        (MeasuringPoint.AirLeaving, { Kind: EquipmentKind.GlycolChiller }) => "glycol leaving",
+        (MeasuringPoint.CondenserAir, { Condenser: CondenserKind.WaterCooled }) => "water off condenser",
+        (MeasuringPoint.DischargePressure, { Condenser: CondenserKind.Rack }) => "liquid pressure",
+        (MeasuringPoint.BoxAir, { Coils: > 1 }) => $"air, {EquipmentText.Coils(of.Kind).First}",
+        (MeasuringPoint.AirLeaving, { Coils: > 1 }) => $"leaving, {EquipmentText.Coils(of.Kind).First}",
+        (MeasuringPoint.SuctionLineCoil, { Coils: > 1 }) => $"line, {EquipmentText.Coils(of.Kind).First}",
+        (MeasuringPoint.BoxAir2, { Coils: > 1 }) => $"air, {EquipmentText.Coils(of.Kind).Second}",
+        (MeasuringPoint.AirLeaving2, { Coils: > 1 }) => $"leaving, {EquipmentText.Coils(of.Kind).Second}",
+        (MeasuringPoint.SuctionLineCoil2, { Coils: > 1 }) => $"line, {EquipmentText.Coils(of.Kind).Second}",
+        _ => Name(point),
+    };
+
     public static string Name(MeasuringPoint point) => point switch
     {
+        MeasuringPoint.BoxAir2 => "box air, coil B",
+        MeasuringPoint.AirLeaving2 => "air leaving, coil B",
+        MeasuringPoint.SuctionLineCoil2 => "suction line, coil B",
+        MeasuringPoint.CompressorCurrent => "compressor current",
+        MeasuringPoint.HeadCycleLow => "head, cycle low",
+        MeasuringPoint.HeadCycleHigh => "head, cycle high",
+        MeasuringPoint.LiquidAfterDrier => "liquid after drier",
         MeasuringPoint.BoxAir => "box air",
         MeasuringPoint.AirLeaving => "air leaving coil",
         MeasuringPoint.SuctionLineCoil => "suction line, coil",
@@ -20,8 +44,32 @@ public static class CircuitText
         _ => "liquid line",
     };
 
+    /// <summary>What a result is called on a unit of this make-up.</summary>
+    public static string Name(ResultKind kind, CircuitMakeUp of) => (kind, of) switch
+    {
+        (ResultKind.SuperheatCoil, { Coils: > 1 }) => $"superheat, {EquipmentText.Coils(of.Kind).First}",
+        (ResultKind.SuperheatCoil2, _) => $"superheat, {EquipmentText.Coils(of.Kind).Second}",
+        (ResultKind.EvaporatorTd, { Coils: > 1 }) => $"TD, {EquipmentText.Coils(of.Kind).First}",
+        (ResultKind.EvaporatorTd2, _) => $"TD, {EquipmentText.Coils(of.Kind).Second}",
+        (ResultKind.AirDrop, { Coils: > 1 }) => $"air drop, {EquipmentText.Coils(of.Kind).First}",
+        (ResultKind.AirDrop2, _) => $"air drop, {EquipmentText.Coils(of.Kind).Second}",
+        (ResultKind.EvaporatorTd, { Kind: EquipmentKind.GlycolChiller }) => "coil below bath (TD)",
+        (ResultKind.AirDrop, { Kind: EquipmentKind.GlycolChiller }) => "bath less leaving",
+        (ResultKind.CondenserSplit, { Condenser: CondenserKind.WaterCooled }) => "condenser approach",
+        _ => Name(kind),
+    };
+
     public static string Name(ResultKind kind) => kind switch
     {
+        ResultKind.SuperheatCoil2 => "superheat, coil B",
+        ResultKind.EvaporatorTd2 => "TD, coil B",
+        ResultKind.AirDrop2 => "air drop, coil B",
+        ResultKind.LineGain => "suction line gain",
+        ResultKind.CondensingLow => "condensing, cycle low",
+        ResultKind.CondensingHigh => "condensing, cycle high",
+        ResultKind.DischargeTemperature => "discharge line",
+        ResultKind.CurrentShare => "current against plate",
+        ResultKind.DrierDrop => "drop across the drier",
         ResultKind.Evaporating => "evaporating (dew)",
         ResultKind.Condensing => "condensing (mid-point)",
         ResultKind.SuperheatCoil => "superheat at the coil",
@@ -40,6 +88,13 @@ public static class CircuitText
         AsFound.Compressor => "compressor",
         AsFound.Defrost => "defrost",
         AsFound.CondenserFan => "condenser fan",
+        AsFound.LiquidSolenoid => "liquid solenoid",
+        AsFound.SuctionStop => "suction stop",
+        AsFound.SightGlass => "sight glass",
+        AsFound.ValveBody => "metering device",
+        AsFound.SuctionLineFrost => "suction line",
+        AsFound.CompressorShell => "compressor shell",
+        AsFound.LowPressureControl => "low-pressure control",
         _ => "condenser face",
     };
 
@@ -54,6 +109,18 @@ public static class CircuitText
         FactState.Clean => "clean",
         FactState.Refrigerating => "over, refrigerating",
         FactState.Defrosting => "under way",
+        FactState.Open => "open",
+        FactState.Closed => "closed",
+        FactState.Full => "full",
+        FactState.Bubbles => "bubbles",
+        FactState.Bare => "bare",
+        FactState.IceBall => "ball of ice",
+        FactState.FrostedBack => "frosted back to the compressor",
+        FactState.Warm => "warm",
+        FactState.Hot => "hot",
+        FactState.Cold => "cold",
+        FactState.Steady => "steady",
+        FactState.Chattering => "chattering",
         _ => "dirty",
     };
 
@@ -72,6 +139,7 @@ public static class CircuitText
         ReasonCode.ColdAmbient => "The condenser air is cold, so head is held up and swings. Log its low and its high.",
         ReasonCode.FanStopped => "An evaporator fan is off. Get every fan running, then log again.",
         ReasonCode.CoilIced => "The coil is iced. Thaw all of it, let it settle, then log again.",
+        ReasonCode.ValveClosed => "A valve is shut: the coil is being pumped down. Log again 15 min after it opened.",
         ReasonCode.CompressorOff => "The compressor is off. Log again after 15 min of running.",
         ReasonCode.OutsideRefrigerantRange => "The pressure lies outside what is known of this refrigerant.",
         ReasonCode.Challenged => "A reading behind it cannot be right. Look at it again.",
@@ -102,15 +170,25 @@ public static class CircuitText
                 $"{refrigerant} at {P(MeasuringPoint.SuctionPressure)}: dew {T(TermKind.DewTemperature)}"),
             ResultKind.Condensing => ("Mid-point of bubble and dew temperature at head pressure.",
                 $"{refrigerant} at {P(MeasuringPoint.DischargePressure)}: bubble {T(TermKind.BubbleTemperature)}, dew {T(TermKind.DewTemperature)}, mid-point {T(TermKind.MidpointTemperature)}"),
-            ResultKind.SuperheatCoil or ResultKind.SuperheatCompressor => ("Suction line less dew temperature at suction pressure.",
+            ResultKind.CondensingLow or ResultKind.CondensingHigh => ("Mid-point of bubble and dew temperature at that end of the fan's cycle.",
+                $"{refrigerant}: mid-point {T(TermKind.MidpointTemperature)}"),
+            ResultKind.LineGain => ("Suction line at the compressor less suction line at the coil.",
+                $"{T(TermKind.Reading, MeasuringPoint.SuctionLineCompressor)} - ({T(TermKind.Reading, MeasuringPoint.SuctionLineCoil)}){equals}"),
+            ResultKind.DischargeTemperature => ("Measured on the line, about 15 cm from the compressor.", T(TermKind.Reading)),
+            ResultKind.CurrentShare => ("Measured current over the plate's.", $"{UnitText.Number(Term(TermKind.Reading) ?? 0, 2)} A{equals}"),
+            ResultKind.DrierDrop => ("Liquid before less liquid after the drier.",
+                $"{T(TermKind.Reading, MeasuringPoint.LiquidLine)} - ({T(TermKind.Reading, MeasuringPoint.LiquidAfterDrier)}){equals}"),
+            ResultKind.SuperheatCoil or ResultKind.SuperheatCoil2 or ResultKind.SuperheatCompressor => ("Suction line less dew temperature at suction pressure.",
                 $"{T(TermKind.Reading)} - ({T(TermKind.DewTemperature)}){equals}, dew of {refrigerant} at {P(MeasuringPoint.SuctionPressure)}"),
             ResultKind.Subcooling => ("Bubble temperature at head pressure less liquid line.",
                 $"{T(TermKind.BubbleTemperature)} - ({T(TermKind.Reading)}){equals}, bubble of {refrigerant} at {P(MeasuringPoint.DischargePressure)}"),
-            ResultKind.EvaporatorTd => ("Box air less evaporating mid-point.",
+            ResultKind.EvaporatorTd or ResultKind.EvaporatorTd2 => ("Box air less evaporating mid-point.",
                 $"{T(TermKind.Reading)} - ({T(TermKind.MidpointTemperature)}){equals}, mid-point of {refrigerant} at {P(MeasuringPoint.SuctionPressure)}"),
             ResultKind.AirDrop => ("Air entering less air leaving the coil.",
                 $"{T(TermKind.Reading, MeasuringPoint.BoxAir)} - ({T(TermKind.Reading, MeasuringPoint.AirLeaving)}){equals}"),
-            ResultKind.CondenserSplit => ("Condensing mid-point less air entering the condenser.",
+            ResultKind.AirDrop2 => ("Air entering less air leaving the coil.",
+                $"{T(TermKind.Reading, MeasuringPoint.BoxAir2)} - ({T(TermKind.Reading, MeasuringPoint.AirLeaving2)}){equals}"),
+            ResultKind.CondenserSplit => ("Condensing mid-point less the air entering the condenser, or the water leaving it.",
                 $"{T(TermKind.MidpointTemperature)} - ({T(TermKind.Reading)}){equals}, mid-point of {refrigerant} at {P(MeasuringPoint.DischargePressure)}"),
             _ => ("Head pressure over suction pressure, both absolute.",
                 $"{P(MeasuringPoint.DischargePressure)} / {P(MeasuringPoint.SuctionPressure)}{equals}"),
@@ -172,7 +250,7 @@ public static class CircuitText
         if (fans.Count == 0)
             return "";
         if (fans.All(f => f == FactState.Running))
-            return fans.Count == 1 ? "fan running" : $"all {fans.Count} fans running";
+            return fans.Count switch { 1 => "fan running", 2 => "both fans running", _ => $"all {fans.Count} fans running" };
         var stopped = fans.Select((f, i) => (f, i)).Where(x => x.f == FactState.Stopped).Select(x => (x.i + 1).ToString(CultureInfo.InvariantCulture)).ToList();
         return stopped.Count > 0 ? $"fan {List(stopped)} stopped" : "fans not looked at";
     }

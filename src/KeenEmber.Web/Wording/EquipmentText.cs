@@ -1,3 +1,4 @@
+using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Service;
 
 namespace KeenEmber.Web.Wording;
@@ -35,9 +36,25 @@ public static class EquipmentText
         _ => "central rack",
     };
 
+    public static string Name(CircuitParts part) => part switch
+    {
+        CircuitParts.Receiver => "receiver",
+        CircuitParts.LiquidSolenoid => "liquid solenoid, pumps down",
+        CircuitParts.FanCyclingControl => "fan-cycling control",
+        CircuitParts.HeadPressureValve => "head-pressure valve",
+        CircuitParts.EvaporatorPressureRegulator => "evaporator pressure regulator",
+        _ => "suction stop",
+    };
+
+    /// <summary>Every single part that can be there.</summary>
+    public static IEnumerable<CircuitParts> Parts => Enum.GetValues<CircuitParts>().Where(p => p != CircuitParts.None);
+
+    /// <summary>What the two coils of a unit are called, first and second.</summary>
+    public static (string First, string Second) Coils(EquipmentKind kind) => kind == EquipmentKind.PrepTable ? ("rail", "base") : ("side A", "side B");
+
     /// <summary>One line on the circuit: "R404A · 2.9 kg · expansion valve · receiver · air-cooled, remote".</summary>
     public static string MakeUp(RefrigerationCircuit c) => string.Join(" · ", new[]
     {
-        c.RefrigerantName, c.ChargeKg is { } kg ? $"{UnitText.Number(kg, 2)} kg" : "", Name(c.Metering), c.HasReceiver ? "receiver" : "", Name(c.Condenser),
-    }.Where(s => s.Length > 0));
+        c.RefrigerantName, c.ChargeKg is { } kg ? $"{UnitText.Number(kg, 2)} kg" : "", Name(c.Metering), c.Coils > 1 ? "two coils" : "",
+    }.Where(s => s.Length > 0).Concat(Parts.Where(p => c.Parts.HasFlag(p)).Select(Name)).Append(Name(c.Condenser)));
 }

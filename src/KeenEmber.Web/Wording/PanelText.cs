@@ -1,5 +1,6 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Diagnosis;
+using KeenEmber.Core.Service;
 
 namespace KeenEmber.Web.Wording;
 
@@ -7,12 +8,12 @@ namespace KeenEmber.Web.Wording;
 public static class PanelText
 {
     /// <summary>One sentence on how the unit stands, for the panel, the unit page and the start page alike.</summary>
-    public static string Stands(CircuitAnalysis analysis, bool anyReading)
+    public static string Stands(CircuitAnalysis analysis, bool anyReading, CircuitMakeUp makeUp)
     {
         if (analysis.Challenges.Count > 0)
             return "A reading cannot be right. Settle that first.";
         if (analysis.Findings.Count > 0)
-            return Headline(analysis.Findings[0].Code);
+            return Finding(analysis.Findings[0], makeUp);
         if (!anyReading)
             return "No readings yet.";
         var waiting = analysis.Results.Count(r => !r.IsUsable);
@@ -35,6 +36,10 @@ public static class PanelText
         CircuitPatterns.HeavyLoad => "The coil carries a heavy load: warm product, an open door or a pull-down. Let it come down, then judge.",
         CircuitPatterns.NotPumping => "The compressor turns but hardly pumps: valves or an inner leak. Prove it by its current before condemning it.",
         CircuitPatterns.Overcharged => "The condenser is full of liquid: overcharged, or the charge was set in cold weather.",
+        CircuitPatterns.DrierRestricted => "The liquid cools across the drier: it is blocked. Change it, and find out what filled it.",
+        CircuitPatterns.DischargeTooHot => "The discharge line is hotter than oil stands. Find out why before the compressor suffers.",
+        CircuitPatterns.HeadTooLow => "Head falls so low in the fan's cycle that the valve is not fed: look at the fan-cycling control.",
+        CircuitPatterns.ShortCycling => "The low-pressure control chatters: short of charge, or its settings are too close. Burnt start parts follow.",
         CircuitPatterns.HighHead => "Head is high for the air that cools it: look at the condenser and its fan.",
         _ => "The sealed circuit is doing its job.",
     };
@@ -46,27 +51,46 @@ public static class PanelText
         _ => "weak: a reading is provisional or speaks against it",
     };
 
-    public static string Finding(Finding finding) => Headline(finding.Code);
+    /// <summary>A finding in one sentence; on a unit with two coils it says which one.</summary>
+    public static string Finding(Finding finding, CircuitMakeUp makeUp)
+    {
+        var (first, second) = EquipmentText.Coils(makeUp.Kind);
+        var coil = makeUp.Coils == 1 || finding.Code == CircuitPatterns.WithinTargets ? ""
+            : finding.Values.ContainsKey(nameof(ResultKind.SuperheatCoil2)) ? second
+            : finding.Values.ContainsKey(nameof(ResultKind.SuperheatCoil)) ? first : "";
+        var sentence = finding.Code == CircuitPatterns.HighHead && makeUp.Condenser == CondenserKind.WaterCooled
+            ? "It condenses too far above its water: look at the flow, for scale, and at the water valve's setting."
+            : Headline(finding.Code);
+        return coil.Length == 0 ? sentence : $"{CircuitText.Sentence(coil)}: {char.ToLowerInvariant(sentence[0])}{sentence[1..]}";
+    }
 
     /// <summary>What speaks for a finding, what against, and what would confirm it, in the reader's units.</summary>
-    public static IEnumerable<string> Evidence(Finding finding, UnitText units)
+    public static IEnumerable<string> Evidence(Finding finding, UnitText units, CircuitMakeUp makeUp)
     {
-        yield return $"For it: {Numbers(finding.Values, units)}.";
-        if (finding.Against.Count > 0)
-            yield return $"Against it: {Numbers(finding.Against, units)}.";
+        if (finding.Values.Count + finding.Seen.Count > 0)
+            yield return $"For it: {Signs(finding.Values, finding.Seen, units, makeUp)}.";
+        if (finding.Against.Count + finding.SeenAgainst.Count > 0)
+            yield return $"Against it: {Signs(finding.Against, finding.SeenAgainst, units, makeUp)}.";
         if (finding.WouldConfirm.Count > 0)
-            yield return $"Would settle it: {CircuitText.List(finding.WouldConfirm.Select(n => CircuitText.Name(Enum.Parse<ResultKind>(n))))}.";
+            yield return $"Would settle it: {CircuitText.List(finding.WouldConfirm.Select(n => n.Contains('.', StringComparison.Ordinal) ? Fact(n) : CircuitText.Name(Enum.Parse<ResultKind>(n), makeUp)))}.";
         yield return $"Evidence: {Strength(finding.Strength)}.";
     }
 
-    private static string Numbers(IReadOnlyDictionary<string, double> values, UnitText units) => string.Join(", ", values.Select(v =>
-        Enum.Parse<ResultKind>(v.Key) is var kind && kind == ResultKind.CompressionRatio
-            ? $"{CircuitText.Name(kind)} {units.Result(ResultQuantity.Ratio, v.Value)}"
-            : $"{CircuitText.Name(kind)} {units.Result(ResultQuantity.Difference, v.Value)}"));
+    private static string Signs(IReadOnlyDictionary<string, double> values, IReadOnlyList<string> seen, UnitText units, CircuitMakeUp makeUp) => string.Join(", ", values
+        .Select(v => (Kind: Enum.Parse<ResultKind>(v.Key), v.Value))
+        .Select(v => $"{CircuitText.Name(v.Kind, makeUp)} {units.Result(CircuitResult.QuantityOf(v.Kind), v.Value)}")
+        .Concat(seen.Select(Fact)));
 
-    public static string Step(NextStep step) => step.Kind switch
+    /// <summary>A fact as a finding names it: "SightGlass.Bubbles".</summary>
+    private static string Fact(string name)
     {
-        StepKind.Recheck => $"Check {CircuitText.Name(step.Point!.Value)} again",
+        var parts = name.Split('.');
+        return $"{CircuitText.Name(Enum.Parse<AsFound>(parts[0]))} {CircuitText.Name(Enum.Parse<FactState>(parts[1]))}";
+    }
+
+    public static string Step(NextStep step, CircuitMakeUp makeUp) => step.Kind switch
+    {
+        StepKind.Recheck => $"Check {CircuitText.Name(step.Point!.Value, makeUp)} again",
         StepKind.RecordFact when step.Fact == AsFound.EvaporatorFan => "Look at each evaporator fan",
         StepKind.RecordFact when step.Fact == AsFound.Coil => "Look at the coil: clear, frosted or iced",
         StepKind.RecordFact => "Note whether the compressor runs, and for how long",
@@ -75,13 +99,13 @@ public static class PanelText
         StepKind.LetDefrostEnd => "Let the defrost end",
         StepKind.FindWhyStopped => "Find out why the compressor is off",
         StepKind.WaitToSettle => $"Let it run {Math.Ceiling(step.Wait!.Value.TotalMinutes):F0} min more",
-        StepKind.LogAgain => $"Log {CircuitText.Name(step.Point!.Value)} again",
-        _ => $"Log {CircuitText.Name(step.Point!.Value)}",
+        StepKind.LogAgain => $"Log {CircuitText.Name(step.Point!.Value, makeUp)} again",
+        _ => $"Log {CircuitText.Name(step.Point!.Value, makeUp)}",
     };
 
-    public static string StepReason(NextStep step)
+    public static string StepReason(NextStep step, CircuitMakeUp makeUp)
     {
-        var results = CircuitText.List(step.Unlocks.Select(CircuitText.Name).Take(3));
+        var results = CircuitText.List(step.Unlocks.Select(k => CircuitText.Name(k, makeUp)).Take(3));
         return step.Kind switch
         {
             StepKind.Recheck => "It contradicts the others. What you typed is kept.",

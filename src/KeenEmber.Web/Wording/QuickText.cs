@@ -8,7 +8,7 @@ namespace KeenEmber.Web.Wording;
 public static class QuickText
 {
     private static readonly Dictionary<string, MeasuringPoint> Points = Table(
-        (MeasuringPoint.BoxAir, "box, box air, air, room, case, return air, air on, entering air"),
+        (MeasuringPoint.BoxAir, "box, box air, air, room, bath, rail, side a, case, return air, air on, entering air"),
         (MeasuringPoint.AirLeaving, "leaving, air leaving, air leaving coil, supply air, air off, leaving air"),
         (MeasuringPoint.SuctionPressure, "suc, suct, suction, suction pressure, low side, lp, sp"),
         (MeasuringPoint.SuctionLineCoil, "line, suction line, suc line, sl, coil out, coil outlet, suction line coil, bulb"),
@@ -16,7 +16,14 @@ public static class QuickText
         (MeasuringPoint.DischargePressure, "head, head pressure, discharge pressure, high side, hp, dis"),
         (MeasuringPoint.DischargeLine, "discharge line, hot gas, discharge temp, dis line, dl"),
         (MeasuringPoint.LiquidLine, "liq, liquid, liquid line, ll"),
-        (MeasuringPoint.CondenserAir, "amb, ambient, cond air, condenser air, outside, outdoor, air to condenser"));
+        (MeasuringPoint.CondenserAir, "amb, ambient, cond air, condenser air, outside, outdoor, air to condenser, water off, water leaving"),
+        (MeasuringPoint.BoxAir2, "base, base air, box b, side b, air b"),
+        (MeasuringPoint.AirLeaving2, "leaving b, leaving base, base leaving"),
+        (MeasuringPoint.SuctionLineCoil2, "line b, line base, base line"),
+        (MeasuringPoint.CompressorCurrent, "amps, comp amps, current, compressor current"),
+        (MeasuringPoint.HeadCycleLow, "head low, head cycle low"),
+        (MeasuringPoint.HeadCycleHigh, "head high, head cycle high"),
+        (MeasuringPoint.LiquidAfterDrier, "drier, drier out, after drier, liquid after drier"));
 
     private static readonly Dictionary<string, AsFound> Facts = Table(
         (AsFound.EvaporatorFan, "fan, fans, evap fan, evap fans, evaporator fan, evaporator fans"),
@@ -24,7 +31,14 @@ public static class QuickText
         (AsFound.Compressor, "comp, compressor"),
         (AsFound.Defrost, "defrost"),
         (AsFound.CondenserFan, "cond fan, condenser fan"),
-        (AsFound.CondenserFace, "cond, condenser"));
+        (AsFound.CondenserFace, "cond, condenser"),
+        (AsFound.LiquidSolenoid, "solenoid, liquid solenoid"),
+        (AsFound.SuctionStop, "suction stop"),
+        (AsFound.SightGlass, "glass, sight glass"),
+        (AsFound.ValveBody, "valve, txv, metering, cap tube"),
+        (AsFound.SuctionLineFrost, "suction frost, frost back"),
+        (AsFound.CompressorShell, "shell, comp shell"),
+        (AsFound.LowPressureControl, "lp control, low pressure control"));
 
     private static readonly Dictionary<string, FactState> States = Table(
         (FactState.Running, "on, running, runs, run, ok"),
@@ -36,7 +50,19 @@ public static class QuickText
         (FactState.Clean, "clean"),
         (FactState.Dirty, "dirty, blocked"),
         (FactState.Refrigerating, "over, ended, done"),
-        (FactState.Defrosting, "under way, started"));
+        (FactState.Defrosting, "under way, started"),
+        (FactState.Open, "open"),
+        (FactState.Closed, "closed, shut"),
+        (FactState.Full, "full"),
+        (FactState.Bubbles, "bubbles, flashing"),
+        (FactState.Bare, "bare, none"),
+        (FactState.IceBall, "iceball, snowball"),
+        (FactState.FrostedBack, "yes"),
+        (FactState.Warm, "warm"),
+        (FactState.Hot, "hot"),
+        (FactState.Cold, "cold"),
+        (FactState.Steady, "steady"),
+        (FactState.Chattering, "chattering, chatters"));
 
     private static readonly HashSet<string> Minutes = ["min", "mins", "minutes", "m"];
     private static readonly HashSet<string> Hours = ["h", "hr", "hrs", "hours"];

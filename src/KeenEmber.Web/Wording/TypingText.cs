@@ -10,15 +10,21 @@ public static class TypingText
         TypingProblem.Empty => $"Type a {Name(kind)}, such as {Example(kind, units)}.",
         TypingProblem.TooLong => $"That is too long for one value. Type a {Name(kind)}, such as {Example(kind, units)}.",
         TypingProblem.NotANumber => $"This is not a number with a unit. Type a {Name(kind)}, such as {Example(kind, units)}.",
-        TypingProblem.UnknownUnit => kind == QuantityKind.Temperature
-            ? "This unit is not known. Temperatures go in °C, °F or K."
-            : "This unit is not known. Pressures go in psi, bar, kPa, inHg, psia, bar abs or kPa abs.",
-        TypingProblem.WrongKindOfUnit => kind == QuantityKind.Temperature
-            ? $"This is a pressure; a temperature belongs here, such as {Example(kind, units)}."
-            : $"This is a temperature; a pressure belongs here, such as {Example(kind, units)}.",
-        _ => kind == QuantityKind.Temperature
-            ? "No thermometer shows this: it must lie between absolute zero and 500 °C."
-            : "No gauge shows this: it must lie between a full vacuum and 300 bar.",
+        TypingProblem.UnknownUnit => kind switch
+        {
+            QuantityKind.Temperature => "This unit is not known. Temperatures go in °C, °F or K.",
+            QuantityKind.Pressure => "This unit is not known. Pressures go in psi, bar, kPa, inHg, psia, bar abs or kPa abs.",
+            QuantityKind.Current => "This unit is not known. Currents go in A.",
+            _ => "This unit is not known. Concentrations go in %.",
+        },
+        TypingProblem.WrongKindOfUnit => $"This unit does not fit: a {Name(kind)} belongs here, such as {Example(kind, units)}.",
+        _ => kind switch
+        {
+            QuantityKind.Temperature => "No thermometer shows this: it must lie between absolute zero and 500 °C.",
+            QuantityKind.Pressure => "No gauge shows this: it must lie between a full vacuum and 300 bar.",
+            QuantityKind.Current => "No clamp meter shows this: it must lie between 0 and 2000 A.",
+            _ => "It must lie between 0 and 100 %.",
+        },
     };
 
     public static string Example(QuantityKind kind, UnitPreference units) => (kind, units == UnitPreference.Us) switch
@@ -26,8 +32,16 @@ public static class TypingText
         (QuantityKind.Temperature, true) => "-13 or -25 °C",
         (QuantityKind.Temperature, false) => "-25 or -13 °F",
         (QuantityKind.Pressure, true) => "21 or 1.4 bar",
-        _ => "1.4 or 21 psi",
+        (QuantityKind.Pressure, false) => "1.4 or 21 psi",
+        (QuantityKind.Current, _) => "4.6",
+        _ => "35",
     };
 
-    private static string Name(QuantityKind kind) => kind == QuantityKind.Temperature ? "temperature" : "pressure";
+    private static string Name(QuantityKind kind) => kind switch
+    {
+        QuantityKind.Temperature => "temperature",
+        QuantityKind.Pressure => "pressure",
+        QuantityKind.Current => "current",
+        _ => "concentration",
+    };
 }

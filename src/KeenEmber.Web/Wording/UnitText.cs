@@ -32,12 +32,18 @@ public sealed class UnitText(UnitPreference units, Pressure atmosphere)
     public string Absolute(double absoluteKpa) => $"{Number(absoluteKpa / AbsoluteUnit.Scale, Us ? 1 : 2)} {AbsoluteUnit.Symbol}";
 
     /// <summary>A point's value: gauge pressure or temperature.</summary>
-    public string Value(MeasuringPoint point, double si) => point.Kind() == QuantityKind.Pressure ? Gauge(si) : Temperature(si);
+    public string Value(MeasuringPoint point, double si) => point.Kind() switch
+    {
+        QuantityKind.Pressure => Gauge(si),
+        QuantityKind.Current => $"{Number(si, 1)} A",
+        _ => Temperature(si),
+    };
 
     /// <summary>How far a point moved, signed.</summary>
     public string Change(MeasuringPoint point, double deltaSi)
     {
         var text = point.Kind() == QuantityKind.Temperature ? Difference(deltaSi)
+            : point.Kind() == QuantityKind.Current ? $"{Number(deltaSi, 1)} A"
             : Us ? $"{Number(deltaSi / Unit.Psi.Scale, 1)} psi" : $"{Number(deltaSi / Unit.Bar.Scale, 2)} bar";
         return deltaSi > 0 ? "+" + text : text;
     }
@@ -48,6 +54,7 @@ public sealed class UnitText(UnitPreference units, Pressure atmosphere)
     {
         ResultQuantity.Temperature => Temperature(value),
         ResultQuantity.Difference => Difference(value),
+        ResultQuantity.Share => $"{Number(value * 100, 0)} %",
         _ => $"{Number(value, 1)} : 1",
     };
 
@@ -56,12 +63,21 @@ public sealed class UnitText(UnitPreference units, Pressure atmosphere)
     {
         ResultQuantity.Temperature => InTemperature(value),
         ResultQuantity.Difference => InDifference(value),
+        ResultQuantity.Share => value * 100,
         _ => value,
     };
 
-    public string Band(ResultQuantity quantity, Band band) => quantity == ResultQuantity.Ratio
-        ? $"{Number(band.Low, 1)} to {Number(band.High, 1)}"
-        : $"{Number(InDifference(band.Low), 0)} to {Number(InDifference(band.High), 0)} {DifferenceUnit}";
+    public string Band(ResultQuantity quantity, Band band)
+    {
+        var (decimals, unit) = quantity switch
+        {
+            ResultQuantity.Ratio => (1, ""),
+            ResultQuantity.Share => (0, " %"),
+            ResultQuantity.Temperature => (0, $" {TemperatureUnit}"),
+            _ => (0, $" {DifferenceUnit}"),
+        };
+        return $"{Number(OnScale(quantity, band.Low), decimals)} to {Number(OnScale(quantity, band.High), decimals)}{unit}";
+    }
 
     public static string Number(double value, int decimals)
     {

@@ -14,13 +14,18 @@ internal static class Bench
         [FactState.Running, FactState.Running], FactState.Clear, FactState.Running, TimeSpan.FromMinutes(40),
         FactState.Running, FactState.Clean, new(1), Temperature.FromCelsius(-20));
 
+    public static readonly CircuitMakeUp WalkIn = new(
+        EquipmentKind.WalkInFreezer, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver);
+
+    public static readonly CircuitMakeUp ReachIn = new(
+        EquipmentKind.ReachInCooler, Metering.CapillaryTube, CondenserKind.AirCooledSelfContained, CircuitParts.None);
+
     public static TakenReading At(MeasuringPoint point, double number, Unit unit, OperatingConditions? conditions = null, int minute = 0) =>
         new(Guid.CreateVersion7(), point, Noon.AddMinutes(minute), new(number, unit), Pressure.StandardAtmosphere, conditions ?? Settled);
 
     public static CircuitAnalysis Analyse(IEnumerable<TakenReading> readings, OperatingConditions? now = null,
-        string refrigerant = "R404A", EquipmentKind kind = EquipmentKind.WalkInFreezer) =>
-        CircuitBench.Analyse(
-            new(RefrigerantCatalogue.Find(refrigerant)!, CircuitTargets.Of(kind), readings.ToDictionary(r => r.Point)), now ?? Settled);
+        string refrigerant = "R404A", CircuitMakeUp? makeUp = null) =>
+        CircuitBench.Analyse(new(RefrigerantCatalogue.Find(refrigerant)!, makeUp ?? WalkIn, readings.ToDictionary(r => r.Point)), now ?? Settled);
 
     /// <summary>A full set of readings whose results are exactly the given ones.</summary>
     public static List<TakenReading> Consistent(
@@ -38,6 +43,7 @@ internal static class Bench
             At(MeasuringPoint.SuctionLineCoil, dewC + superheatK, Unit.Celsius, conditions),
             At(MeasuringPoint.SuctionPressure, suction.Kpa, Unit.KilopascalAbsolute, conditions),
             At(MeasuringPoint.SuctionLineCompressor, dewC + superheatK + lineGainK, Unit.Celsius, conditions),
+            At(MeasuringPoint.DischargeLine, ambientC + splitK + 35, Unit.Celsius, conditions),
             At(MeasuringPoint.DischargePressure, head.Kpa, Unit.KilopascalAbsolute, conditions),
             At(MeasuringPoint.CondenserAir, ambientC, Unit.Celsius, conditions),
             At(MeasuringPoint.LiquidLine, fluid.BubbleTemperature(head)!.Value.Celsius - subcoolingK, Unit.Celsius, conditions),

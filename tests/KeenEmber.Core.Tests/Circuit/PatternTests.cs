@@ -70,7 +70,7 @@ public class PatternTests
         var partial = Bench.Consistent(tdK: 14, superheatK: 16, subcoolingK: 1).Where(r => r.Point is not (MeasuringPoint.BoxAir or MeasuringPoint.CondenserAir)).ToList();
         var finding = First(partial);
         Assert.Equal(CircuitPatterns.ShortOfCharge, finding.Code);
-        Assert.Equal(["EvaporatorTd", "CondenserSplit"], finding.WouldConfirm);
+        Assert.Equal(["EvaporatorTd", "CondenserSplit", "SightGlass.Bubbles"], finding.WouldConfirm);
         Assert.Equal(Strength.Fair, finding.Strength);
     }
 
@@ -122,8 +122,8 @@ public class PatternTests
     public void The_tag_after_a_tag_is_the_next_in_the_walk_without_a_value()
     {
         HashSet<MeasuringPoint> taken = [MeasuringPoint.BoxAir, MeasuringPoint.SuctionPressure, MeasuringPoint.LiquidLine];
-        Assert.Equal(MeasuringPoint.SuctionLineCompressor, MeasuringPoint.SuctionPressure.NextAfter(taken));
-        Assert.Equal(MeasuringPoint.AirLeaving, MeasuringPoint.LiquidLine.NextAfter(taken));
-        Assert.Null(MeasuringPoint.BoxAir.NextAfter(MeasuringPoints.InWalkingOrder.ToHashSet()));
+        Assert.Equal(MeasuringPoint.SuctionLineCompressor, MeasuringPoint.SuctionPressure.NextAfter(Bench.WalkIn.Points, taken));
+        Assert.Equal(MeasuringPoint.AirLeaving, MeasuringPoint.LiquidLine.NextAfter(Bench.WalkIn.Points, taken));
+        Assert.Null(MeasuringPoint.BoxAir.NextAfter(Bench.WalkIn.Points, Bench.WalkIn.Points.ToHashSet()));
     }
 }

@@ -11,7 +11,7 @@ public class TimelineTests
 
     private static readonly Equipment Unit = new(
         Guid.CreateVersion7(), Guid.CreateVersion7(), "F-3", "Freezer", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 2, "", "",
-        new(Guid.CreateVersion7(), "R404A", null, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, true, ""));
+        new(Guid.CreateVersion7(), "R404A", null, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver, ""));
 
     private static ReadingEntry Reading(MeasuringPoint point, double celsius, int minute, Guid? corrects = null) =>
         new(Guid.CreateVersion7(), VisitId, Start.AddMinutes(minute), Start.AddMinutes(minute), "Isolde", corrects, point, new(celsius, Core.Quantities.Unit.Celsius));
@@ -131,8 +131,8 @@ public class TimelineTests
         var line = Guid.CreateVersion7();
         Assert.Equal(line, EntryId.OfLine(line, 0));
         Assert.Equal(EntryId.OfLine(line, 3), EntryId.OfLine(line, 3));
-        Assert.Equal(256, Enumerable.Range(0, 256).Select(i => EntryId.OfLine(line, i)).Distinct().Count());
-        Assert.Throws<ArgumentOutOfRangeException>(() => EntryId.OfLine(line, 256));
+        Assert.Equal(65536, Enumerable.Range(0, 256).Select(i => EntryId.OfLine(line, i)).Distinct().Count());
+        Assert.Throws<ArgumentOutOfRangeException>(() => EntryId.OfLine(line, 65536));
     }
 
     [Fact]

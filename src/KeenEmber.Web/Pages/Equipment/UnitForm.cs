@@ -1,4 +1,5 @@
 using System.Globalization;
+using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Refrigerants;
 using KeenEmber.Core.Service;
@@ -25,20 +26,24 @@ public sealed class UnitForm
     public CondenserKind Condenser { get; set; }
     public string? ChargeKg { get; set; }
     public string? Fans { get; set; }
-    public bool HasReceiver { get; set; }
+    public CircuitParts[] Parts { get; set; } = [];
+    public int Coils { get; set; } = 1;
+    public string? RatedCurrentA { get; set; }
+    public string? ColdestAmbient { get; set; }
     public string? Product { get; set; }
     public string? Nameplate { get; set; }
 
     public static UnitForm Empty(Guid newId, Site? site) => new()
     {
-        UnitId = newId, Fans = "1", HasReceiver = true, SiteName = site?.Name, ElevationM = Plain(site?.ElevationM),
+        UnitId = newId, Fans = "1", Parts = [CircuitParts.Receiver], SiteName = site?.Name, ElevationM = Plain(site?.ElevationM),
     };
 
     public static UnitForm Of(Core.Service.Equipment unit, Site site, UnitText units) => new()
     {
         UnitId = unit.Id, Tag = unit.Tag, Kind = unit.Kind, Refrigerant = unit.Circuit.RefrigerantName, Target = units.Temperature(unit.Target.Kelvin),
         Name = unit.Name, SiteName = site.Name, ElevationM = Plain(site.ElevationM), Location = unit.Location, Metering = unit.Circuit.Metering,
-        Condenser = unit.Circuit.Condenser, ChargeKg = Plain(unit.Circuit.ChargeKg), Fans = Plain(unit.EvaporatorFans), HasReceiver = unit.Circuit.HasReceiver,
+        Condenser = unit.Circuit.Condenser, ChargeKg = Plain(unit.Circuit.ChargeKg), Fans = Plain(unit.EvaporatorFans), Parts = [.. EquipmentText.Parts.Where(p => unit.Circuit.Parts.HasFlag(p))], Coils = unit.Circuit.Coils,
+        RatedCurrentA = Plain(unit.Circuit.RatedCurrentA), ColdestAmbient = unit.Circuit.ColdestAmbient is { } coldest ? units.Temperature(coldest.Kelvin) : null,
         Product = unit.Product, Nameplate = unit.Circuit.Nameplate,
     };
 
@@ -70,12 +75,26 @@ public sealed class UnitForm
         var elevationM = Optional(ElevationM, Atmosphere.LowestElevationM, Atmosphere.HighestElevationM, "elevation", errors) ?? chosen.ElevationM;
         var chargeKg = Optional(ChargeKg, 0.001, LargestChargeKg, "charge", errors);
         var fans = Optional(Fans, 0, MostFans, "fans", errors) ?? 1;
+        var ratedA = Optional(RatedCurrentA, 0.05, 2000, "current", errors);
+        Temperature? coldest = null;
+        if (!string.IsNullOrWhiteSpace(ColdestAmbient))
+        {
+            var typed = QuantityReader.Read(ColdestAmbient, QuantityKind.Temperature, units);
+            coldest = typed.Value?.Temperature;
+            if (typed.Problem is { } trouble)
+                errors["coldest"] = TypingText.Problem(trouble, QuantityKind.Temperature, units);
+        }
+
         if (fans != Math.Floor(fans))
             errors["fans"] = $"A whole number from 0 to {MostFans}.";
         if (errors.Count > 0)
             return (null, null, errors);
 
-        var circuit = new RefrigerationCircuit(existing?.Unit.Circuit.Id ?? Guid.CreateVersion7(), refrigerant!.Name, chargeKg, Metering, Condenser, HasReceiver, Text(Nameplate, 2000));
+        var circuit = new RefrigerationCircuit(existing?.Unit.Circuit.Id ?? Guid.CreateVersion7(), refrigerant!.Name, chargeKg, Metering, Condenser,
+            Parts.Aggregate(CircuitParts.None, (all, part) => all | part), Text(Nameplate, 2000))
+        {
+            Coils = Coils == 2 ? 2 : 1, RatedCurrentA = ratedA, ColdestAmbient = coldest,
+        };
         var site = chosen with { ElevationM = elevationM };
         return (new(existing?.Unit.Id ?? UnitId, site.Id, tag, Text(Name, 60) is { Length: > 0 } given ? given : Sentence(Kind),
             Kind, target.Value!.Temperature, (int)fans, Text(Product, 100), Text(Location, 100), circuit), site, errors);

@@ -40,7 +40,7 @@ public sealed class CircuitModel(VisitDesk desk) : VisitPage(desk)
         // Among all that was written: a correction sent twice finds its entry replaced already, and is the same correction.
         var corrected = View.Timeline.Written.OfType<ReadingEntry>().FirstOrDefault(e => e.Id == corrects && e.Point == point);
         Desk.Append([new ReadingEntry(entryId, id, corrected?.At ?? View.Now, View.Now, View.Visit.Author, corrected?.Id, point, read.Value!)]);
-        var next = point.NextAfter(View.Readings.Keys.Append(point).ToHashSet());
+        var next = point.NextAfter(View.MakeUp.Points, View.Readings.Keys.Append(point).ToHashSet());
         return RedirectToPage(new { id, point = corrected is null ? next : null, saved = 1 });
     }
 }

@@ -1,6 +1,7 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Service;
+using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits;
@@ -25,7 +26,15 @@ public sealed class LookModel(VisitDesk desk) : VisitPage(desk)
     /// <summary>Every fact this unit has, each evaporator fan on its own.</summary>
     public IEnumerable<(AsFound Fact, int? Index)> Facts() =>
         Enumerable.Range(1, View.Equipment.EvaporatorFans).Select(n => (AsFound.EvaporatorFan, (int?)n))
-            .Concat([(AsFound.Coil, null), (AsFound.Compressor, null), (AsFound.Defrost, null), (AsFound.CondenserFan, null), (AsFound.CondenserFace, null)]);
+            .Concat(View.MakeUp.Facts.Where(f => f != AsFound.EvaporatorFan).SelectMany(f => f is AsFound.Coil or AsFound.ValveBody && View.MakeUp.Coils > 1
+                ? Enumerable.Range(1, View.MakeUp.Coils).Select(n => (f, (int?)n)) : [(f, (int?)null)]));
+
+    /// <summary>The first of the facts that say how the circuit is rather than whether readings count.</summary>
+    public AsFound WithoutGauges => View.MakeUp.Facts.First(f => f >= AsFound.SightGlass);
+
+    public string Name(AsFound fact, int? index) => fact is AsFound.Coil or AsFound.ValveBody && index is { } coil
+        ? $"{CircuitText.Name(fact)}, {(coil == 1 ? EquipmentText.Coils(View.MakeUp.Kind).First : EquipmentText.Coils(View.MakeUp.Kind).Second)}"
+        : CircuitText.Name(fact) + (index is { } n ? $" {n}" : "");
 
     public ObservationEntry? Seen(AsFound fact, int? index) => View.Timeline.FactAt(fact, index, View.Now);
 

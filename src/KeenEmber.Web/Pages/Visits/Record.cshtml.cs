@@ -24,7 +24,7 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
 
     public string What(TimelineEntry entry) => entry switch
     {
-        ReadingEntry r => $"{CircuitText.Name(r.Point)} {View.Units.Value(r.Point, r.Value.Si(View.Site.Atmosphere))}",
+        ReadingEntry r => $"{View.Name(r.Point)} {View.Units.Value(r.Point, r.Value.Si(View.Site.Atmosphere))}",
         ObservationEntry o => $"{CircuitText.Name(o.Fact)}{(o.Index is { } n ? $" {n}" : "")} {CircuitText.Name(o.State)}"
             + (o.Since is { } since ? $" since {View.Clock.Time(since)}" : ""),
         NoteEntry n => n.Text,

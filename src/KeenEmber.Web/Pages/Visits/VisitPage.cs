@@ -79,8 +79,7 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
     /// <summary>Label of a station with what is in it, for the rail.</summary>
     public IEnumerable<(string Page, string Name, string Inside)> Stations()
     {
-        var c = View.Conditions;
-        var looked = c.EvaporatorFans.Count(f => f is not null) + new[] { c.Coil, c.Compressor, c.Defrost, c.CondenserFan, c.CondenserFace }.Count(f => f is not null);
+        var looked = View.Conditions.EvaporatorFans.Count(f => f is not null) + View.MakeUp.Facts.Count(f => View.Conditions.StateOf(f) is not null);
         yield return ("Look", "Look", looked == 1 ? "1 fact" : $"{looked} facts");
         yield return ("Circuit", "Circuit", View.Readings.Count == 1 ? "1 reading" : $"{View.Readings.Count} readings");
         yield return ("Record", "Record", View.Timeline.Standing.Count == 1 ? "1 entry" : $"{View.Timeline.Standing.Count} entries");
