@@ -1,6 +1,8 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Controls;
+using KeenEmber.Core.Glycol;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Service;
 
@@ -17,11 +19,22 @@ internal static class EntryJson
 
     private sealed record NoteBody(string Text);
 
+    private sealed record Typed(double Value, string Unit);
+
+    private sealed record SettingBody(PressureSetting Setting, SettingStage Stage, double Value, string Unit);
+
+    private sealed record GlycolBody(GlycolKind Kind, Typed Strength, Typed? ColdestSurface);
+
+    private sealed record StandingBody(Typed Pressure, Typed Temperature, Typed? SecondPressure, Typed? SecondTemperature);
+
     internal static (string Kind, string Body) Write(TimelineEntry entry) => entry switch
     {
         ReadingEntry r => ("reading", Json(new ReadingBody(r.Point, r.Value.Number, r.Value.Unit.Symbol))),
         ObservationEntry o => ("observation", Json(new ObservationBody(o.Fact, o.Index, o.State, o.Since))),
         NoteEntry n => ("note", Json(new NoteBody(n.Text))),
+        SettingEntry s => ("setting", Json(new SettingBody(s.Setting, s.Stage, s.Value.Number, s.Value.Unit.Symbol))),
+        GlycolEntry g => ("glycol", Json(new GlycolBody(g.Kind, Of(g.Strength)!, Of(g.ColdestSurface)))),
+        StandingEntry s => ("standing", Json(new StandingBody(Of(s.Pressure)!, Of(s.Temperature)!, Of(s.SecondPressure), Of(s.SecondTemperature)))),
         WithdrawalEntry => ("withdrawal", "{}"),
         _ => throw new ArgumentException($"No body is defined for {entry.GetType().Name}.", nameof(entry)),
     };
@@ -32,19 +45,33 @@ internal static class EntryJson
         {
             case "reading":
                 var r = Of<ReadingBody>(body);
-                var unit = Unit.Find(r.Unit) ?? throw new InvalidDataException($"Entry {id} has the unknown unit {r.Unit}.");
-                return new ReadingEntry(id, visit, at, writtenAt, author, corrects, r.Point, new(r.Value, unit));
+                return new ReadingEntry(id, visit, at, writtenAt, author, corrects, r.Point, Value(new(r.Value, r.Unit))!);
             case "observation":
                 var o = Of<ObservationBody>(body);
                 return new ObservationEntry(id, visit, at, writtenAt, author, corrects, o.Fact, o.Index, o.State, o.Since);
             case "note":
                 return new NoteEntry(id, visit, at, writtenAt, author, corrects, Of<NoteBody>(body).Text);
+            case "setting":
+                var s = Of<SettingBody>(body);
+                return new SettingEntry(id, visit, at, writtenAt, author, corrects, s.Setting, s.Stage, Value(new(s.Value, s.Unit))!);
+            case "glycol":
+                var g = Of<GlycolBody>(body);
+                return new GlycolEntry(id, visit, at, writtenAt, author, corrects, g.Kind, Value(g.Strength)!, Value(g.ColdestSurface));
+            case "standing":
+                var t = Of<StandingBody>(body);
+                return new StandingEntry(id, visit, at, writtenAt, author, corrects,
+                    Value(t.Pressure)!, Value(t.Temperature)!, Value(t.SecondPressure), Value(t.SecondTemperature));
             case "withdrawal":
                 return new WithdrawalEntry(id, visit, at, writtenAt, author, corrects);
             default:
                 throw new InvalidDataException($"Entry {id} is of the unknown kind {kind}.");
         }
     }
+
+    private static Typed? Of(TypedValue? value) => value is null ? null : new(value.Number, value.Unit.Symbol);
+
+    private static TypedValue? Value(Typed? typed) => typed is null ? null
+        : new(typed.Value, Unit.Find(typed.Unit) ?? throw new InvalidDataException($"The unit {typed.Unit} is unknown."));
 
     private static string Json<T>(T body) => JsonSerializer.Serialize(body, Options);
 

@@ -6,12 +6,13 @@ using KeenEmber.Web.Wording;
 namespace KeenEmber.Web;
 
 /// <summary>Everything one page of a visit shows.</summary>
+/// <param name="Series">The readings in their course of time; null as the analysis is.</param>
 /// <param name="Analysis">Null when the unit's refrigerant is not in the catalogue.</param>
 /// <param name="Conditions">How the unit stands now, or stood at the end of a visit that is over.</param>
 /// <param name="Earlier">Earlier visits of the unit, the latest first.</param>
 public sealed record VisitView(
     Visit Visit, Equipment Equipment, Site Site, Shop Shop, Timeline Timeline, DateTimeOffset Now,
-    OperatingConditions Conditions, IReadOnlyDictionary<MeasuringPoint, TakenReading> Readings, CircuitAnalysis? Analysis,
+    OperatingConditions Conditions, IReadOnlyDictionary<MeasuringPoint, TakenReading> Readings, SeriesAnalysis? Series, CircuitAnalysis? Analysis,
     IReadOnlyList<Visit> Earlier, ILookup<MeasuringPoint, EarlierValue> History)
 {
     public UnitText Units { get; } = new(Shop.Units, Site.Atmosphere);
@@ -61,9 +62,10 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
         Timeline Of(Visit v) => new([.. entries[v.Id]], unit, site.Atmosphere);
         var timeline = Of(visit);
         var readings = timeline.LatestReadings();
+        var series = SeriesOf(unit, timeline);
         var conditions = timeline.ConditionsAt(visit.IsUnderWay(now) ? now : timeline.LastMoment ?? visit.StartedAt);
         var earlier = visits.OfEquipment(unit.Id).Where(v => v.StartedAt < visit.StartedAt).ToList();
-        return new(visit, unit, site, shops.Get(), timeline, now, conditions, readings, Analyse(unit, readings, conditions),
+        return new(visit, unit, site, shops.Get(), timeline, now, conditions, readings, series, Analyse(unit, readings, series, conditions),
             earlier, PointHistory.Of(earlier.Select(v => (v, Of(v))), readings));
     }
 
@@ -113,13 +115,16 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
         var written = entries[visit.Id].ToList();
         var timeline = new Timeline(written, unit, site.Atmosphere);
         var readings = timeline.LatestReadings();
-        var analysis = Analyse(unit, readings, timeline.ConditionsAt(timeline.LastMoment ?? visit.StartedAt));
+        var analysis = Analyse(unit, readings, SeriesOf(unit, timeline), timeline.ConditionsAt(timeline.LastMoment ?? visit.StartedAt));
         var stands = analysis is null ? "Its refrigerant is not in the catalogue." : PanelText.Stands(analysis, readings.Count > 0, unit.MakeUp);
         return new(unit, site, visit, analysis, stands, analysis is not null && PanelText.NeedsAttention(analysis), visit.IsUnderWay(now));
     }
 
-    private static CircuitAnalysis? Analyse(Equipment unit, IReadOnlyDictionary<MeasuringPoint, TakenReading> readings, OperatingConditions conditions) =>
+    private static SeriesAnalysis? SeriesOf(Equipment unit, Timeline timeline) =>
+        unit.Circuit.Refrigerant is { } refrigerant ? CircuitSeries.Analyse(refrigerant, timeline.Samples()) : null;
+
+    private static CircuitAnalysis? Analyse(Equipment unit, IReadOnlyDictionary<MeasuringPoint, TakenReading> readings, SeriesAnalysis? series, OperatingConditions conditions) =>
         unit.Circuit.Refrigerant is { } refrigerant
-            ? CircuitBench.Analyse(new(refrigerant, unit.MakeUp, readings), conditions)
+            ? CircuitBench.Analyse(new(refrigerant, unit.MakeUp, readings) { Series = series }, conditions)
             : null;
 }

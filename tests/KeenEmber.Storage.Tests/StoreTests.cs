@@ -1,5 +1,7 @@
 using Dapper;
 using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Controls;
+using KeenEmber.Core.Glycol;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Service;
 using Microsoft.Data.Sqlite;
@@ -53,6 +55,10 @@ public sealed class StoreTests : IDisposable
             new ObservationEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, AsFound.EvaporatorFan, 2, FactState.Stopped, null),
             new ObservationEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, AsFound.Compressor, null, FactState.Running, Start.AddMinutes(-25)),
             new NoteEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "oil at the flare <b>'; DROP TABLE entry; --"),
+            new SettingEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, PressureSetting.LowCutOut, SettingStage.AsSet, new(1.2, Unit.Bar)),
+            new GlycolEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, GlycolKind.Propylene, new(35, Unit.Percent), new(-11, Unit.Celsius)),
+            new GlycolEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, GlycolKind.Ethylene, new(4, Unit.Fahrenheit), null),
+            new StandingEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, new(8.2, Unit.Bar), new(21, Unit.Celsius), null, null),
             new WithdrawalEntry(Guid.CreateVersion7(), visit.Id, Start, Start.AddMinutes(9), "Isolde Marrin", reading.Id),
         ];
         Assert.Equal(AppendOutcome.Stored, Visits.Append(entries));
@@ -62,7 +68,7 @@ public sealed class StoreTests : IDisposable
     [Fact]
     public void Every_unit_of_measure_is_kept_as_typed()
     {
-        var entries = Unit.All.Select(u => Reading(1.25, u, u.Kind == QuantityKind.Pressure ? MeasuringPoint.SuctionPressure : MeasuringPoint.BoxAir)).ToList();
+        var entries = Unit.All.Select(u => Reading(1.25, u)).ToList();
         Visits.Append(entries);
         Assert.Equal(entries.ToHashSet<TimelineEntry>(), Visits.EntriesOfEquipment(unit.Id)[visit.Id].ToHashSet());
     }

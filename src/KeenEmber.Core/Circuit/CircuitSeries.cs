@@ -47,6 +47,9 @@ public static class CircuitSeries
     /// <summary>Between two samples further apart than this nothing is interpolated.</summary>
     public static readonly TimeSpan LongestGap = TimeSpan.FromMinutes(10);
 
+    /// <summary>Below this a curve is no longer called drifting, K/min: 1 K in ten minutes.</summary>
+    public const double SlowestDriftKPerMin = 0.1;
+
     /// <summary>Slope, K/min, and spread round that slope, K, up to which a curve counts as steady.</summary>
     private static readonly Dictionary<ResultKind, (double SlopeKPerMin, double SpreadK)> SteadyLimits = new()
     {

@@ -1,4 +1,6 @@
 using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Controls;
+using KeenEmber.Core.Glycol;
 using KeenEmber.Core.Quantities;
 
 namespace KeenEmber.Core.Service;
@@ -25,6 +27,31 @@ public sealed record ObservationEntry(
 public sealed record NoteEntry(
     Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
     string Text) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+
+/// <summary>Whether a setting is how it was found or how it was left.</summary>
+public enum SettingStage { AsFound, AsSet }
+
+/// <summary>A pressure setting, found or made.</summary>
+public sealed record SettingEntry(
+    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
+    PressureSetting Setting, SettingStage Stage, TypedValue Value) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+
+/// <summary>A glycol mixture as tested.</summary>
+/// <param name="Strength">Mass % from a strip, or the freezing point from a refractometer.</param>
+/// <param name="ColdestSurface">The coldest surface it was seen to touch, if measured.</param>
+public sealed record GlycolEntry(
+    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
+    GlycolKind Kind, TypedValue Strength, TypedValue? ColdestSurface) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects)
+{
+    /// <summary>Mass %; null when a freezing point was typed that no mixture has.</summary>
+    public double? Percent => Strength.Unit.Kind == QuantityKind.Concentration ? Strength.Number : GlycolMixture.PercentFor(Kind, Strength.Temperature);
+}
+
+/// <summary>Pressure and temperature of the system standing still, at one or two temperatures.</summary>
+public sealed record StandingEntry(
+    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
+    TypedValue Pressure, TypedValue Temperature, TypedValue? SecondPressure, TypedValue? SecondTemperature)
+    : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
 
 /// <summary>Strikes out the entry it corrects without putting another in its place.</summary>
 public sealed record WithdrawalEntry(

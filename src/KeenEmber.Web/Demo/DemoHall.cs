@@ -36,7 +36,8 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
     {
         var cold = Install("C-1", "Creamery cold room", PumpDown, 3, 2, "R134a", 3.4, "butter and soft cheese", "north aisle, behind the creamery");
         Visit(cold, 41, Isolde, "Yearly check", new(3.4, 6.1, 4.8), new());
-        Visit(cold, 12, Tobin, "Check before the holidays", new(3.1, 5.9, 5.0), new());
+        Visit(cold, 12, Tobin, "Check before the holidays", new(3.1, 5.9, 5.0), new(),
+            new(30, 1, m => 5.9 + 4.5 * Math.Exp(-m / 5), m => 5 + 6 * Math.Exp(-m / 5)));
 
         var fish = Install("F-3", "Fish counter freezer", PumpDown with { Kind = EquipmentKind.WalkInFreezer }, -20, 2, "R448A", 2.9, "fillets", "fish counter, lower floor");
         Visit(fish, 6, Isolde, "Soft product on the top shelf", new(-18.6, 5.2, 5.4), new());
@@ -47,6 +48,11 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
         Visit(bakery, 160, Tobin, "Yearly check", new(-19.6, 5.1, 4.6) { CurrentA = 7.8 }, new());
         Visit(bakery, 2, Isolde, "Takes all night to get cold", new(-17.4, 13.9, 16.5, 8, 17, 8.2, 0.9, 2.1, 84) { CurrentA = 4.4 },
             new() { Also = new Dictionary<AsFound, FactState> { [AsFound.SightGlass] = FactState.Bubbles } });
+
+        var fillings = Install("B-1", "Filling cooler", Remote, 3, 2, "R407C", 1.8, "custard and cream", "bakery, ground floor");
+        Visit(fillings, 62, Isolde, "Yearly check", new(3.3, 6.0, 5.0), new());
+        Visit(fillings, 14, Tobin, "Hisses and falls silent", new(3.6, 6.2, 5.5), new(),
+            new(24, 0.5, m => 6.2 + 0.9 * Math.Sin(m * Math.PI / 1.6), m => 6 + 4.2 * Math.Sin(m * Math.PI / 1.6)));
 
         var ripening = Install("C-2", "Creamery ripening room", Remote with { Parts = CircuitParts.Receiver | CircuitParts.FanCyclingControl }, 11, 2, "R449A", 2.6, "hard cheese", "creamery, cellar");
         Visit(ripening, 190, Isolde, "Yearly check", new(11.2, 6.2, 5.0, 8, 20), new());
@@ -70,7 +76,8 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
 
         var ice = Install("F-7", "Ice merchandiser", BuiltIn with { Kind = EquipmentKind.IceMerchandiser }, -7, 1, "R404A", 0.6, "bagged ice", "fish counter, door to the quay");
         Visit(ice, 120, Isolde, "Yearly check", new(-6.8, 11.0, 4.4, 8, 16, 11, 4), new());
-        Visit(ice, 27, Tobin, "Bags stick together", new(-5.9, 11.3, 4.7, 8, 17, 11, 4.2), new(9));
+        Visit(ice, 27, Tobin, "Bags stick together, then not, then again", new(-5.9, 11.3, 4.7, 8, 17, 11, 4.2), new(28),
+            new(48, 1, m => m % 15 >= 9 ? 22 : 11.3, m => m % 15 >= 9 ? 18.5 : 4.7));
     }
 
     private void Canteen()
@@ -133,7 +140,7 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
         return unit;
     }
 
-    private void Visit(Equipment unit, double daysAgo, string author, string complaint, DemoState state, DemoSeen seen)
+    private void Visit(Equipment unit, double daysAgo, string author, string complaint, DemoState state, DemoSeen seen, DemoCourse? course = null)
     {
         var start = time.GetUtcNow() - TimeSpan.FromDays(daysAgo);
         var visit = new Visit(Guid.CreateVersion7(start), unit.Id, start, author, complaint);
@@ -160,6 +167,8 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
             at += TimeSpan.FromMinutes(0.8);
         }
 
+        entries.AddRange(course?.Samples(unit, state, hall.Atmosphere).Select(s => (at + s.After, s.Point, s.Value))
+            .Select(s => new ReadingEntry(Guid.CreateVersion7(s.Item1), visit.Id, s.Item1, s.Item1, author, null, s.Point, s.Value)) ?? []);
         visits.Append(entries);
     }
 }

@@ -64,6 +64,22 @@ internal sealed record DemoState(
     private static TypedValue Celsius(double tempC) => new(Math.Round(tempC, 1), Unit.Celsius);
 }
 
+/// <summary>The same points logged again and again after the round: TD and superheat as they went, minute by minute.</summary>
+internal sealed record DemoCourse(double Minutes, double EveryMin, Func<double, double> TdK, Func<double, double> SuperheatK)
+{
+    private static readonly MeasuringPoint[] Points = [MeasuringPoint.SuctionPressure, MeasuringPoint.SuctionLineCoil, MeasuringPoint.BoxAir, MeasuringPoint.DischargePressure, MeasuringPoint.LiquidLine];
+
+    public IEnumerable<(TimeSpan After, MeasuringPoint Point, TypedValue Value)> Samples(Equipment unit, DemoState state, Pressure atmosphere)
+    {
+        for (var minute = 0.0; minute <= Minutes; minute += EveryMin)
+        {
+            var now = state with { TdK = TdK(minute), SuperheatK = SuperheatK(minute) };
+            foreach (var (point, value) in now.Readings(unit, atmosphere).Where(r => Points.Contains(r.Point)))
+                yield return (TimeSpan.FromMinutes(minute), point, value);
+        }
+    }
+}
+
 /// <summary>What was seen on a demo visit: everything in order unless it says otherwise.</summary>
 internal sealed record DemoSeen(
     int RunMin = 35, FactState Coil = FactState.Clear, FactState LastFan = FactState.Running,

@@ -147,6 +147,7 @@ public static class CircuitText
         ReasonCode.CondenserDirty => "The condenser is dirty. Clean it before judging the charge.",
         ReasonCode.CondenserFanCycling => "The condenser fan cycles, so head swings. Log its low and its high.",
         ReasonCode.ShortRun => "Under 15 min of running: it is still settling.",
+        ReasonCode.StillMoving => "The series has not settled: it still moves.",
         ReasonCode.HotPullDown => "The box is more than 10 K (18 °F) over target: a hot pull-down.",
         ReasonCode.FrostedCooler => "Frost on a coil of a box above freezing: it should clear itself.",
         ReasonCode.ReadingsFarApart => "The readings are more than 15 min apart.",

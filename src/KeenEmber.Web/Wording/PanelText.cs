@@ -40,6 +40,8 @@ public static class PanelText
         CircuitPatterns.DischargeTooHot => "The discharge line is hotter than oil stands. Find out why before the compressor suffers.",
         CircuitPatterns.HeadTooLow => "Head falls so low in the fan's cycle that the valve is not fed: look at the fan-cycling control.",
         CircuitPatterns.ShortCycling => "The low-pressure control chatters: short of charge, or its settings are too close. Burnt start parts follow.",
+        SeriesPatterns.Hunting => "The valve hunts: superheat swings up and down. Look at the bulb, its clamp, and the valve's size and setting.",
+        SeriesPatterns.ComesAndGoes => "Feeding comes and goes as ice in the valve makes it: think of moisture. New drier, deep vacuum, and prove it dry.",
         CircuitPatterns.HighHead => "Head is high for the air that cools it: look at the condenser and its fan.",
         _ => "The sealed circuit is doing its job.",
     };
@@ -67,6 +69,12 @@ public static class PanelText
     /// <summary>What speaks for a finding, what against, and what would confirm it, in the reader's units.</summary>
     public static IEnumerable<string> Evidence(Finding finding, UnitText units, CircuitMakeUp makeUp)
     {
+        if (SeriesText.Evidence(finding, units) is { } course)
+        {
+            yield return course;
+            yield break;
+        }
+
         if (finding.Values.Count + finding.Seen.Count > 0)
             yield return $"For it: {Signs(finding.Values, finding.Seen, units, makeUp)}.";
         if (finding.Against.Count + finding.SeenAgainst.Count > 0)

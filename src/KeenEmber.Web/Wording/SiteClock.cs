@@ -22,5 +22,12 @@ public sealed class SiteClock(Site site)
         _ => $"{span.TotalDays:F0} days",
     };
 
+    /// <summary>The moment at which the clock on the wall shows this time, on the day of another moment.</summary>
+    public DateTimeOffset At(DateTimeOffset day, TimeOnly time) => At(Local(day).Date + time.ToTimeSpan());
+
+    /// <summary>The moment of a date and time on the wall; one that the clock change skips is taken an hour on.</summary>
+    public DateTimeOffset At(DateTime wall) =>
+        new(zone.IsInvalidTime(wall) ? wall.AddHours(1) : wall, zone.GetUtcOffset(zone.IsInvalidTime(wall) ? wall.AddHours(1) : wall));
+
     private DateTimeOffset Local(DateTimeOffset moment) => TimeZoneInfo.ConvertTime(moment, zone);
 }
