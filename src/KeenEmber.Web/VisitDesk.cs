@@ -1,4 +1,8 @@
 using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Controls;
+using KeenEmber.Core.Diagnosis;
+using KeenEmber.Core.Glycol;
+using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Service;
 using KeenEmber.Storage;
 using KeenEmber.Web.Wording;
@@ -10,11 +14,33 @@ namespace KeenEmber.Web;
 /// <param name="Analysis">Null when the unit's refrigerant is not in the catalogue.</param>
 /// <param name="Conditions">How the unit stands now, or stood at the end of a visit that is over.</param>
 /// <param name="Earlier">Earlier visits of the unit, the latest first.</param>
+/// <param name="LastSettings">The latest earlier word on each pressure setting.</param>
 public sealed record VisitView(
     Visit Visit, Equipment Equipment, Site Site, Shop Shop, Timeline Timeline, DateTimeOffset Now,
     OperatingConditions Conditions, IReadOnlyDictionary<MeasuringPoint, TakenReading> Readings, SeriesAnalysis? Series, CircuitAnalysis? Analysis,
-    IReadOnlyList<Visit> Earlier, ILookup<MeasuringPoint, EarlierValue> History)
+    IReadOnlyList<Visit> Earlier, ILookup<MeasuringPoint, EarlierValue> History,
+    IReadOnlyDictionary<PressureSetting, (Visit Visit, TypedValue Value)> LastSettings)
 {
+    /// <summary>The pressure settings as this visit has them, with what it has not looked at taken from the last one that had.</summary>
+    public IReadOnlyDictionary<PressureSetting, TypedValue> SettingsNow { get; } = LastSettings.Select(s => (s.Key, s.Value.Value))
+        .Concat(Timeline.SettingsAsLeft().Select(s => (s.Key, s.Value.Value))).GroupBy(s => s.Key).ToDictionary(g => g.Key, g => g.Last().Value);
+
+    public IReadOnlyList<Finding> ControlFindings => field ??= Check(SettingsNow);
+
+    /// <summary>What was wrong with the settings as found and no longer is.</summary>
+    public IEnumerable<Finding> ControlFindingsPutRight =>
+        Check(Timeline.Settings(SettingStage.AsFound).ToDictionary(s => s.Key, s => s.Value.Value)).Where(f => !ControlFindings.Any(now => now.Code == f.Code));
+
+    private IReadOnlyList<Finding> Check(IReadOnlyDictionary<PressureSetting, TypedValue> settings) => Equipment.Circuit.Refrigerant is not { } fluid ? []
+        : PressureControlChecks.Check(new(fluid, MakeUp, Equipment.Target, Equipment.Circuit.ColdestAmbient,
+            settings.ToDictionary(s => s.Key, s => new Pressure(s.Value.Si(Site.Atmosphere)))));
+
+    /// <summary>What the last glycol test of the visit says; null without one.</summary>
+    public GlycolResult? Glycol => Timeline.Standing.OfType<GlycolEntry>().LastOrDefault() is { Percent: { } percent } test
+        ? GlycolCheck.Judge(new(test.Kind, percent, Equipment.Target, test.ColdestSurface?.Temperature,
+            CircuitTargets.Of(MakeUp, Load.Settled).For(ResultKind.EvaporatorTd)!.Value))
+        : null;
+
     public UnitText Units { get; } = new(Shop.Units, Site.Atmosphere);
 
     public SiteClock Clock { get; } = new(Site);
@@ -65,8 +91,9 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
         var series = SeriesOf(unit, timeline);
         var conditions = timeline.ConditionsAt(visit.IsUnderWay(now) ? now : timeline.LastMoment ?? visit.StartedAt);
         var earlier = visits.OfEquipment(unit.Id).Where(v => v.StartedAt < visit.StartedAt).ToList();
+        var earlierTimelines = earlier.Select(v => (Visit: v, Timeline: Of(v))).ToList();
         return new(visit, unit, site, shops.Get(), timeline, now, conditions, readings, series, Analyse(unit, readings, series, conditions),
-            earlier, PointHistory.Of(earlier.Select(v => (v, Of(v))), readings));
+            earlier, PointHistory.Of(earlierTimelines, readings), LastSettings(earlierTimelines));
     }
 
     /// <summary>The timeline entry that a piece of a line becomes, as of now.</summary>
@@ -119,6 +146,10 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
         var stands = analysis is null ? "Its refrigerant is not in the catalogue." : PanelText.Stands(analysis, readings.Count > 0, unit.MakeUp);
         return new(unit, site, visit, analysis, stands, analysis is not null && PanelText.NeedsAttention(analysis), visit.IsUnderWay(now));
     }
+
+    private static Dictionary<PressureSetting, (Visit, TypedValue)> LastSettings(IEnumerable<(Visit Visit, Timeline Timeline)> latestFirst) =>
+        latestFirst.SelectMany(e => e.Timeline.SettingsAsLeft().Values, (e, s) => (s.Setting, e.Visit, s.Value))
+            .GroupBy(s => s.Setting).ToDictionary(g => g.Key, g => (g.First().Visit, g.First().Value));
 
     private static SeriesAnalysis? SeriesOf(Equipment unit, Timeline timeline) =>
         unit.Circuit.Refrigerant is { } refrigerant ? CircuitSeries.Analyse(refrigerant, timeline.Samples()) : null;

@@ -27,7 +27,7 @@ public sealed class AccessibilityTests(DemoApp demo) : IClassFixture<DemoApp>
             Check(path);
         }
 
-        foreach (var unit in new[] { "F-3", "B-2" })
+        foreach (var unit in new[] { "F-3", "B-2", "C-2", "G-1" })
         {
             person.Go("/").Press(unit);
             Check("unit");
@@ -35,7 +35,7 @@ public sealed class AccessibilityTests(DemoApp demo) : IClassFixture<DemoApp>
             Check("circuit");
             person.Tap($".circuit-map.{(phone ? "tall" : "wide")} [data-point=BoxAir]").Type("#value", "x").Keys("\n").See("#value-error");
             Check("circuit with an open tag");
-            foreach (var station in new[] { "1", "3" })
+            foreach (var station in new[] { "1", "3", "4", "5" })
             {
                 person.Tap($".station[data-key='{station}']");
                 Check("station " + station);

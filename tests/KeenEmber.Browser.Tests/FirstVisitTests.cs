@@ -121,7 +121,7 @@ public sealed class FirstVisitTests : IDisposable
         foreach (var (point, value) in new[] { ("SuctionPressure", "1.4"), ("DischargePressure", "13.2") })
             person.Tap($".circuit-map.wide [data-point={point}]").Type("#value", value).Tap(".corrects input").Press("Save").ReadUntil($"[data-point={point}] .tag-value", value);
         Assert.False(person.SeesNow(".challenge"));
-        person.Tap(".station[data-key='3']").ReadUntil(".timeline del", "13.20 bar");
+        person.Tap(".station[data-key='5']").ReadUntil(".timeline del", "13.20 bar");
     }
 
     [Fact]
@@ -132,7 +132,7 @@ public sealed class FirstVisitTests : IDisposable
         person.Type("#line", "box 20").ReadUntil("#save-line", "Save 1");
         person.Press("Save 1").ReadUntil("#understood", "1 saved");
         person.Type("#line", "note: <script>alert(1)</script> oil at the flare").ReadUntil("#save-line", "Save 1");
-        person.Press("Save 1").Tap(".station[data-key='3']");
+        person.Press("Save 1").Tap(".station[data-key='5']");
         person.ReadUntil(".timeline", "<script>alert(1)</script> oil at the flare");
 
         person.Tap("[aria-label^='Correct box air']").Type("#text", "cold").Tap(".correct button").ReadUntil("#text-error", "not a number");
@@ -155,7 +155,7 @@ public sealed class FirstVisitTests : IDisposable
             person.Go(person.Path).ReadUntil("[data-point=SuctionPressure] .tag-value", $"1.{value}0 bar");
         }
 
-        person.Tap(".station[data-key='3']");
+        person.Tap(".station[data-key='5']");
         Assert.Equal(5, person.Count(".timeline li"));
     }
 

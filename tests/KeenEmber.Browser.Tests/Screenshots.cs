@@ -28,7 +28,7 @@ public sealed class Screenshots
         Take("visit-light");
         person.Tap(".station[data-key='1']");
         Take("look-light");
-        person.Tap(".station[data-key='3']");
+        person.Tap(".station[data-key='5']");
         Take("record-light");
         person.Go("/refrigerants/R448A?at=1.4");
         Take("refrigerant-light");

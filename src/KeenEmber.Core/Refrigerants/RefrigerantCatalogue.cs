@@ -37,9 +37,18 @@ public static class RefrigerantCatalogue
             SafetyClass.A2, Oil.Polyolester, "after Outcalt & McLinden 1996"),
         Pure(new("R717", 17.0305, 0, new(405.56, 11363.4, 195.495, new(-7.0993, 1), new(-2.4330, 1.5), new(8.7591, 1.7), new(-6.4091, 1.95), new(-2.1185, 4.2))),
             SafetyClass.B2L, Oil.Mineral, "after Gao et al."),
+        Pure(new("R12", 120.913, 10900, new(385.12, 4136.1, 116.099, new(-7.0834, 1), new(4.3562, 1.5), new(-3.5249, 1.67), new(-2.8872, 4.14), new(-0.89926, 10))),
+            SafetyClass.A1, Oil.Mineral, "after Marx et al. 1992"),
     ];
 
-    private static readonly Dictionary<string, Component> ByName = PureFluids.ToDictionary(r => r.Name, r => r.Composition.Parts[0].Component);
+    /// <summary>Met only as parts of blends.</summary>
+    private static readonly Component[] PartsOnly =
+    [
+        new("R227ea", 170.029, 3220, new(374.9, 2925.0, 146.35, new(-7.7961, 1), new(2.1366, 1.5), new(-2.6023, 2.2), new(-5.7444, 4.8), new(2.3982, 6.2))),
+    ];
+
+    private static readonly Dictionary<string, Component> ByName =
+        PureFluids.Select(r => r.Composition.Parts[0].Component).Concat(PartsOnly).ToDictionary(c => c.Name);
 
     private static readonly Refrigerant[] PseudoPures =
     [
@@ -74,6 +83,8 @@ public static class RefrigerantCatalogue
         Blend("R422A", SafetyClass.A1, Oil.AnyWithReturn, "R125/R134a/R600a 85.1/11.5/3.4"),
         Blend("R417A", SafetyClass.A1, Oil.AnyWithReturn, "R125/R134a/R600 46.6/50/3.4"),
         Blend("R427A", SafetyClass.A1, Oil.Polyolester, "R32/R125/R143a/R134a 15/25/10/50"),
+        Blend("R434A", SafetyClass.A1, Oil.AnyWithReturn, "R125/R143a/R134a/R600a 63.2/18/16/2.8"),
+        Blend("R442A", SafetyClass.A1, Oil.Polyolester, "R32/R125/R134a/R152a/R227ea 31/31/30/3/5"),
     ];
 
     /// <summary>Pure fluids first, then blends.</summary>

@@ -1,4 +1,6 @@
 using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Controls;
+using KeenEmber.Core.Glycol;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Service;
 using KeenEmber.Storage;
@@ -35,7 +37,8 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
     private void Walkins()
     {
         var cold = Install("C-1", "Creamery cold room", PumpDown, 3, 2, "R134a", 3.4, "butter and soft cheese", "north aisle, behind the creamery");
-        Visit(cold, 41, Isolde, "Yearly check", new(3.4, 6.1, 4.8), new());
+        var yearly = Visit(cold, 41, Isolde, "Yearly check", new(3.4, 6.1, 4.8), new());
+        Settings(cold, yearly, SettingStage.AsFound, (PressureSetting.LowCutIn, 1), (PressureSetting.LowCutOut, -14), (PressureSetting.HighCutOut, 60));
         Visit(cold, 12, Tobin, "Check before the holidays", new(3.1, 5.9, 5.0), new(),
             new(30, 1, m => 5.9 + 4.5 * Math.Exp(-m / 5), m => 5 + 6 * Math.Exp(-m / 5)));
 
@@ -56,7 +59,9 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
 
         var ripening = Install("C-2", "Creamery ripening room", Remote with { Parts = CircuitParts.Receiver | CircuitParts.FanCyclingControl }, 11, 2, "R449A", 2.6, "hard cheese", "creamery, cellar");
         Visit(ripening, 190, Isolde, "Yearly check", new(11.2, 6.2, 5.0, 8, 20), new());
-        Visit(ripening, 3, Tobin, "Warm on frosty mornings", new(11.9, 6.4, 5.6, 8, 4, 17, 4.1, 2.8, 58) { FanCycle = (11.5, 33) }, new(CondenserFan: FactState.Cycling));
+        var frosty = Visit(ripening, 3, Tobin, "Warm on frosty mornings", new(11.9, 6.4, 5.6, 8, 4, 17, 4.1, 2.8, 58) { FanCycle = (11.5, 33) }, new(CondenserFan: FactState.Cycling));
+        Settings(ripening, frosty, SettingStage.AsFound, (PressureSetting.FanOn, 33), (PressureSetting.FanOff, 11.5), (PressureSetting.LowCutIn, 6), (PressureSetting.LowCutOut, -6));
+        Settings(ripening, frosty, SettingStage.AsSet, (PressureSetting.FanOff, 24));
 
         var hallStore = Install("D-1", "Hall deep store", Remote with { Kind = EquipmentKind.DriveInFreezer, RatedCurrentA = 22 }, -22, 4, "R452A", 14, "pallets for all stalls", "quay side, dock 2");
         Visit(hallStore, 88, Tobin, "Yearly check", new(-21.6, 5.0, 5.1) { CurrentA = 18 }, new());
@@ -102,7 +107,8 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
         var drinks = Install("G-1", "Drinks chiller", BuiltIn with { Kind = EquipmentKind.GlycolChiller, Metering = Metering.ThermostaticValve, Parts = CircuitParts.Receiver },
             -2, 0, "R134a", 1.1, "glycol for eight taps", "canteen, under the bar");
         Visit(drinks, 50, Isolde, "Yearly check", new(-1.8, 6.0, 4.9, 8, 21), new());
-        Visit(drinks, 6, Tobin, "Slush in the bath, taps foam", new(-2.4, 13.8, 0.9, 6, 21, 9, 5, 1, 52), new());
+        var slush = Visit(drinks, 6, Tobin, "Slush in the bath, taps foam", new(-2.4, 13.8, 0.9, 6, 21, 9, 5, 1, 52), new());
+        Mixture(slush, 36, -19);
     }
 
     private void Cases()
@@ -140,7 +146,7 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
         return unit;
     }
 
-    private void Visit(Equipment unit, double daysAgo, string author, string complaint, DemoState state, DemoSeen seen, DemoCourse? course = null)
+    private Visit Visit(Equipment unit, double daysAgo, string author, string complaint, DemoState state, DemoSeen seen, DemoCourse? course = null)
     {
         var start = time.GetUtcNow() - TimeSpan.FromDays(daysAgo);
         var visit = new Visit(Guid.CreateVersion7(start), unit.Id, start, author, complaint);
@@ -170,5 +176,20 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
         entries.AddRange(course?.Samples(unit, state, hall.Atmosphere).Select(s => (at + s.After, s.Point, s.Value))
             .Select(s => new ReadingEntry(Guid.CreateVersion7(s.Item1), visit.Id, s.Item1, s.Item1, author, null, s.Point, s.Value)) ?? []);
         visits.Append(entries);
+        return visit;
+    }
+
+    /// <summary>Pressure settings of a visit, given as the temperatures they stand for.</summary>
+    private void Settings(Equipment unit, Visit visit, SettingStage stage, params (PressureSetting Setting, double Celsius)[] settings)
+    {
+        var at = visit.StartedAt + TimeSpan.FromMinutes(stage == SettingStage.AsFound ? 22 : 31);
+        visits.Append([.. settings.Select(s => new SettingEntry(Guid.CreateVersion7(at), visit.Id, at, at, visit.Author, null, s.Setting, stage,
+            new(Math.Round(s.Setting.AsPressure(unit.Circuit.Refrigerant!, Temperature.FromCelsius(s.Celsius))!.Value.GaugeKpa(hall.Atmosphere) / 100, 2), Unit.Bar)))]);
+    }
+
+    private void Mixture(Visit visit, double percent, double surfaceC)
+    {
+        var at = visit.StartedAt + TimeSpan.FromMinutes(25);
+        visits.Append([new GlycolEntry(Guid.CreateVersion7(at), visit.Id, at, at, visit.Author, null, GlycolKind.Propylene, new(percent, Unit.Percent), new(surfaceC, Unit.Celsius))]);
     }
 }

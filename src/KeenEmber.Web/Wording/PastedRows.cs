@@ -12,11 +12,14 @@ public sealed record PastedValue(DateTimeOffset At, MeasuringPoint Point, TypedV
 
 /// <summary>Reads rows copied from a logger or a sheet: first line names the columns, first column is the time.</summary>
 /// <remarks>Separators comma, semicolon or tab; decimal comma where the separator allows it; a unit in brackets in a heading or with the value.</remarks>
-public sealed class PastedRows(Shop shop, Equipment unit, SiteClock clock, DateTimeOffset visitStart)
+public sealed class PastedRows(Shop shop, Equipment unit, SiteClock clock, DateTimeOffset visitStart, DateTimeOffset now)
 {
     public const int LongestText = 400_000;
     public const int MostValues = 6000;
     private const int MostProblems = 6;
+
+    /// <summary>A logger's clock may be this far ahead of ours.</summary>
+    private static readonly TimeSpan MostAhead = TimeSpan.FromMinutes(2);
 
     private static readonly string[] TimeHeadings = ["time", "clock", "date", "datetime", "timestamp", "min", "mins", "minute", "minutes", "at"];
     private static readonly string[] MinuteHeadings = ["min", "mins", "minute", "minutes"];
@@ -35,12 +38,20 @@ public sealed class PastedRows(Shop shop, Equipment unit, SiteClock clock, DateT
             return ([], ["There must be a line of headings and at least one line of values."]);
         var columns = Columns(rows[0]);
         var values = new List<PastedValue>();
+        var inMinutes = MinuteHeadings.Contains(Plain(rows[0][0]));
+        var zero = inMinutes ? ZeroOf(rows) : visitStart;
         DateTimeOffset? last = null;
         foreach (var (row, number) in rows.Skip(1).Select((r, i) => (r, i + 2)))
         {
-            if (Time(row[0], MinuteHeadings.Contains(Plain(rows[0][0])), last) is not { } at)
+            if ((inMinutes ? Minute(row[0], zero) : Time(row[0], last)) is not { } at)
             {
                 Problem($"Row {number}: “{Short(row[0])}” is no time. Write 14:05, 14:05:30, 2026-03-02 14:05, or minutes under a heading “min”.");
+                continue;
+            }
+
+            if (at > now + MostAhead)
+            {
+                Problem($"Row {number}: {Short(row[0])} is still to come. Check the logger's clock, or use minutes.");
                 continue;
             }
 
@@ -105,11 +116,20 @@ public sealed class PastedRows(Shop shop, Equipment unit, SiteClock clock, DateT
         return open < 0 ? "" : " " + heading[(open + 1)..].Trim(')', ']', ' ');
     }
 
-    /// <summary>A clock time belongs to the day of the visit, or to the day after once it has passed midnight.</summary>
-    private DateTimeOffset? Time(string text, bool inMinutes, DateTimeOffset? last)
+    /// <summary>Minutes count from the beginning of the visit; where that would reach beyond now, the last row is now.</summary>
+    private DateTimeOffset ZeroOf(List<string[]> rows)
     {
-        if (inMinutes)
-            return QuantityReader.Number(text) is >= 0 and <= 100_000 and var minutes ? visitStart + TimeSpan.FromMinutes(minutes) : null;
+        var longest = TimeSpan.FromMinutes(rows.Skip(1).Select(r => MinutesIn(r[0]) ?? 0).Max());
+        return visitStart + longest > now ? now - longest : visitStart;
+    }
+
+    private static double? MinutesIn(string text) => QuantityReader.Number(text) is >= 0 and <= 100_000 and var minutes ? minutes : null;
+
+    private static DateTimeOffset? Minute(string text, DateTimeOffset zero) => MinutesIn(text) is { } minutes ? zero + TimeSpan.FromMinutes(minutes) : null;
+
+    /// <summary>A clock time belongs to the day of the visit, or to the day after once it has passed midnight.</summary>
+    private DateTimeOffset? Time(string text, DateTimeOffset? last)
+    {
         if (TimeOnly.TryParseExact(text.Trim(), ["H:mm", "H:mm:ss", "h:mm tt", "h:mm:ss tt"], CultureInfo.InvariantCulture, DateTimeStyles.None, out var time))
         {
             var at = clock.At(visitStart, time);

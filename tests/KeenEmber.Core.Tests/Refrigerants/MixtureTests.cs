@@ -11,6 +11,7 @@ public class MixtureTests(ITestOutputHelper output)
         { "R407A", -45.2, -38.7 }, { "R407F", -46.1, -39.7 }, { "R407H", -44.6, -37.6 }, { "R448A", -45.9, -39.8 }, { "R449A", -46.0, -39.9 },
         { "R450A", -23.4, -22.8 }, { "R513A", -29.2, -29.1 }, { "R452A", -47.0, -43.2 }, { "R454A", -48.4, -41.6 }, { "R454C", -46.0, -37.8 },
         { "R455A", -51.6, -39.1 }, { "R422D", -43.2, -38.4 }, { "R422A", -46.5, -44.1 }, { "R417A", -38.0, -32.9 }, { "R427A", -43.0, -36.3 },
+        { "R434A", -45.0, -42.3 }, { "R442A", -46.5, -39.9 },
     };
 
     private static (double Bubble, double Dew) NormalPoint(string name) => RefrigerantCatalogue.Find(name)! is var r

@@ -24,6 +24,7 @@ public class SaturationTests
     [InlineData("R1234ze(E)", 254.18)]
     [InlineData("R22", 232.34)]
     [InlineData("R152a", 249.127)]
+    [InlineData("R12", 243.398)]
     public void A_pure_fluid_boils_at_one_atmosphere_at_its_published_normal_boiling_point(string name, double boilingK) =>
         Assert.Equal(101.325, Fluid(name).DewPressure(new(boilingK))!.Value.Kpa, 101.325 * 0.0015);
 
@@ -44,6 +45,11 @@ public class SaturationTests
     [InlineData(273.15, 3485.1)]
     public void Carbon_dioxide_follows_its_equation(double tempK, double kpa) =>
         Assert.Equal(kpa, Fluid("R744").DewPressure(new(tempK))!.Value.Kpa, kpa * 0.001);
+
+    /// <summary>Published saturation pressure at 0 °C, ASHRAE Handbook - Fundamentals.</summary>
+    [Fact]
+    public void Dichlorodifluoromethane_has_its_published_pressure_at_freezing() =>
+        Assert.Equal(308.6, Fluid("R12").DewPressure(Temperature.FromCelsius(0))!.Value.Kpa, 308.6 * 0.002);
 
     [Theory]
     [MemberData(nameof(Everything))]

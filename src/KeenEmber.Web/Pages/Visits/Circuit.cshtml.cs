@@ -22,6 +22,48 @@ public sealed class CircuitModel(VisitDesk desk) : VisitPage(desk)
     public MeasuringPoint? OpenPoint =>
         Enum.TryParse<MeasuringPoint>(Point, out var p) && Enum.IsDefined(p) ? p : null;
 
+    /// <summary>What was typed into the standing-pressure test, and what is wrong with it, by field.</summary>
+    public Dictionary<string, string?> Standing { get; } = [];
+
+    public Dictionary<string, string> StandingErrors { get; } = [];
+
+    /// <summary>What the last standing-pressure test of the visit says; null without one.</summary>
+    public StandingResult? StandingVerdict
+    {
+        get
+        {
+            if (View.Equipment.Circuit.Refrigerant is not { } fluid || View.Timeline.Standing.OfType<StandingEntry>().LastOrDefault() is not { } test)
+                return null;
+            StandingReading? second = test is { SecondPressure: { } p, SecondTemperature: { } t } ? Of(p, t) : null;
+            return StandingPressureTest.Judge(fluid, Of(test.Pressure, test.Temperature), second);
+            StandingReading Of(TypedValue pressure, TypedValue temperature) => new(new(pressure.Si(View.Site.Atmosphere)), temperature.Temperature);
+        }
+    }
+
+    public IActionResult OnPostStanding(Guid id, Guid entryId, string? p1, string? t1, string? p2, string? t2)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (entryId == Guid.Empty)
+            return BadRequest();
+        TypedValue? Read(string field, string? text, QuantityKind kind)
+        {
+            Standing[field] = text;
+            var read = QuantityReader.Read(text, kind, View.Shop.Units);
+            if (read.Problem is { } problem)
+                StandingErrors[field] = TypingText.Problem(problem, kind, View.Shop.Units);
+            return read.Value;
+        }
+
+        var (pressure, temperature) = (Read("p1", p1, QuantityKind.Pressure), Read("t1", t1, QuantityKind.Temperature));
+        var hasSecond = !string.IsNullOrWhiteSpace(p2) || !string.IsNullOrWhiteSpace(t2);
+        var (second, secondAt) = hasSecond ? (Read("p2", p2, QuantityKind.Pressure), Read("t2", t2, QuantityKind.Temperature)) : (null, null);
+        if (StandingErrors.Count > 0)
+            return Page();
+        Desk.Append([new StandingEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, pressure!, temperature!, second, secondAt)]);
+        return RedirectToPage(new { id, saved = 1 });
+    }
+
     public IActionResult OnPostReading(Guid id, Guid entryId, string? value, Guid? corrects)
     {
         if (!Load(id))

@@ -24,7 +24,7 @@ public sealed class CourseModel(VisitDesk desk) : VisitPage(desk)
             return NotFound();
         if (lineId == Guid.Empty)
             return BadRequest();
-        var (values, problems) = new PastedRows(View.Shop, View.Equipment, View.Clock, View.Visit.StartedAt).Read(rows);
+        var (values, problems) = new PastedRows(View.Shop, View.Equipment, View.Clock, View.Visit.StartedAt, View.Now).Read(rows);
         if (problems.Count > 0)
         {
             (Rows, Problems) = (rows?.Length > PastedRows.LongestText ? rows[..PastedRows.LongestText] : rows, problems);

@@ -28,6 +28,9 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
         ObservationEntry o => $"{CircuitText.Name(o.Fact)}{(o.Index is { } n ? $" {n}" : "")} {CircuitText.Name(o.State)}"
             + (o.Since is { } since ? $" since {View.Clock.Time(since)}" : ""),
         NoteEntry n => n.Text,
+        SettingEntry s => $"{ControlsText.Name(s.Setting)} {ControlsText.Name(s.Stage)} {View.Units.Gauge(s.Value.Si(View.Site.Atmosphere))}",
+        GlycolEntry g => $"{ControlsText.Name(g.Kind)} {UnitText.Number(g.Percent ?? 0, 0)} %",
+        StandingEntry s => $"standing at {View.Units.Gauge(s.Pressure.Si(View.Site.Atmosphere))}, {View.Units.Temperature(s.Temperature.Temperature.Kelvin)}",
         _ => "",
     };
 
@@ -74,7 +77,7 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
                 TextError = said.Length is 0 or > QuickEntry.LongestNote ? $"A note has 1 to {QuickEntry.LongestNote} characters." : null;
                 return TextError is null ? n with { Id = entryId, WrittenAt = View.Now, Corrects = n.Id, Text = said } : null;
             default:
-                TextError = "A fact is corrected by noting it again under Look, or struck out here.";
+                TextError = "This is corrected by noting it again at its station, or struck out here.";
                 return null;
         }
     }

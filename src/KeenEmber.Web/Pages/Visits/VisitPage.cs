@@ -84,6 +84,9 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
         yield return ("Circuit", "Circuit", View.Readings.Count == 1 ? "1 reading" : $"{View.Readings.Count} readings");
         var logged = View.Series?.Measured.Values.Select(c => c.Count).DefaultIfEmpty().Max() ?? 0;
         yield return ("Course", "Course", View.Series is not { IsSeries: true } series ? logged <= 1 ? "no series" : $"{logged} each" : series.Settled is null ? "moving" : "settled");
+        if (View.MakeUp.Kind == EquipmentKind.GlycolChiller)
+            yield return ("Glycol", "Glycol", View.Glycol is null ? "not tested" : "tested");
+        yield return ("Controls", "Controls", View.SettingsNow.Count == 1 ? "1 setting" : $"{View.SettingsNow.Count} settings");
         yield return ("Record", "Record", View.Timeline.Standing.Count == 1 ? "1 entry" : $"{View.Timeline.Standing.Count} entries");
     }
 }

@@ -1,0 +1,93 @@
+using KeenEmber.Core.Controls;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Refrigerants;
+using KeenEmber.Core.Service;
+using KeenEmber.Web.Wording;
+using Microsoft.AspNetCore.Mvc;
+
+namespace KeenEmber.Web.Pages.Visits;
+
+/// <summary>Pressure settings as found and as set, read as temperatures, checked, and carried over on a conversion.</summary>
+public sealed class ControlsModel(VisitDesk desk) : VisitPage(desk)
+{
+    /// <summary>The refrigerant to convert to.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? To { get; set; }
+
+    /// <summary>What was typed, by field, while something in it is wrong.</summary>
+    public IReadOnlyDictionary<string, string> Typed { get; private set; } = new Dictionary<string, string>();
+
+    public Dictionary<string, string> Errors { get; } = [];
+
+    public IReadOnlyList<PressureSetting> Settings => PressureSettings.Of(View.MakeUp);
+
+    public Refrigerant? Target => RefrigerantCatalogue.Find(To);
+
+    public static string Field(PressureSetting setting, SettingStage stage) => $"{stage}-{setting}";
+
+    public SettingEntry? Recorded(PressureSetting setting, SettingStage stage) => View.Timeline.Settings(stage).GetValueOrDefault(setting);
+
+    /// <summary>The text a field shows: as typed while it is wrong, else as recorded.</summary>
+    public string Shown(PressureSetting setting, SettingStage stage) =>
+        Typed.TryGetValue(Field(setting, stage), out var typed) ? typed
+        : Recorded(setting, stage)?.Value is { } v ? $"{UnitText.Number(v.Number, 2)} {v.Unit.Symbol}" : "";
+
+    /// <summary>What a setting stands for in the unit's own refrigerant.</summary>
+    public string AsTemperature(PressureSetting setting, TypedValue value) =>
+        View.Equipment.Circuit.Refrigerant is { } fluid && setting.AsTemperature(fluid, new(value.Si(View.Site.Atmosphere))) is { } t
+            ? View.Units.Temperature(t.Kelvin) : "outside its range";
+
+    /// <summary>Every setting as left with the pressure that another refrigerant needs for the same temperature.</summary>
+    public IEnumerable<(PressureSetting Setting, string Temperature, string Now, string New)> Conversion(Refrigerant from, Refrigerant to)
+    {
+        var now = View.SettingsNow.ToDictionary(s => s.Key, s => new Pressure(s.Value.Si(View.Site.Atmosphere)));
+        return PressureSettings.Converted(now, from, to).Select(s => (s.Key, AsTemperature(s.Key, View.SettingsNow[s.Key]),
+            View.Units.Gauge(now[s.Key].Kpa), s.Value is { } p ? View.Units.Gauge(p.Kpa) : "outside its range"));
+    }
+
+    public IActionResult OnPostSettings(Guid id, Guid lineId)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (lineId == Guid.Empty)
+            return BadRequest();
+        var entries = new List<TimelineEntry>();
+        foreach (var (setting, stage) in Settings.SelectMany(s => Enum.GetValues<SettingStage>().Select(stage => (s, stage))))
+        {
+            var text = Request.Form[Field(setting, stage)].ToString().Trim();
+            if (text.Length == 0 || text == Shown(setting, stage))
+                continue;
+            if (Read(setting, text, Field(setting, stage)) is { } value && value != Recorded(setting, stage)?.Value)
+                entries.Add(new SettingEntry(EntryId.OfLine(lineId, (int)setting * 2 + (int)stage), id, View.Now, View.Now, View.Visit.Author, null, setting, stage, value));
+        }
+
+        if (Errors.Count > 0)
+        {
+            Typed = Request.Form.Where(f => f.Key.Contains('-', StringComparison.Ordinal)).ToDictionary(f => f.Key, f => f.Value.ToString());
+            return Page();
+        }
+
+        if (entries.Count > 0)
+            Desk.Append(entries);
+        return RedirectToPage(new { id, saved = entries.Count });
+    }
+
+    /// <summary>A pressure, or the temperature it is thought of as, which is turned into the shop's pressure.</summary>
+    private TypedValue? Read(PressureSetting setting, string text, string field)
+    {
+        var pressure = QuantityReader.Read(text, QuantityKind.Pressure, View.Shop.Units);
+        if (pressure.Value is not null)
+            return pressure.Value;
+        if (pressure.Problem == TypingProblem.WrongKindOfUnit && View.Equipment.Circuit.Refrigerant is { } fluid
+            && QuantityReader.Read(text, QuantityKind.Temperature, View.Shop.Units).Value is { } asTemperature)
+        {
+            if (setting.AsPressure(fluid, asTemperature.Temperature) is { } p)
+                return new(Math.Round(p.GaugeKpa(View.Site.Atmosphere) / View.Shop.Units.Pressure.Scale, 2), View.Shop.Units.Pressure);
+            Errors[field] = $"{fluid.Name} has no pressure at this temperature.";
+            return null;
+        }
+
+        Errors[field] = TypingText.Problem(pressure.Problem!.Value, QuantityKind.Pressure, View.Shop.Units);
+        return null;
+    }
+}

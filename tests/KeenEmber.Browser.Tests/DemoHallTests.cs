@@ -1,0 +1,52 @@
+using System.Net;
+using System.Text.RegularExpressions;
+using KeenEmber.Browser.Tests.Harness;
+
+namespace KeenEmber.Browser.Tests;
+
+/// <summary>The hall shows each pattern and each make-up on one of its units.</summary>
+public sealed class DemoHallTests(DemoApp demo) : IClassFixture<DemoApp>
+{
+    private async Task<string> Page(string path) => WebUtility.HtmlDecode(await demo.Server.Http.GetStringAsync(path, TestContext.Current.CancellationToken));
+
+    /// <summary>Every station of the latest visit of every unit, as one text.</summary>
+    private async Task<List<string>> LatestVisits()
+    {
+        var pages = new List<string>();
+        foreach (var unit in Regex.Matches(await Page("/"), "/equipment/[0-9a-f-]{36}").Select(m => m.Value).Distinct())
+        {
+            var visit = Regex.Match(await Page(unit), "/visits/[0-9a-f-]{36}").Value;
+            pages.Add(await Page(visit + "/circuit") + await Page(visit + "/controls") + await Page(visit + "/course") + await Page(visit + "/glycol"));
+        }
+
+        return pages;
+    }
+
+    [Fact]
+    public async Task Each_pattern_can_be_seen_on_some_unit()
+    {
+        var all = string.Concat(await LatestVisits());
+        string[] codes =
+        [
+            "circuit.short-of-charge", "circuit.coil-starved", "circuit.drier-restricted", "circuit.coil-not-loaded", "circuit.overfed", "circuit.heavy-load",
+            "circuit.not-pumping", "circuit.high-head", "circuit.overcharged", "circuit.discharge-too-hot", "circuit.head-too-low-in-the-cold", "circuit.short-cycling",
+            "circuit.within-targets", "circuit.valve-hunts", "circuit.feeding-comes-and-goes", "glycol.control-let-it-freeze",
+        ];
+        Assert.All(codes, code => Assert.Contains($"data-code=\"{code}\"", all, StringComparison.Ordinal));
+        Assert.Contains("data-put-right=\"control.fan-off-too-low-to-feed\"", all, StringComparison.Ordinal);
+        Assert.Contains("The coil cannot breathe", all, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("capillary self-contained", "capillary tube · air-cooled, built in")]
+    [InlineData("receiver and pump-down", "liquid solenoid, pumps down · air-cooled, remote")]
+    [InlineData("head-pressure valve", "head-pressure valve")]
+    [InlineData("fan cycling", "fan-cycling control")]
+    [InlineData("water-cooled", "water valve")]
+    [InlineData("rack with regulator and stop", "evaporator pressure regulator · suction stop · central rack")]
+    [InlineData("two sides", "air, side B")]
+    [InlineData("rail and base", "air, base")]
+    [InlineData("glycol", "glycol bath")]
+    public async Task Each_make_up_is_drawn_on_some_unit(string makeUp, string sign) =>
+        Assert.True((await LatestVisits()).Exists(page => page.Contains(sign, StringComparison.Ordinal)), makeUp);
+}
