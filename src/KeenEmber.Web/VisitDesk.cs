@@ -27,6 +27,9 @@ public sealed record VisitView(
 
     public IReadOnlyList<Finding> ControlFindings => field ??= Check(SettingsNow);
 
+    /// <summary>What the last standing-pressure test of the visit says; null without one.</summary>
+    public StandingResult? Standing => VisitDesk.StandingOf(Equipment, Site, Timeline);
+
     /// <summary>What was wrong with the settings as found and no longer is.</summary>
     public IEnumerable<Finding> ControlFindingsPutRight =>
         Check(Timeline.Settings(SettingStage.AsFound).ToDictionary(s => s.Key, s => s.Value.Value)).Where(f => !ControlFindings.Any(now => now.Code == f.Code));
@@ -38,7 +41,7 @@ public sealed record VisitView(
     /// <summary>What the last glycol test of the visit says; null without one.</summary>
     public GlycolResult? Glycol => Timeline.Standing.OfType<GlycolEntry>().LastOrDefault() is { Percent: { } percent } test
         ? GlycolCheck.Judge(new(test.Kind, percent, Equipment.Target, test.ColdestSurface?.Temperature,
-            CircuitTargets.Of(MakeUp, Load.Settled).For(ResultKind.EvaporatorTd)!.Value))
+            CircuitTargets.Of(MakeUp, Load.Settled, Equipment.Target, null).For(ResultKind.EvaporatorTd)!.Value))
         : null;
 
     public UnitText Units { get; } = new(Shop.Units, Site.Atmosphere);
@@ -92,7 +95,7 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
         var conditions = timeline.ConditionsAt(visit.IsUnderWay(now) ? now : timeline.LastMoment ?? visit.StartedAt);
         var earlier = visits.OfEquipment(unit.Id).Where(v => v.StartedAt < visit.StartedAt).ToList();
         var earlierTimelines = earlier.Select(v => (Visit: v, Timeline: Of(v))).ToList();
-        return new(visit, unit, site, shops.Get(), timeline, now, conditions, readings, series, Analyse(unit, readings, series, conditions),
+        return new(visit, unit, site, shops.Get(), timeline, now, conditions, readings, series, Analyse(unit, site, timeline, readings, series, conditions),
             earlier, PointHistory.Of(earlierTimelines, readings), LastSettings(earlierTimelines));
     }
 
@@ -142,7 +145,7 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
         var written = entries[visit.Id].ToList();
         var timeline = new Timeline(written, unit, site.Atmosphere);
         var readings = timeline.LatestReadings();
-        var analysis = Analyse(unit, readings, SeriesOf(unit, timeline), timeline.ConditionsAt(timeline.LastMoment ?? visit.StartedAt));
+        var analysis = Analyse(unit, site, timeline, readings, SeriesOf(unit, timeline), timeline.ConditionsAt(timeline.LastMoment ?? visit.StartedAt));
         var stands = analysis is null ? "Its refrigerant is not in the catalogue." : PanelText.Stands(analysis, readings.Count > 0, unit.MakeUp);
         return new(unit, site, visit, analysis, stands, analysis is not null && PanelText.NeedsAttention(analysis), visit.IsUnderWay(now));
     }
@@ -151,11 +154,21 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
         latestFirst.SelectMany(e => e.Timeline.SettingsAsLeft().Values, (e, s) => (s.Setting, e.Visit, s.Value))
             .GroupBy(s => s.Setting).ToDictionary(g => g.Key, g => (g.First().Visit, g.First().Value));
 
+    internal static StandingResult? StandingOf(Equipment unit, Site site, Timeline timeline)
+    {
+        if (unit.Circuit.Refrigerant is not { } fluid || timeline.Standing.OfType<StandingEntry>().LastOrDefault() is not { } test)
+            return null;
+        StandingReading? second = test is { SecondPressure: { } p, SecondTemperature: { } t } ? Of(p, t) : null;
+        return StandingPressureTest.Judge(fluid, Of(test.Pressure, test.Temperature), second);
+        StandingReading Of(TypedValue pressure, TypedValue temperature) => new(new(pressure.Si(site.Atmosphere)), temperature.Temperature);
+    }
+
     private static SeriesAnalysis? SeriesOf(Equipment unit, Timeline timeline) =>
         unit.Circuit.Refrigerant is { } refrigerant ? CircuitSeries.Analyse(refrigerant, timeline.Samples()) : null;
 
-    private static CircuitAnalysis? Analyse(Equipment unit, IReadOnlyDictionary<MeasuringPoint, TakenReading> readings, SeriesAnalysis? series, OperatingConditions conditions) =>
+    private static CircuitAnalysis? Analyse(
+        Equipment unit, Site site, Timeline timeline, IReadOnlyDictionary<MeasuringPoint, TakenReading> readings, SeriesAnalysis? series, OperatingConditions conditions) =>
         unit.Circuit.Refrigerant is { } refrigerant
-            ? CircuitBench.Analyse(new(refrigerant, unit.MakeUp, readings) { Series = series }, conditions)
+            ? CircuitBench.Analyse(new(refrigerant, unit.MakeUp, readings) { Series = series, Standing = StandingOf(unit, site, timeline)?.Verdict }, conditions)
             : null;
 }

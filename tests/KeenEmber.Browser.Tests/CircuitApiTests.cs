@@ -37,6 +37,22 @@ public sealed class CircuitApiTests(DemoApp demo) : IClassFixture<DemoApp>
     }
 
     [Fact]
+    public async Task The_make_up_the_parts_and_what_was_seen_are_part_of_the_question()
+    {
+        var (status, body) = await Ask(new
+        {
+            refrigerant = "R290", kind = "prepTable", target = "4", metering = "capillaryTube", condenser = "airCooledSelfContained", parts = Array.Empty<string>(), coils = 2, ratedCurrentA = 4,
+            seen = new { suctionLineFrost = "frostedBack" }, coil = "clear", compressor = "running", runMinutes = 40,
+            readings = new { suctionPressure = "0.3 bar", suctionLineCoil = "-4.5", suctionLineCoil2 = "-3", boxAir = "5", boxAir2 = "4", compressorCurrent = "3 A", dischargeLine = "112 C" },
+        });
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Equal((0.75, "1"), (Result(body, "currentShare").GetProperty("value").GetDouble(), Result(body, "currentShare").GetProperty("unit").GetString()));
+        Assert.Equal((107.0, 112.0), (Result(body, "dischargeTemperature").GetProperty("high").GetDouble(), Result(body, "dischargeTemperature").GetProperty("value").GetDouble()));
+        Assert.Equal(1.5, Result(body, "superheatCoil2").GetProperty("value").GetDouble() - Result(body, "superheatCoil").GetProperty("value").GetDouble(), 1e-6);
+        Assert.Contains("circuit.discharge-too-hot", body.GetProperty("findings").EnumerateArray().Select(f => f.GetProperty("code").GetString()));
+    }
+
+    [Fact]
     public async Task A_slip_is_challenged()
     {
         var (_, body) = await Ask(new

@@ -30,6 +30,12 @@ public sealed class Screenshots
         Take("look-light");
         person.Tap(".station[data-key='5']");
         Take("record-light");
+        person.Go("/").Press("F-7").Tap(".visits a").Tap(".station[data-key='3']");
+        Take("course-light");
+        person.Go("/").Press("C-2").Tap(".visits a").Tap(".station[data-key='4']");
+        Take("controls-light");
+        person.Go("/").Press("C-5").Tap(".visits a");
+        Take("rack-light");
         person.Go("/refrigerants/R448A?at=1.4");
         Take("refrigerant-light");
         person.Go("/refrigerants/mix?label=R454C&what=Leak&share=40");
@@ -47,5 +53,11 @@ public sealed class Screenshots
         Take("visit-phone-drawer-light");
         person.Theme("dark").Go("/").Press("F-3").Tap(".visits a").Tap(".station[data-key='1']");
         Take("look-phone-dark");
+        person.Theme("light").Go("/").Press("S-3").Tap(".visits a");
+        person.Resize(390, 1400);
+        Take("two-coils-phone-light");
+        person.Resize(1000, 1300);
+        person.Print();
+        Take("visit-print");
     }
 }

@@ -15,9 +15,11 @@ public static class CircuitBench
         if (input.Series is { Settled: { } settled } series)
             input = input with { Readings = CircuitSeries.MeansOf(settled, series, input.Readings) };
         var challenges = CircuitChallenge.Find(input);
-        var targets = CircuitTargets.Of(input.MakeUp, CircuitTargets.LoadOf(now.BoxAboveTarget));
+        var targets = CircuitTargets.Of(input.MakeUp, CircuitTargets.LoadOf(now.BoxAboveTarget),
+            Measured(BoxAir) ?? now.BoxTarget, Measured(CondenserAir));
+        Temperature? Measured(MeasuringPoint point) => input.Readings.TryGetValue(point, out var reading) ? reading.Temperature : null;
         var results = Enum.GetValues<ResultKind>().Where(kind => IsWanted(kind, input, now)).Select(kind => Compute(kind, input, targets.For(kind), challenges)).ToList();
-        var findings = CircuitPatterns.Find(input.MakeUp, results, now);
+        var findings = CircuitPatterns.Find(input, results, now);
         if (input.Series is { Findings.Count: > 0 } moving)
             findings = [.. moving.Findings, .. findings.Where(f => f.Code != CircuitPatterns.WithinTargets)];
         return new(results, challenges, findings, NextStep.Choose(results, challenges, now));

@@ -27,7 +27,12 @@ public static class CircuitPatterns
     public const string DischargeTooHot = "circuit.discharge-too-hot";
     public const string HeadTooLow = "circuit.head-too-low-in-the-cold";
     public const string ShortCycling = "circuit.short-cycling";
+    public const string NonCondensables = "circuit.air-or-wrong-refrigerant";
+    public const string NearlyEmpty = "circuit.nearly-empty";
     public const string WithinTargets = "circuit.within-targets";
+
+    /// <summary>How the standing-pressure test is named among the facts of a finding.</summary>
+    public const string StandingSign = "Standing";
 
     /// <summary>A sign of a pattern: a result that lies somewhere, or a fact that is so.</summary>
     private abstract record Sign
@@ -35,9 +40,13 @@ public static class CircuitPatterns
         public sealed record OfResult(ResultKind Kind, BandPosition[] Where) : Sign;
 
         public sealed record OfFact(AsFound Fact, FactState State) : Sign;
+
+        public sealed record OfStanding(StandingVerdict[] Verdicts) : Sign;
     }
 
     private static Sign.OfResult Is(ResultKind kind, params BandPosition[] where) => new(kind, where);
+
+    private static Sign.OfStanding Stood(params StandingVerdict[] verdicts) => new(verdicts);
 
     private static Sign.OfFact Is(AsFound fact, FactState state) => new(fact, state);
 
@@ -48,6 +57,8 @@ public static class CircuitPatterns
     /// <summary>In the order in which a technician would take them up.</summary>
     private static readonly Pattern[] Rows =
     [
+        new(NearlyEmpty, [Stood(StandingVerdict.ShortOfLiquid)], [Is(Subcooling, Below)]),
+        new(NonCondensables, [Stood(StandingVerdict.TooHigh, StandingVerdict.NonCondensables, StandingVerdict.OtherRefrigerant)], [Is(CondenserSplit, Above), Is(Subcooling, Above)]),
         new(NotPumping, [Is(EvaporatorTd, Below), Is(CondenserSplit, Below), Is(CompressionRatio, Below)],
             [Is(CurrentShare, Below), Is(AsFound.CompressorShell, FactState.Hot)]),
         new(ShortOfCharge, [Is(SuperheatCoil, Above), Is(Subcooling, Below)],
@@ -60,8 +71,8 @@ public static class CircuitPatterns
         new(Overfed, [Is(SuperheatCoil, Below), Is(EvaporatorTd, Below, Inside)],
             [Is(SuperheatCompressor, Below), Is(Subcooling, Inside), Is(AsFound.SuctionLineFrost, FactState.FrostedBack)]),
         new(HeavyLoad, [Is(SuperheatCoil, Above), Is(EvaporatorTd, Below)], [Is(CondenserSplit, Inside, Above), Is(CurrentShare, Inside, Above)]),
-        new(Overcharged, [Is(CondenserSplit, Above), Is(Subcooling, Above)], [Is(CompressionRatio, Above, Inside)]),
-        new(HighHead, [Is(CondenserSplit, Above)], [Is(Subcooling, Inside), Is(AsFound.CondenserFace, FactState.Dirty)]),
+        new(Overcharged, [Is(CondenserSplit, Above), Is(Subcooling, Above)], [Is(CompressionRatio, Above, Inside), Stood(StandingVerdict.Normal)]),
+        new(HighHead, [Is(CondenserSplit, Above)], [Is(Subcooling, Inside), Is(AsFound.CondenserFace, FactState.Dirty), Stood(StandingVerdict.Normal)]),
         new(DischargeTooHot, [Is(DischargeTemperature, Above)], [Is(CompressionRatio, Above), Is(SuperheatCompressor, Above)]),
         new(HeadTooLow, [Is(CondensingLow, Below)], [Is(AsFound.CondenserFan, FactState.Cycling)]),
         new(ShortCycling, [Is(AsFound.LowPressureControl, FactState.Chattering)], [Is(SuperheatCoil, Above), Is(Subcooling, Below)]),
@@ -75,7 +86,7 @@ public static class CircuitPatterns
     };
 
     /// <summary>Findings, the one that must be dealt with first at the front; empty when the results allow none yet.</summary>
-    public static IReadOnlyList<Finding> Find(CircuitMakeUp makeUp, IReadOnlyList<CircuitResult> results, OperatingConditions now)
+    public static IReadOnlyList<Finding> Find(CircuitInput input, IReadOnlyList<CircuitResult> results, OperatingConditions now)
     {
         var findings = new List<Finding>();
         if (now.AnyFanStopped || now.Coil == FactState.Iced)
@@ -84,9 +95,9 @@ public static class CircuitPatterns
             findings.Add(Finding.Of(NotRunning));
         foreach (var row in Rows)
         {
-            for (var coil = 1; coil <= makeUp.Coils; coil++)
+            for (var coil = 1; coil <= input.MakeUp.Coils; coil++)
             {
-                var evidence = new Evidence(makeUp, results, now, coil);
+                var evidence = new Evidence(input, results, now, coil);
                 if (evidence.Judge(row) is { } finding && !IsCovered(finding, findings))
                     findings.Add(finding);
             }
@@ -95,17 +106,20 @@ public static class CircuitPatterns
         return findings;
     }
 
-    /// <summary>A full condenser explains the high head that goes with it; "within targets" stands only alone; what both coils share is said once.</summary>
+    /// <summary>Air or a wrong refrigerant explains a full-looking condenser; a full condenser explains the high head that goes with it; "within targets" stands only alone; what both coils share is said once.</summary>
     private static bool IsCovered(Finding finding, List<Finding> findings) => finding.Code switch
     {
-        HighHead => findings.Exists(f => f.Code is Overcharged or HighHead),
+        Overcharged => findings.Exists(f => f.Code == NonCondensables),
+        HighHead => findings.Exists(f => f.Code is Overcharged or HighHead or NonCondensables),
         WithinTargets => findings.Count > 0,
         _ => findings.Exists(f => f.Code == finding.Code && f.Values.Keys.All(finding.Values.ContainsKey)),
     };
 
     /// <summary>What is known at one coil, and how a sign stands against it.</summary>
-    private sealed class Evidence(CircuitMakeUp makeUp, IReadOnlyList<CircuitResult> results, OperatingConditions now, int coil)
+    private sealed class Evidence(CircuitInput input, IReadOnlyList<CircuitResult> results, OperatingConditions now, int coil)
     {
+        private readonly CircuitMakeUp makeUp = input.MakeUp;
+
         /// <summary>With the coil out of action or the condenser swinging, bubbles prove nothing.</summary>
         private bool SightGlassTells => !now.AnyFanStopped && now.Coil != FactState.Iced && !now.IsPumpedDown
             && now.CondenserFan is not (FactState.Cycling or FactState.Stopped)
@@ -136,6 +150,7 @@ public static class CircuitPatterns
         {
             Sign.OfResult r => Usable(r.Kind)?.Position is { } position ? r.Where.Contains(position) : null,
             Sign.OfFact { Fact: AsFound.SightGlass } when !SightGlassTells => null,
+            Sign.OfStanding s => input.Standing is { } verdict ? s.Verdicts.Contains(verdict) : null,
             Sign.OfFact f => now.StateOf(f.Fact) is { } state ? state == f.State : null,
             _ => null,
         };
@@ -146,7 +161,7 @@ public static class CircuitPatterns
             Sign.OfResult r => results.Any(x => x.Kind == OfThisCoil(r.Kind)),
             Sign.OfFact { Fact: AsFound.SightGlass } => SightGlassTells && makeUp.Facts.Contains(AsFound.SightGlass),
             Sign.OfFact f => makeUp.Facts.Contains(f.Fact),
-            _ => false,
+            _ => true,
         };
 
         private ResultKind OfThisCoil(ResultKind kind) => coil == 2 ? AtSecondCoil.GetValueOrDefault(kind, kind) : kind;
@@ -157,12 +172,13 @@ public static class CircuitPatterns
 
         private List<CircuitResult> Results(IEnumerable<Sign> signs) => [.. signs.OfType<Sign.OfResult>().Select(s => Usable(s.Kind)!)];
 
-        private static List<string> Facts(IEnumerable<Sign> signs) => [.. signs.OfType<Sign.OfFact>().Select(Name)];
+        private static List<string> Facts(IEnumerable<Sign> signs) => [.. signs.Where(s => s is not Sign.OfResult).Select(Name)];
 
         private static string Name(Sign sign) => sign switch
         {
             Sign.OfResult r => r.Kind.ToString(),
             Sign.OfFact f => $"{f.Fact}.{f.State}",
+            Sign.OfStanding s => $"{StandingSign}.{s.Verdicts[0]}",
             _ => "",
         };
 

@@ -41,6 +41,9 @@ public sealed record CircuitResult(
     /// <summary>Counts for a judgement: there is a value and nothing forbids its use.</summary>
     public bool IsUsable => Value is not null && Validity.Level != ValidityLevel.NotUsable;
 
+    /// <summary>TD and split say it with the weather taken out; these two only show where they should be.</summary>
+    public bool IsPlainTemperature => Kind is ResultKind.Evaporating or ResultKind.Condensing;
+
     /// <summary>Where the value lies against its band; null without a value or a band.</summary>
     public BandPosition? Position => Value is { } value ? Band?.Place(value) : null;
 }
@@ -51,6 +54,9 @@ public sealed record CircuitInput(Refrigerant Refrigerant, CircuitMakeUp MakeUp,
 {
     /// <summary>The course of the readings in time, where points were logged repeatedly: its settled stretch is judged instead of the last values.</summary>
     public SeriesAnalysis? Series { get; init; }
+
+    /// <summary>What the system's pressure said when it stood still, where that was tested.</summary>
+    public StandingVerdict? Standing { get; init; }
 }
 
 /// <summary>Everything the readings say.</summary>

@@ -47,6 +47,9 @@ public static class CircuitSeries
     /// <summary>Between two samples further apart than this nothing is interpolated.</summary>
     public static readonly TimeSpan LongestGap = TimeSpan.FromMinutes(10);
 
+    /// <summary>The beginning of a settled stretch is looked for at this many moments at most; a long series is not settled to the second.</summary>
+    private const int MostCandidates = 60;
+
     /// <summary>Below this a curve is no longer called drifting, K/min: 1 K in ten minutes.</summary>
     public const double SlowestDriftKPerMin = 0.1;
 
@@ -134,8 +137,12 @@ public static class CircuitSeries
     {
         var end = curves.Values.Max(c => c[^1].At);
         Stretch? longest = null;
-        foreach (var from in curves[ResultKind.Evaporating].Select(p => p.At).Where(at => end - at >= ShortestStretch).Reverse())
+        var candidates = curves[ResultKind.Evaporating].Select(p => p.At).Where(at => end - at >= ShortestStretch).ToList();
+        var step = candidates.Count == 0 ? TimeSpan.Zero : (end - candidates[0]) / MostCandidates;
+        foreach (var from in candidates.AsEnumerable().Reverse())
         {
+            if (longest is { } found && found.From - from < step)
+                continue;
             if (!curves.All(c => IsSteady(c.Value, SteadyLimits[c.Key], from)))
                 break;
             longest = new(from, end);

@@ -31,7 +31,7 @@ public enum Load
 /// ratio: usual single-stage limits of about 8 to 1 at medium and 11 to 1 at low temperature. Discharge line 15 cm from the
 /// compressor: oil suffers from about 107 °C (225 °F); a line barely above condensing carries liquid. Head over a whole fan
 /// cycle: an expansion valve wants about 20 °C condensing to be fed, and 50 °C is left for summer. Line gain: an insulated
-/// line. Drop across a drier: within what two thermometers may differ. Current: a share of the plate's.
+/// line. Air drop: a quarter to four fifths of the TD, by the coil's depth and air speed. Drop across a drier: within what two thermometers may differ. Current: a share of the plate's.
 /// </remarks>
 public sealed record CircuitTargets(IReadOnlyDictionary<ResultKind, Band> Bands)
 {
@@ -74,26 +74,35 @@ public sealed record CircuitTargets(IReadOnlyDictionary<ResultKind, Band> Bands)
     private static readonly Band NoReceiverSubcooling = new(3, 10);
     private static readonly Band WaterApproach = new(2, 8);
 
-    /// <summary>Air drop has no row: it depends on the fan as much as on the circuit, so it is compared with earlier visits instead.</summary>
+    /// <summary>What a coil takes out of the air, as a share of its TD.</summary>
+    private static readonly Band AirDropShare = new(0.25, 0.8);
+
     public Band? For(ResultKind kind) => Bands.TryGetValue(kind, out var band) ? band : null;
 
     /// <summary>The load that a box so far above its target makes; settled while nobody knows.</summary>
     public static Load LoadOf(TemperatureDifference? boxAboveTarget) => boxAboveTarget is { Kelvin: > PullDownAboveK } ? Load.PullDown : Load.Settled;
 
-    public static CircuitTargets Of(CircuitMakeUp makeUp, Load load)
+    /// <param name="box">Box air, or its target while nobody measured it: gives evaporating its place.</param>
+    /// <param name="condenserAir">Air into the condenser or water off it; without it condensing has no target.</param>
+    public static CircuitTargets Of(CircuitMakeUp makeUp, Load load, Temperature box, Temperature? condenserAir)
     {
         var row = Classes[makeUp.Kind];
         var td = load == Load.Settled ? row.SettledTd : row.PullDownTd;
         var superheat = CoilSuperheat[(makeUp.Metering, load)];
-        return new(new Dictionary<ResultKind, Band>
+        var split = makeUp.Condenser == CondenserKind.WaterCooled ? WaterApproach : row.Split;
+        var airDrop = new Band(AirDropShare.Low * td.Low, AirDropShare.High * td.High);
+        var bands = new Dictionary<ResultKind, Band>
         {
+            [ResultKind.Evaporating] = new(box.Kelvin - td.High, box.Kelvin - td.Low),
+            [ResultKind.AirDrop] = airDrop,
+            [ResultKind.AirDrop2] = airDrop,
             [ResultKind.EvaporatorTd] = td,
             [ResultKind.EvaporatorTd2] = td,
             [ResultKind.SuperheatCoil] = superheat,
             [ResultKind.SuperheatCoil2] = superheat,
             [ResultKind.SuperheatCompressor] = makeUp.Metering == Metering.CapillaryTube ? CapillaryCompressorSuperheat : CompressorSuperheat,
             [ResultKind.Subcooling] = makeUp.Has(CircuitParts.Receiver) ? ReceiverSubcooling : NoReceiverSubcooling,
-            [ResultKind.CondenserSplit] = makeUp.Condenser == CondenserKind.WaterCooled ? WaterApproach : row.Split,
+            [ResultKind.CondenserSplit] = split,
             [ResultKind.CompressionRatio] = row.Ratio,
             [ResultKind.LineGain] = new(0, 14),
             [ResultKind.DischargeTemperature] = Band.OfCelsius(35, 107),
@@ -101,6 +110,9 @@ public sealed record CircuitTargets(IReadOnlyDictionary<ResultKind, Band> Bands)
             [ResultKind.CondensingHigh] = Band.OfCelsius(25, 50),
             [ResultKind.CurrentShare] = new(0.5, 1.0),
             [ResultKind.DrierDrop] = new(-1, 1),
-        });
+        };
+        if (condenserAir is { } air)
+            bands[ResultKind.Condensing] = new(air.Kelvin + split.Low, air.Kelvin + split.High);
+        return new(bands);
     }
 }

@@ -5,7 +5,7 @@ namespace KeenEmber.Core.Circuit;
 /// <summary>The as-found facts that decide whether circuit readings count, or say themselves how the circuit is.</summary>
 public enum AsFound
 {
-    EvaporatorFan, Coil, Compressor, Defrost, CondenserFan, CondenserFace, LiquidSolenoid, SuctionStop,
+    EvaporatorFan, Coil, BoxThermometer, Compressor, Defrost, CondenserFan, CondenserFace, LiquidSolenoid, SuctionStop,
 
     /// <summary>What can be seen and felt of the circuit without gauges.</summary>
     SightGlass, ValveBody, SuctionLineFrost, CompressorShell, LowPressureControl,
@@ -14,6 +14,7 @@ public enum AsFound
 public enum FactState
 {
     Running, Stopped, Cycling, Clear, Frosted, Iced, Clean, Dirty, Refrigerating, Defrosting,
+    InReturnAir, AtDoor, InSun, InDischargeAir,
     Open, Closed, Full, Bubbles, Bare, IceBall, FrostedBack, Warm, Hot, Cold, Steady, Chattering,
 }
 
@@ -26,6 +27,7 @@ public static class AsFoundStates
         AsFound.CondenserFan => [FactState.Running, FactState.Cycling, FactState.Stopped],
         AsFound.Defrost => [FactState.Refrigerating, FactState.Defrosting],
         AsFound.CondenserFace => [FactState.Clean, FactState.Dirty],
+        AsFound.BoxThermometer => [FactState.InReturnAir, FactState.AtDoor, FactState.InSun, FactState.InDischargeAir],
         AsFound.LiquidSolenoid or AsFound.SuctionStop => [FactState.Open, FactState.Closed],
         AsFound.SightGlass => [FactState.Full, FactState.Bubbles],
         AsFound.ValveBody => [FactState.Bare, FactState.IceBall],
@@ -76,6 +78,9 @@ public sealed record OperatingConditions(
         AsFound.CondenserFace => CondenserFace,
         _ => Seen.TryGetValue(fact, out var seen) ? seen : null,
     };
+
+    /// <summary>What the box thermometer shows is not the air that enters the coil.</summary>
+    public bool IsBoxMisread => StateOf(AsFound.BoxThermometer) is FactState.AtDoor or FactState.InSun or FactState.InDischargeAir;
 
     public bool AnyFanStopped => EvaporatorFans.Contains(FactState.Stopped);
 

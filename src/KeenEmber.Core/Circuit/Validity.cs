@@ -6,7 +6,7 @@ public enum ValidityLevel { Good, Provisional, NotUsable }
 public enum ReasonCode
 {
     Defrosting, FanStopped, CoilIced, CompressorOff, JustDefrosted, OutsideRefrigerantRange, Challenged,
-    ValveClosed, CondenserFanStopped, CondenserDirty, CondenserFanCycling, ColdAmbient,
+    ValveClosed, BoxMisread, CondenserFanStopped, CondenserDirty, CondenserFanCycling, ColdAmbient,
     ShortRun, StillMoving, HotPullDown, FrostedCooler, ReadingsFarApart,
     FansNotRecorded, CoilNotRecorded, CompressorNotRecorded, RunTimeNotRecorded,
 }

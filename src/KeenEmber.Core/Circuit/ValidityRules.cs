@@ -41,6 +41,7 @@ public static class ValidityRules
         new(CompressorOff, c => c.Compressor == FactState.Stopped, Everything, []),
         new(ValveClosed, c => c.IsPumpedDown, Everything, []),
         new(FanStopped, c => c.AnyFanStopped, LowSide, [.. HighSide, .. OfTheMachine]),
+        new(BoxMisread, c => c.IsBoxMisread, [EvaporatorTd, EvaporatorTd2, AirDrop, AirDrop2], []),
         new(CoilIced, c => c.Coil == FactState.Iced, LowSide, [.. HighSide, .. OfTheMachine]),
         new(JustDefrosted, c => c.Defrost == FactState.Refrigerating && c.SinceDefrost < SettledAfterDefrost, LowSide, [.. HighSide, .. OfTheMachine]),
         new(CondenserFanStopped, c => c.CondenserFan == FactState.Stopped, [.. HighSide, .. OfTheMachine], LowSide),

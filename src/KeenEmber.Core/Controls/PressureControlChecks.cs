@@ -76,7 +76,7 @@ public static class PressureControlChecks
         foreach (var setting in at.Where(s => s.Value is null))
             findings.Add(new(OutOfRange, Strength.Strong, [], new Dictionary<string, double>()) { Seen = [setting.Key.ToString()] });
 
-        var targets = CircuitTargets.Of(input.MakeUp, Load.Settled);
+        var targets = CircuitTargets.Of(input.MakeUp, Load.Settled, input.BoxTarget, null);
         var boxC = input.BoxTarget.Celsius;
         // As cold as the coil normally gets, and as warm.
         var (coldCoilC, warmCoilC) = (boxC - targets.For(ResultKind.EvaporatorTd)!.Value.High, boxC - targets.For(ResultKind.EvaporatorTd)!.Value.Low);

@@ -9,6 +9,8 @@ public sealed class Timeline
 {
     private readonly Equipment equipment;
     private readonly Pressure atmosphere;
+    private readonly List<ObservationEntry> observations;
+    private readonly ILookup<MeasuringPoint, ReadingEntry> readings;
 
     public Timeline(IReadOnlyList<TimelineEntry> written, Equipment equipment, Pressure atmosphere)
     {
@@ -17,6 +19,8 @@ public sealed class Timeline
         var replaced = written.Select(e => e.Corrects).OfType<Guid>().ToHashSet();
         Written = written;
         Standing = [.. written.Where(e => e is not WithdrawalEntry && !replaced.Contains(e.Id)).OrderBy(e => e.At).ThenBy(e => e.Id)];
+        observations = [.. Standing.OfType<ObservationEntry>()];
+        readings = Standing.OfType<ReadingEntry>().ToLookup(r => r.Point);
     }
 
     /// <summary>Everything ever written, replaced entries too.</summary>
@@ -30,10 +34,10 @@ public sealed class Timeline
 
     /// <summary>The latest reading of every point, each with the conditions of its own moment.</summary>
     public IReadOnlyDictionary<MeasuringPoint, TakenReading> LatestReadings() =>
-        Standing.OfType<ReadingEntry>().GroupBy(r => r.Point).ToDictionary(g => g.Key, g => Taken(g.Last()));
+        readings.ToDictionary(g => g.Key, g => Taken(g.Last()));
 
     /// <summary>Every reading that stands, for their course in time.</summary>
-    public IEnumerable<Sample> Samples() => Standing.OfType<ReadingEntry>().Select(r => new Sample(r.Point, r.At, r.Value.Si(atmosphere)));
+    public IEnumerable<Sample> Samples() => readings.SelectMany(g => g).Select(r => new Sample(r.Point, r.At, r.Value.Si(atmosphere)));
 
     /// <summary>The last word on every pressure setting at a stage.</summary>
     public IReadOnlyDictionary<PressureSetting, SettingEntry> Settings(SettingStage stage) =>
@@ -63,7 +67,7 @@ public sealed class Timeline
             Defrost = defrost?.State,
             SinceDefrost = TimeIn(defrost, FactState.Refrigerating, moment),
             CondenserAir = ReadingAt(MeasuringPoint.CondenserAir, moment)?.Value.Temperature,
-            Seen = Standing.OfType<ObservationEntry>().Select(o => o.Fact).Distinct().ToDictionary(f => f, f => FactAt(f, null, moment)!.State),
+            Seen = observations.Select(o => o.Fact).Distinct().ToDictionary(f => f, f => FactAt(f, null, moment)!.State),
         };
     }
 
@@ -74,7 +78,7 @@ public sealed class Timeline
     /// <summary>The reading of a point that holds at a moment: the last one up to it, else the first one after.</summary>
     private ReadingEntry? ReadingAt(MeasuringPoint point, DateTimeOffset moment)
     {
-        var taken = Standing.OfType<ReadingEntry>().Where(r => r.Point == point).ToList();
+        var taken = readings[point];
         return taken.LastOrDefault(r => r.At <= moment) ?? taken.FirstOrDefault();
     }
 
@@ -90,7 +94,7 @@ public sealed class Timeline
     /// <param name="index">Which of several; null for a fact there is one of, or for the last one seen of any.</param>
     public ObservationEntry? FactAt(AsFound fact, int? index, DateTimeOffset moment)
     {
-        var seen = Standing.OfType<ObservationEntry>().Where(o => o.Fact == fact && (index is null || o.Index == index || o.Index is null)).ToList();
+        var seen = observations.Where(o => o.Fact == fact && (index is null || o.Index == index || o.Index is null)).ToList();
         return seen.LastOrDefault(o => o.At <= moment) ?? seen.FirstOrDefault();
     }
 

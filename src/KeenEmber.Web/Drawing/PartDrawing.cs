@@ -216,7 +216,7 @@ internal sealed class PartDrawing(Svg svg, VisitView view, MapLayout layout, str
         if (layout.IsWide && MakeUp.Condenser != CondenserKind.WaterCooled)
         {
             var face = Now.CondenserFace == FactState.Dirty ? "condenser, dirty" : "condenser";
-            if (MakeUp.Has(CircuitParts.HeadPressureValve))
+            if (MakeUp.Has(CircuitParts.HeadPressureValve) || layout.Coils.Count > 1)
                 svg.Text(c.X + c.Width + 8, c.Y + c.Height - 4, face, "quiet");
             else
                 svg.Text(c.MiddleX, c.Y - 8, face, "quiet middle");

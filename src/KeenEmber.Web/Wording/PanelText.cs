@@ -23,7 +23,7 @@ public static class PanelText
 
     public static bool NeedsAttention(CircuitAnalysis analysis) =>
         analysis.Challenges.Count > 0 || analysis.Findings.Any(f => f.Code != CircuitPatterns.WithinTargets)
-        || analysis.Results.Any(r => r is { IsUsable: true, Position: BandPosition.Above or BandPosition.Below });
+        || analysis.Results.Any(r => r is { IsUsable: true, IsPlainTemperature: false, Position: BandPosition.Above or BandPosition.Below });
 
     private static string Headline(string code) => code switch
     {
@@ -36,6 +36,8 @@ public static class PanelText
         CircuitPatterns.HeavyLoad => "The coil carries a heavy load: warm product, an open door or a pull-down. Let it come down, then judge.",
         CircuitPatterns.NotPumping => "The compressor turns but hardly pumps: valves or an inner leak. Prove it by its current before condemning it.",
         CircuitPatterns.Overcharged => "The condenser is full of liquid: overcharged, or the charge was set in cold weather.",
+        CircuitPatterns.NearlyEmpty => "Standing still it has hardly any liquid: empty or nearly. Find the leak before adding anything.",
+        CircuitPatterns.NonCondensables => "Standing still its pressure is too high: air, or another refrigerant than the label's.",
         CircuitPatterns.DrierRestricted => "The liquid cools across the drier: it is blocked. Change it, and find out what filled it.",
         CircuitPatterns.DischargeTooHot => "The discharge line is hotter than oil stands. Find out why before the compressor suffers.",
         CircuitPatterns.HeadTooLow => "Head falls so low in the fan's cycle that the valve is not fed: look at the fan-cycling control.",
@@ -93,6 +95,8 @@ public static class PanelText
     private static string Fact(string name)
     {
         var parts = name.Split('.');
+        if (parts[0] == CircuitPatterns.StandingSign)
+            return parts[1] == nameof(StandingVerdict.Normal) ? "standing pressure normal" : parts[1] == nameof(StandingVerdict.ShortOfLiquid) ? "standing pressure far too low" : "standing pressure too high";
         return $"{CircuitText.Name(Enum.Parse<AsFound>(parts[0]))} {CircuitText.Name(Enum.Parse<FactState>(parts[1]))}";
     }
 

@@ -21,7 +21,7 @@ public class MakeUpTests
         Assert.DoesNotContain(CondenserAir, RackCase.Points);
         Assert.Equal([ResultKind.SuperheatCoil, ResultKind.Subcooling, ResultKind.EvaporatorTd, ResultKind.Evaporating, ResultKind.AirDrop, ResultKind.Condensing, ResultKind.CompressionRatio],
             Bench.Analyse(Bench.Consistent(), makeUp: RackCase).Results.Select(r => r.Kind));
-        Assert.Equal([AsFound.EvaporatorFan, AsFound.Coil, AsFound.Defrost, AsFound.SuctionStop, AsFound.ValveBody, AsFound.SuctionLineFrost], RackCase.Facts);
+        Assert.Equal([AsFound.EvaporatorFan, AsFound.Coil, AsFound.BoxThermometer, AsFound.Defrost, AsFound.SuctionStop, AsFound.ValveBody, AsFound.SuctionLineFrost], RackCase.Facts);
     }
 
     [Fact]
@@ -67,17 +67,41 @@ public class MakeUpTests
     }
 
     [Fact]
-    public void Every_class_at_every_load_has_a_target_for_every_result_but_air_drop_and_the_plain_temperatures()
+    public void Every_class_at_every_load_has_a_target_for_every_result()
     {
-        ResultKind[] without = [ResultKind.Evaporating, ResultKind.Condensing, ResultKind.AirDrop, ResultKind.AirDrop2];
         foreach (var kind in Enum.GetValues<EquipmentKind>())
         {
             foreach (var load in Enum.GetValues<Load>())
             {
-                var targets = CircuitTargets.Of(Bench.WalkIn with { Kind = kind }, load);
-                Assert.All(Enum.GetValues<ResultKind>(), result => Assert.Equal(!without.Contains(result), targets.For(result) is { } b && b.Low < b.High));
+                var targets = CircuitTargets.Of(Bench.WalkIn with { Kind = kind }, load, Temperature.FromCelsius(3), Temperature.FromCelsius(20));
+                Assert.All(Enum.GetValues<ResultKind>(), result => Assert.True(targets.For(result) is { } b && b.Low < b.High));
             }
         }
+    }
+
+    [Fact]
+    public void Evaporating_and_condensing_have_their_place_by_the_air_at_the_coil_and_at_the_condenser()
+    {
+        var analysis = Bench.Analyse(Bench.Consistent(boxC: -18, ambientC: 25));
+        Assert.Equal((-24, -22), (Math.Round(new Temperature(analysis[ResultKind.Evaporating].Band!.Value.Low).Celsius, 6), Math.Round(new Temperature(analysis[ResultKind.Evaporating].Band!.Value.High).Celsius, 6)));
+        Assert.Equal(40, new Temperature(analysis[ResultKind.Condensing].Band!.Value.High).Celsius, 1e-6);
+        Assert.Equal(BandPosition.Inside, analysis[ResultKind.AirDrop].Position);
+        var blind = Bench.Analyse([Bench.At(SuctionPressure, 1.4, Unit.Bar), Bench.At(DischargePressure, 12, Unit.Bar)]);
+        Assert.Equal(-26, new Temperature(blind[ResultKind.Evaporating].Band!.Value.Low).Celsius, 1e-6);
+        Assert.Null(blind[ResultKind.Condensing].Band);
+    }
+
+    [Theory]
+    [InlineData(StandingVerdict.Normal, new[] { CircuitPatterns.Overcharged })]
+    [InlineData(StandingVerdict.NonCondensables, new[] { CircuitPatterns.NonCondensables })]
+    [InlineData(StandingVerdict.OtherRefrigerant, new[] { CircuitPatterns.NonCondensables })]
+    [InlineData(StandingVerdict.ShortOfLiquid, new[] { CircuitPatterns.NearlyEmpty, CircuitPatterns.Overcharged })]
+    public void The_standing_pressure_tells_a_full_condenser_from_air(StandingVerdict verdict, string[] expected)
+    {
+        var readings = Bench.Consistent(splitK: 22, subcoolingK: 14).ToDictionary(r => r.Point);
+        var fluid = Core.Refrigerants.RefrigerantCatalogue.Find("R404A")!;
+        Assert.Equal(expected, CircuitBench.Analyse(new(fluid, Bench.WalkIn, readings) { Standing = verdict }, Bench.Settled).Findings.Select(f => f.Code));
+        Assert.Contains("Standing.Normal", CircuitBench.Analyse(new(fluid, Bench.WalkIn, readings), Bench.Settled).Findings[0].WouldConfirm);
     }
 
     [Fact]

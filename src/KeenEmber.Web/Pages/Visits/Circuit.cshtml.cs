@@ -27,19 +27,6 @@ public sealed class CircuitModel(VisitDesk desk) : VisitPage(desk)
 
     public Dictionary<string, string> StandingErrors { get; } = [];
 
-    /// <summary>What the last standing-pressure test of the visit says; null without one.</summary>
-    public StandingResult? StandingVerdict
-    {
-        get
-        {
-            if (View.Equipment.Circuit.Refrigerant is not { } fluid || View.Timeline.Standing.OfType<StandingEntry>().LastOrDefault() is not { } test)
-                return null;
-            StandingReading? second = test is { SecondPressure: { } p, SecondTemperature: { } t } ? Of(p, t) : null;
-            return StandingPressureTest.Judge(fluid, Of(test.Pressure, test.Temperature), second);
-            StandingReading Of(TypedValue pressure, TypedValue temperature) => new(new(pressure.Si(View.Site.Atmosphere)), temperature.Temperature);
-        }
-    }
-
     public IActionResult OnPostStanding(Guid id, Guid entryId, string? p1, string? t1, string? p2, string? t2)
     {
         if (!Load(id))

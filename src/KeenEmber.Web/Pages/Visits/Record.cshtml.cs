@@ -18,9 +18,20 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
     public string? TextError { get; private set; }
 
     /// <summary>Entries the latest first; a correction stands where the entry it corrects stood.</summary>
-    public IEnumerable<TimelineEntry> Entries => View.Timeline.Written.Where(e => e is not WithdrawalEntry).OrderByDescending(e => e.At).ThenByDescending(e => e.Id);
+    public IEnumerable<TimelineEntry> Entries => View.Timeline.Written.Where(e => e is not WithdrawalEntry)
+        .OrderByDescending(e => e.At).ThenByDescending(e => e.Id).Take(All ? int.MaxValue : AtFirst);
 
-    public bool Stands(TimelineEntry entry) => View.Timeline.Standing.Contains(entry);
+    /// <summary>So many entries are shown until all are asked for: a pasted series has thousands.</summary>
+    private const int AtFirst = 200;
+
+    [BindProperty(SupportsGet = true)]
+    public bool All { get; set; }
+
+    public int? Hidden => !All && View.Timeline.Written.Count(e => e is not WithdrawalEntry) is var count and > AtFirst ? count - AtFirst : null;
+
+    private HashSet<Guid>? standing;
+
+    public bool Stands(TimelineEntry entry) => (standing ??= [.. View.Timeline.Standing.Select(e => e.Id)]).Contains(entry.Id);
 
     public string What(TimelineEntry entry) => entry switch
     {
