@@ -25,6 +25,18 @@ internal static class EntryJson
 
     private sealed record GlycolBody(GlycolKind Kind, Typed Strength, Typed? ColdestSurface);
 
+    private sealed record ChangeBody(string What, string Before, string After, string AskedBy, LoopKind? Opens, bool FoundSo);
+
+    private sealed record PartBody(string Part, string Place, string Failure, string ReplacedBy, string Serial, bool Warranty);
+
+    private sealed record RefrigerantBody(string Refrigerant, double MassKg, string Cylinder, string Why);
+
+    private sealed record ClosureBody(Guid Loop, string How);
+
+    private sealed record HandoverBody(Guid Loop, string Reason, string Owner, DateOnly Due);
+
+    private sealed record SignOffBody(string RootCause, string NotReproduced, string Recommendation, DateOnly? FollowUp);
+
     private sealed record StandingBody(Typed Pressure, Typed Temperature, Typed? SecondPressure, Typed? SecondTemperature);
 
     internal static (string Kind, string Body) Write(TimelineEntry entry) => entry switch
@@ -35,6 +47,12 @@ internal static class EntryJson
         SettingEntry s => ("setting", Json(new SettingBody(s.Setting, s.Stage, s.Value.Number, s.Value.Unit.Symbol))),
         GlycolEntry g => ("glycol", Json(new GlycolBody(g.Kind, Of(g.Strength)!, Of(g.ColdestSurface)))),
         StandingEntry s => ("standing", Json(new StandingBody(Of(s.Pressure)!, Of(s.Temperature)!, Of(s.SecondPressure), Of(s.SecondTemperature)))),
+        ChangeEntry c => ("change", Json(new ChangeBody(c.What, c.Before, c.After, c.AskedBy, c.Opens, c.FoundSo))),
+        PartEntry p => ("part", Json(new PartBody(p.Part, p.Place, p.Failure, p.ReplacedBy, p.Serial, p.Warranty))),
+        RefrigerantEntry r => ("refrigerant", Json(new RefrigerantBody(r.Refrigerant, r.MassKg, r.Cylinder, r.Why))),
+        ClosureEntry c => ("closure", Json(new ClosureBody(c.Loop, c.How))),
+        HandoverEntry h => ("handover", Json(new HandoverBody(h.Loop, h.Reason, h.Owner, h.Due))),
+        SignOffEntry s => ("sign-off", Json(new SignOffBody(s.RootCause, s.NotReproduced, s.Recommendation, s.FollowUp))),
         WithdrawalEntry => ("withdrawal", "{}"),
         _ => throw new ArgumentException($"No body is defined for {entry.GetType().Name}.", nameof(entry)),
     };
@@ -61,6 +79,24 @@ internal static class EntryJson
                 var t = Of<StandingBody>(body);
                 return new StandingEntry(id, visit, at, writtenAt, author, corrects,
                     Value(t.Pressure)!, Value(t.Temperature)!, Value(t.SecondPressure), Value(t.SecondTemperature));
+            case "change":
+                var c = Of<ChangeBody>(body);
+                return new ChangeEntry(id, visit, at, writtenAt, author, corrects, c.What, c.Before, c.After, c.AskedBy, c.Opens, c.FoundSo);
+            case "part":
+                var p = Of<PartBody>(body);
+                return new PartEntry(id, visit, at, writtenAt, author, corrects, p.Part, p.Place, p.Failure, p.ReplacedBy, p.Serial, p.Warranty);
+            case "refrigerant":
+                var f = Of<RefrigerantBody>(body);
+                return new RefrigerantEntry(id, visit, at, writtenAt, author, corrects, f.Refrigerant, f.MassKg, f.Cylinder, f.Why);
+            case "closure":
+                var e = Of<ClosureBody>(body);
+                return new ClosureEntry(id, visit, at, writtenAt, author, corrects, e.Loop, e.How);
+            case "handover":
+                var h = Of<HandoverBody>(body);
+                return new HandoverEntry(id, visit, at, writtenAt, author, corrects, h.Loop, h.Reason, h.Owner, h.Due);
+            case "sign-off":
+                var x = Of<SignOffBody>(body);
+                return new SignOffEntry(id, visit, at, writtenAt, author, corrects, x.RootCause, x.NotReproduced, x.Recommendation, x.FollowUp);
             case "withdrawal":
                 return new WithdrawalEntry(id, visit, at, writtenAt, author, corrects);
             default:

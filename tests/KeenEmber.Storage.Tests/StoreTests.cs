@@ -59,6 +59,12 @@ public sealed class StoreTests : IDisposable
             new GlycolEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, GlycolKind.Propylene, new(35, Unit.Percent), new(-11, Unit.Celsius)),
             new GlycolEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, GlycolKind.Ethylene, new(4, Unit.Fahrenheit), null),
             new StandingEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, new(8.2, Unit.Bar), new(21, Unit.Celsius), null, null),
+            new ChangeEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "fan delay switch", "open", "bridged", "", LoopKind.Jumper, false),
+            new PartEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "fan motor", "left", "seized, wet", "9 W motor", "A-17", true),
+            new RefrigerantEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "R404A", -0.35, "cylinder 4", "overcharged"),
+            new ClosureEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, reading.Id, "taken out"),
+            new HandoverEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, reading.Id, "part on order", "Tobin Ashgrove", new(2026, 3, 9)),
+            new SignOffEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "drain heater open", "", "heater kit", new(2026, 3, 6)),
             new WithdrawalEntry(Guid.CreateVersion7(), visit.Id, Start, Start.AddMinutes(9), "Isolde Marrin", reading.Id),
         ];
         Assert.Equal(AppendOutcome.Stored, Visits.Append(entries));

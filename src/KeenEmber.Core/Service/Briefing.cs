@@ -1,0 +1,38 @@
+using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Diagnosis;
+
+namespace KeenEmber.Core.Service;
+
+/// <summary>A part that was replaced more than once at the same place.</summary>
+public sealed record RepeatOffender(string Part, string Place, int Times);
+
+/// <summary>What the visit before left for the one that comes back.</summary>
+/// <param name="Last">The visit before.</param>
+/// <param name="Findings">What it found.</param>
+/// <param name="Changed">What it changed, parts and refrigerant included.</param>
+/// <param name="Open">What is still open, of that visit or an older one.</param>
+/// <param name="NotExplained">Findings for which nothing was changed and no root cause given, and what it could not reproduce.</param>
+/// <param name="Parts">Parts replaced more than once over all visits.</param>
+/// <param name="WorthRepeating">Points whose results were outside their band then, or that had moved: the ones to take again first.</param>
+public sealed record Briefing(
+    Visit Last, SignOffEntry? SignOff, IReadOnlyList<Finding> Findings, IReadOnlyList<TimelineEntry> Changed, IReadOnlyList<OpenLoop> Open,
+    IReadOnlyList<Finding> NotExplained, IReadOnlyList<RepeatOffender> Parts, IReadOnlyList<MeasuringPoint> WorthRepeating)
+{
+    /// <param name="last">The visit before, with its timeline and what the bench made of it.</param>
+    /// <param name="all">Timelines of every earlier visit of the unit.</param>
+    public static Briefing Of(Visit last, Timeline timeline, CircuitAnalysis? analysis, IReadOnlyList<Timeline> all)
+    {
+        var findings = analysis?.Findings.Where(f => f.Code != CircuitPatterns.WithinTargets).ToList() ?? [];
+        var changed = timeline.Standing.Where(e => e is ChangeEntry { FoundSo: false } or PartEntry or RefrigerantEntry or SettingEntry { Stage: SettingStage.AsSet }).ToList();
+        var signOff = timeline.Standing.OfType<SignOffEntry>().LastOrDefault();
+        var explained = changed.Count > 0 || signOff is { RootCause.Length: > 0 };
+        var outside = analysis?.Results.Where(r => r is { IsUsable: true, Position: BandPosition.Above or BandPosition.Below }).SelectMany(r => r.Basis) ?? [];
+        return new(last, signOff, findings, changed, OpenLoops.Of(all), explained ? [] : findings, Repeated(all), [.. outside.Select(b => b.Point).Distinct().Order()]);
+    }
+
+    /// <summary>Parts that were replaced more than once at one place, the most often first.</summary>
+    public static IReadOnlyList<RepeatOffender> Repeated(IEnumerable<Timeline> timelines) =>
+        [.. timelines.SelectMany(t => t.Standing).OfType<PartEntry>()
+            .GroupBy(p => (Part: p.Part.Trim().ToLowerInvariant(), Place: p.Place.Trim().ToLowerInvariant()))
+            .Where(g => g.Count() > 1).Select(g => new RepeatOffender(g.Last().Part, g.Last().Place, g.Count())).OrderByDescending(r => r.Times)];
+}

@@ -1,0 +1,62 @@
+namespace KeenEmber.Core.Service;
+
+/// <summary>What may be left open by a change, or found open: everything temporary or unfinished.</summary>
+public enum LoopKind
+{
+    Jumper, SafetyBypassed, PanelOff, ValveSeated, PumpedDown, BreakerOff, PlugPulled, SettingShifted, TapeRepair, PartOnOrder, WatchIt,
+}
+
+public static class LoopKinds
+{
+    /// <summary>A visit cannot be signed off while one of these is open: it can hurt somebody or wreck the machine.</summary>
+    public static bool IsSafety(this LoopKind kind) => kind is LoopKind.Jumper or LoopKind.SafetyBypassed or LoopKind.PanelOff or LoopKind.ValveSeated;
+}
+
+/// <summary>Something was set, moved, bridged or repaired, or was found so.</summary>
+/// <param name="What">The thing, in a few words: "defrost length", "fan delay switch".</param>
+/// <param name="Before">How it was; may be empty.</param>
+/// <param name="After">How it is now; may be empty.</param>
+/// <param name="AskedBy">Who asked for it, where it was not the technician's own decision.</param>
+/// <param name="Opens">What is left open by it; null for a change that is finished.</param>
+/// <param name="FoundSo">It was not done on this visit but found.</param>
+public sealed record ChangeEntry(
+    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
+    string What, string Before, string After, string AskedBy, LoopKind? Opens, bool FoundSo)
+    : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+
+/// <summary>A part was replaced.</summary>
+/// <param name="Place">Which of several, where there is more than one.</param>
+/// <param name="Failure">What was wrong with the old one, and why.</param>
+public sealed record PartEntry(
+    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
+    string Part, string Place, string Failure, string ReplacedBy, string Serial, bool Warranty)
+    : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+
+/// <summary>A row of the refrigerant ledger.</summary>
+/// <param name="MassKg">kg; added positive, recovered negative.</param>
+public sealed record RefrigerantEntry(
+    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
+    string Refrigerant, double MassKg, string Cylinder, string Why)
+    : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+
+/// <summary>An open loop was closed.</summary>
+/// <param name="Loop">Id of the change that opened it.</param>
+/// <param name="How">What was done.</param>
+public sealed record ClosureEntry(
+    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects, Guid Loop, string How)
+    : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+
+/// <summary>An open loop was left open on purpose: why, who looks after it, and until when.</summary>
+public sealed record HandoverEntry(
+    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects, Guid Loop, string Reason, string Owner, DateOnly Due)
+    : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+
+/// <summary>The visit is closed, with what it came to.</summary>
+/// <param name="RootCause">What made it fail; empty when it was not found.</param>
+/// <param name="NotReproduced">What was complained of and did not show itself; empty when everything did.</param>
+/// <param name="Recommendation">What to do now, quote or watch.</param>
+/// <param name="FollowUp">The day to look again; null for none.</param>
+public sealed record SignOffEntry(
+    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
+    string RootCause, string NotReproduced, string Recommendation, DateOnly? FollowUp)
+    : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
