@@ -90,6 +90,18 @@ public sealed class VisitStore(Database database)
             """).Select(r => r.ToEntry()).ToLookup(e => e.VisitId);
     }
 
+    /// <summary>Every entry that opens, closes or strikes out an open loop, of all units in one query, by unit.</summary>
+    public ILookup<Guid, TimelineEntry> EntriesAboutLoops()
+    {
+        using var db = database.Open();
+        return db.Query<EntryRow, string, (Guid Unit, TimelineEntry Entry)>("""
+            SELECT e.id, e.visit_id AS VisitId, e.at, e.written_at AS WrittenAt, e.author, e.corrects, e.kind, e.body, v.equipment_id AS EquipmentId
+            FROM entry e JOIN visit v ON v.id = e.visit_id
+            WHERE e.kind IN ('change', 'closure', 'handover', 'withdrawal')
+            ORDER BY e.written_at, e.id
+            """, (row, unit) => (Guid.Parse(unit), row.ToEntry()), splitOn: "EquipmentId").ToLookup(x => x.Unit, x => x.Entry);
+    }
+
     /// <summary>Appends entries, all or nothing; on return they are on the disk.</summary>
     /// <returns><see cref="AppendOutcome.IdTaken"/> (and nothing stored) when an id already belongs to an entry that says something else.</returns>
     public AppendOutcome Append(IReadOnlyList<TimelineEntry> entries)

@@ -53,4 +53,5 @@ app.MapGet("/visits/{id:guid}", (Guid id) => Results.Redirect($"/visits/{id}/cir
 app.MapOpenApi();
 app.MapSaturation();
 app.MapCircuitAnalysis();
+app.MapFollowUp();
 app.Run();

@@ -15,12 +15,22 @@ namespace KeenEmber.Web;
 /// <param name="Conditions">How the unit stands now, or stood at the end of a visit that is over.</param>
 /// <param name="Earlier">Earlier visits of the unit, the latest first.</param>
 /// <param name="LastSettings">The latest earlier word on each pressure setting.</param>
+/// <param name="AllTimelines">Of every visit of the unit, later ones too.</param>
+/// <param name="Briefing">What the visit before left; null on a first visit.</param>
 public sealed record VisitView(
     Visit Visit, Equipment Equipment, Site Site, Shop Shop, Timeline Timeline, DateTimeOffset Now,
     OperatingConditions Conditions, IReadOnlyDictionary<MeasuringPoint, TakenReading> Readings, SeriesAnalysis? Series, CircuitAnalysis? Analysis,
     IReadOnlyList<Visit> Earlier, ILookup<MeasuringPoint, EarlierValue> History,
-    IReadOnlyDictionary<PressureSetting, (Visit Visit, TypedValue Value)> LastSettings)
+    IReadOnlyDictionary<PressureSetting, (Visit Visit, TypedValue Value)> LastSettings, IReadOnlyList<Timeline> AllTimelines, Briefing? Briefing)
 {
+    /// <summary>Everything still open on the unit, across its visits.</summary>
+    public IReadOnlyList<OpenLoop> Loops { get; } = OpenLoops.Of(AllTimelines);
+
+    /// <summary>The change that a closure or a handover speaks of.</summary>
+    public ChangeEntry? LoopChange(Guid id) => AllTimelines.SelectMany(t => t.Written).OfType<ChangeEntry>().FirstOrDefault(c => c.Id == id);
+
+    public SignOffEntry? SignOff => Timeline.Standing.OfType<SignOffEntry>().LastOrDefault();
+
     /// <summary>The pressure settings as this visit has them, with what it has not looked at taken from the last one that had.</summary>
     public IReadOnlyDictionary<PressureSetting, TypedValue> SettingsNow { get; } = LastSettings.Select(s => (s.Key, s.Value.Value))
         .Concat(Timeline.SettingsAsLeft().Select(s => (s.Key, s.Value.Value))).GroupBy(s => s.Key).ToDictionary(g => g.Key, g => g.Last().Value);
@@ -76,7 +86,11 @@ public sealed record VisitView(
 }
 
 /// <summary>A unit with how its latest visit left it, for the start page.</summary>
-public sealed record UnitState(Equipment Equipment, Site Site, Visit? Latest, CircuitAnalysis? Analysis, string Stands, bool NeedsAttention, bool IsUnderWay);
+public sealed record UnitState(Equipment Equipment, Site Site, Visit? Latest, CircuitAnalysis? Analysis, string Stands, bool NeedsAttention, bool IsUnderWay)
+{
+    /// <summary>What is still open on the unit, whichever visit left it.</summary>
+    public IReadOnlyList<OpenLoop> Loops { get; init; } = [];
+}
 
 /// <summary>Fetches what belongs together and runs the core over it.</summary>
 public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopStore shops, TimeProvider time)
@@ -96,7 +110,8 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
         var earlier = visits.OfEquipment(unit.Id).Where(v => v.StartedAt < visit.StartedAt).ToList();
         var earlierTimelines = earlier.Select(v => (Visit: v, Timeline: Of(v))).ToList();
         return new(visit, unit, site, shops.Get(), timeline, now, conditions, readings, series, Analyse(unit, site, timeline, readings, series, conditions),
-            earlier, PointHistory.Of(earlierTimelines, readings), LastSettings(earlierTimelines));
+            earlier, PointHistory.Of(earlierTimelines, readings), LastSettings(earlierTimelines),
+            [.. visits.OfEquipment(unit.Id).Select(Of)], earlierTimelines.Count == 0 ? null : BriefingOf(unit, site, earlierTimelines));
     }
 
     /// <summary>The timeline entry that a piece of a line becomes, as of now.</summary>
@@ -126,7 +141,15 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
         var sites = equipment.Sites().ToDictionary(s => s.Id);
         var latest = visits.LatestOfEach().ToDictionary(v => v.EquipmentId);
         var entries = visits.EntriesOfLatestVisits();
-        return [.. equipment.All().Select(unit => State(unit, sites[unit.SiteId], latest.GetValueOrDefault(unit.Id), entries, now))
+        var aboutLoops = visits.EntriesAboutLoops();
+        UnitState WithLoops(Equipment unit)
+        {
+            var state = State(unit, sites[unit.SiteId], latest.GetValueOrDefault(unit.Id), entries, now);
+            var loops = OpenLoops.Of([new Timeline([.. aboutLoops[unit.Id]], unit, state.Site.Atmosphere)]);
+            return state with { Loops = loops, NeedsAttention = state.NeedsAttention || loops.Any(l => l.IsSafety) };
+        }
+
+        return [.. equipment.All().Select(WithLoops)
             .OrderByDescending(s => s.IsUnderWay).ThenByDescending(s => s.NeedsAttention).ThenBy(s => s.Equipment.Tag, StringComparer.OrdinalIgnoreCase)];
     }
 
@@ -148,6 +171,13 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
         var analysis = Analyse(unit, site, timeline, readings, SeriesOf(unit, timeline), timeline.ConditionsAt(timeline.LastMoment ?? visit.StartedAt));
         var stands = analysis is null ? "Its refrigerant is not in the catalogue." : PanelText.Stands(analysis, readings.Count > 0, unit.MakeUp);
         return new(unit, site, visit, analysis, stands, analysis is not null && PanelText.NeedsAttention(analysis), visit.IsUnderWay(now));
+    }
+
+    private static Briefing BriefingOf(Equipment unit, Site site, List<(Visit Visit, Timeline Timeline)> latestFirst)
+    {
+        var (visit, timeline) = latestFirst[0];
+        var analysis = Analyse(unit, site, timeline, timeline.LatestReadings(), SeriesOf(unit, timeline), timeline.ConditionsAt(timeline.LastMoment ?? visit.StartedAt));
+        return Briefing.Of(visit, timeline, analysis, [.. latestFirst.Select(e => e.Timeline)]);
     }
 
     private static Dictionary<PressureSetting, (Visit, TypedValue)> LastSettings(IEnumerable<(Visit Visit, Timeline Timeline)> latestFirst) =>

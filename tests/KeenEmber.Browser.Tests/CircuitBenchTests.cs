@@ -108,7 +108,7 @@ public sealed class CircuitBenchTests : IDisposable
         Log("rail 5, base 4.4, line 1.5, base line 2.5, suc 0.05", 5);
         person.ReadUntil($"{Map} [data-point=SuctionLineCoil2] .tag-value", "2.5 °C");
         Result("SuperheatCoil2", "superheat, base");
-        person.Tap(".station[data-key='1']").ReadUntil(".facts-to-tap", "coil, base");
+        person.Station("look").ReadUntil(".facts-to-tap", "coil, base");
         person.Tap("form:has([name=fact][value=Coil]):has([name=index][value='2']) button[value=Iced]").ReadUntil(".stands", "cannot breathe");
 
         person.Go("/").Press("Q-9").Press("Edit nameplate").Tap("#condenser option[value=Rack]").Tap("#coils option[value='1']").Tap("input[name=Parts][value=EvaporatorPressureRegulator]").Press("Save the nameplate");
@@ -121,7 +121,7 @@ public sealed class CircuitBenchTests : IDisposable
     {
         Add("WalkInFreezer", "R404A", "-20");
         Log("fan on, coil clear, comp on 40 min, box -19.6", 4);
-        person.Tap(".station[data-key='3']").ReadUntil(".lead-line", "No series yet");
+        person.Station("course").ReadUntil(".lead-line", "No series yet");
         var rows = Enumerable.Range(0, 16).Select(m => $"{m}; {1.45 + (m % 2) * 0.01:F2}; {(m == 15 ? -19 : -20.1 + (m % 2) * 0.2):F1}".Replace('.', ',')).ToList();
         string Text(string heading, string first) => $"{heading}\n{first}\n{string.Join('\n', rows.Skip(1))}";
         void Paste(string text) => person.Type("#rows", text).Press("Save the rows");
@@ -140,17 +140,17 @@ public sealed class CircuitBenchTests : IDisposable
         Assert.Equal("", person.See("#rows").GetAttribute("value"));
 
         // Dew of R404A at the mean of 1.455 bar is -25.1 °C: the last row alone would give 6 K.
-        person.Tap(".station[data-key='2']");
+        person.Station("circuit");
         Result("SuperheatCoil", "= 5.1 K");
 
         // A clock time that is still to come is a slip.
-        person.Tap(".station[data-key='3']");
+        person.Station("course");
         Paste($"time, suction\n{DateTime.UtcNow.AddDays(1):yyyy-MM-dd HH:mm}, 1.4");
         person.ReadUntil("#rows-error", "is still to come");
-        person.Tap(".station[data-key='2']");
+        person.Station("circuit");
         person.Type("#line", "suc 0.9").Press("Save 1").ReadUntil("#understood", "1 saved");
-        person.Tap(".station[data-key='3']").ReadUntil(".lead-line", "Not settled");
-        person.Tap(".station[data-key='2']");
+        person.Station("course").ReadUntil(".lead-line", "Not settled");
+        person.Station("circuit");
         Result("SuperheatCoil", "has not settled");
     }
 
@@ -158,7 +158,7 @@ public sealed class CircuitBenchTests : IDisposable
     public void Settings_are_typed_either_way_checked_converted_and_kept()
     {
         Add("WalkInCooler", "R404A", "3", () => person.Tap("input[name=Parts][value=FanCyclingControl]").Type("#coldest", "-10"));
-        person.Tap(".station[data-key='4']").Type("#AsFound-FanOff", "5.0").Type("#AsFound-FanOn", "33 °C").Type("#AsFound-LowCutOut", "soon").Press("Save the settings");
+        person.Station("controls").Type("#AsFound-FanOff", "5.0").Type("#AsFound-FanOn", "33 °C").Type("#AsFound-LowCutOut", "soon").Press("Save the settings");
         person.ReadUntil("#AsFound-LowCutOut-error", "not a number");
         Assert.Equal("33 °C", person.See("#AsFound-FanOn").GetAttribute("value"));
         person.Type("#AsFound-LowCutOut", "20 psi").Press("Save the settings").ReadUntil("#AsFound-FanOn-is", "= 33.0 °C");
@@ -176,7 +176,7 @@ public sealed class CircuitBenchTests : IDisposable
 
         app.Restart();
         person.Go(person.Path).ReadUntil("#AsSet-FanOff-is", "= 24.0 °C");
-        person.Tap(".station[data-key='5']").ReadUntil(".timeline", "condenser fan off as set");
+        person.Station("record").ReadUntil(".timeline", "condenser fan off as set");
     }
 
     [Fact]
@@ -184,7 +184,7 @@ public sealed class CircuitBenchTests : IDisposable
     {
         Add("GlycolChiller", "R134a", "-2");
         person.ReadUntil($"{Map} [data-point=BoxAir]", "glycol bath");
-        person.Tap(".station[data-key='4']").Press("Save the mixture").ReadUntil("#strength-error", "Type a concentration");
+        person.Station("glycol").Press("Save the mixture").ReadUntil("#strength-error", "Type a concentration");
         person.Type("#strength", "20").Press("Save the mixture").ReadUntil("[data-code='glycol.too-weak-for-its-set-point']", "freezes at -7.1 °C");
         person.Type("#strength", "-17 °C").Type("#surface", "-19").Press("Save the mixture").ReadUntil("[data-code='glycol.control-let-it-freeze']", "let it freeze");
         person.ReadUntil(".panel .unfit", "let it freeze");
@@ -198,6 +198,6 @@ public sealed class CircuitBenchTests : IDisposable
         Assert.Equal("7.3", person.See("#p1").GetAttribute("value"));
         person.Type("#t1", "20").Press("Judge and save").ReadUntil("[data-verdict=TooHigh]", "Above the line of R134a");
         person.Type("#p1", "4.7").Type("#t1", "20").Press("Judge and save").ReadUntil("[data-verdict=Normal]", "no sign of air");
-        person.Tap(".station[data-key='5']").ReadUntil(".timeline", "standing at 4.70 bar, 20.0 °C");
+        person.Station("record").ReadUntil(".timeline", "standing at 4.70 bar, 20.0 °C");
     }
 }

@@ -83,13 +83,13 @@ public sealed class FirstVisitTests : IDisposable
         AddFreezer();
         person.Press("Start a visit");
         NoteAllWell();
-        person.Tap(".station[data-key='1']").Tap("form:has([value=EvaporatorFan]):has([name=index][value='2']) button[value=Stopped]");
+        person.Station("look").Tap("form:has([value=EvaporatorFan]):has([name=index][value='2']) button[value=Stopped]");
         person.See("form:has([name=index][value='2']) button[value=Stopped][aria-pressed=true]");
         person.Type("#time-Compressor", "soon").Tap("form:has([value=Compressor]) button[value=Running]").ReadUntil("#time-error-Compressor", "Minutes as a number");
         Assert.Equal("soon", person.See("#time-Compressor").GetAttribute("value"));
         person.Type("#line", "suc 1.4, line -21").ReadUntil("#save-line", "Save 2");
         person.Press("Save 2").ReadUntil(".stands", "The coil cannot breathe");
-        person.Tap(".station[data-key='2']").ReadUntil("[data-result=SuperheatCoil]", "does not count");
+        person.Station("circuit").ReadUntil("[data-result=SuperheatCoil]", "does not count");
         person.ReadUntil("[data-result=SuperheatCoil]", "An evaporator fan is off");
         person.See(".circuit-map.wide .tag.unusable[data-point=SuctionPressure]");
     }
@@ -100,11 +100,11 @@ public sealed class FirstVisitTests : IDisposable
         AddFreezer();
         person.Press("Start a visit");
         NoteAllWell();
-        person.Tap(".station[data-key='1']").Type("#time-Defrost", "4").Tap("form:has([value=Defrost]) button[value=Refrigerating]");
+        person.Station("look").Type("#time-Defrost", "4").Tap("form:has([value=Defrost]) button[value=Refrigerating]");
         person.ReadUntil(".step", "Let it run 6 min more");
         person.Type("#line", "suc 1.4, line -21").ReadUntil("#save-line", "Save 2");
         person.Press("Save 2").ReadUntil("#understood", "2 saved");
-        person.Tap(".station[data-key='2']").ReadUntil("[data-result=SuperheatCoil]", "Out of defrost for less than 10 min");
+        person.Station("circuit").ReadUntil("[data-result=SuperheatCoil]", "Out of defrost for less than 10 min");
     }
 
     [Fact]
@@ -121,7 +121,7 @@ public sealed class FirstVisitTests : IDisposable
         foreach (var (point, value) in new[] { ("SuctionPressure", "1.4"), ("DischargePressure", "13.2") })
             person.Tap($".circuit-map.wide [data-point={point}]").Type("#value", value).Tap(".corrects input").Press("Save").ReadUntil($"[data-point={point}] .tag-value", value);
         Assert.False(person.SeesNow(".challenge"));
-        person.Tap(".station[data-key='5']").ReadUntil(".timeline del", "13.20 bar");
+        person.Station("record").ReadUntil(".timeline del", "13.20 bar");
     }
 
     [Fact]
@@ -132,7 +132,7 @@ public sealed class FirstVisitTests : IDisposable
         person.Type("#line", "box 20").ReadUntil("#save-line", "Save 1");
         person.Press("Save 1").ReadUntil("#understood", "1 saved");
         person.Type("#line", "note: <script>alert(1)</script> oil at the flare").ReadUntil("#save-line", "Save 1");
-        person.Press("Save 1").Tap(".station[data-key='5']");
+        person.Press("Save 1").Station("record");
         person.ReadUntil(".timeline", "<script>alert(1)</script> oil at the flare");
 
         person.Tap("[aria-label^='Correct box air']").Type("#text", "cold").Tap(".correct button").ReadUntil("#text-error", "not a number");
@@ -155,7 +155,7 @@ public sealed class FirstVisitTests : IDisposable
             person.Go(person.Path).ReadUntil("[data-point=SuctionPressure] .tag-value", $"1.{value}0 bar");
         }
 
-        person.Tap(".station[data-key='5']");
+        person.Station("record");
         Assert.Equal(5, person.Count(".timeline li"));
     }
 

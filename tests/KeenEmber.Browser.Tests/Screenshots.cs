@@ -26,13 +26,13 @@ public sealed class Screenshots
         Take("unit-light");
         person.Tap(".visits a");
         Take("visit-light");
-        person.Tap(".station[data-key='1']");
+        person.Station("look");
         Take("look-light");
-        person.Tap(".station[data-key='5']");
+        person.Station("record");
         Take("record-light");
-        person.Go("/").Press("F-7").Tap(".visits a").Tap(".station[data-key='3']");
+        person.Go("/").Press("F-7").Tap(".visits a").Station("course");
         Take("course-light");
-        person.Go("/").Press("C-2").Tap(".visits a").Tap(".station[data-key='4']");
+        person.Go("/").Press("C-2").Tap(".visits a").Station("controls");
         Take("controls-light");
         person.Go("/").Press("C-5").Tap(".visits a");
         Take("rack-light");
@@ -51,7 +51,7 @@ public sealed class Screenshots
         Take("visit-phone-light");
         person.Tap(".drawer summary");
         Take("visit-phone-drawer-light");
-        person.Theme("dark").Go("/").Press("F-3").Tap(".visits a").Tap(".station[data-key='1']");
+        person.Theme("dark").Go("/").Press("F-3").Tap(".visits a").Station("look");
         Take("look-phone-dark");
         person.Theme("light").Go("/").Press("S-3").Tap(".visits a");
         person.Resize(390, 1400);

@@ -1,11 +1,11 @@
 namespace KeenEmber.Core.Quantities;
 
-public enum QuantityKind { Temperature, Pressure, Current, Concentration }
+public enum QuantityKind { Temperature, Pressure, Current, Concentration, Mass }
 
 /// <summary>Whether a pressure is counted from the air around the gauge or from nothing at all.</summary>
 public enum PressureReference { Gauge, Absolute }
 
-/// <summary>A unit as technicians type it. SI value = number × <paramref name="Scale"/> + <paramref name="Offset"/>, in K, kPa, A or mass %.</summary>
+/// <summary>A unit as technicians type it. SI value = number × <paramref name="Scale"/> + <paramref name="Offset"/>, in K, kPa, A, mass % or kg.</summary>
 public sealed record Unit(string Symbol, QuantityKind Kind, double Scale, double Offset = 0, PressureReference Reference = PressureReference.Gauge)
 {
     public static readonly Unit Celsius = new("°C", QuantityKind.Temperature, 1, Temperature.ZeroCelsiusInKelvin);
@@ -22,9 +22,12 @@ public sealed record Unit(string Symbol, QuantityKind Kind, double Scale, double
     public static readonly Unit KilopascalAbsolute = new("kPa abs", QuantityKind.Pressure, 1, 0, PressureReference.Absolute);
 
     public static readonly Unit Ampere = new("A", QuantityKind.Current, 1);
+    public static readonly Unit Kilogram = new("kg", QuantityKind.Mass, 1);
+    public static readonly Unit Gram = new("g", QuantityKind.Mass, 0.001);
+    public static readonly Unit Ounce = new("oz", QuantityKind.Mass, 0.028349523);
     public static readonly Unit Percent = new("%", QuantityKind.Concentration, 1);
 
-    /// <summary>NIST SP 811 (2008), appendix B: 1 psi = 6.894757 kPa, 1 inHg = 3.386389 kPa.</summary>
+    /// <summary>NIST SP 811 (2008), appendix B: 1 oz = 0.028 349 523 kg, 1 psi = 6.894757 kPa, 1 inHg = 3.386389 kPa.</summary>
     private const double KpaPerPsi = 6.894757;
 
     private static readonly Dictionary<string, Unit> Spellings = new(StringComparer.Ordinal)
@@ -39,6 +42,7 @@ public sealed record Unit(string Symbol, QuantityKind Kind, double Scale, double
         ["psia"] = PsiAbsolute, ["psiabs"] = PsiAbsolute,
         ["bara"] = BarAbsolute, ["barabs"] = BarAbsolute,
         ["a"] = Ampere, ["amp"] = Ampere, ["amps"] = Ampere,
+        ["kg"] = Kilogram, ["g"] = Gram, ["gram"] = Gram, ["oz"] = Ounce, ["ounce"] = Ounce,
         ["%"] = Percent, ["percent"] = Percent,
         ["kpaa"] = KilopascalAbsolute, ["kpaabs"] = KilopascalAbsolute,
     };
@@ -64,6 +68,7 @@ public sealed record UnitPreference(string Code, Unit Temperature, Unit Pressure
         QuantityKind.Temperature => Temperature,
         QuantityKind.Pressure => Pressure,
         QuantityKind.Current => Unit.Ampere,
+        QuantityKind.Mass => this == Us ? Unit.Ounce : Unit.Kilogram,
         _ => Unit.Percent,
     };
 }

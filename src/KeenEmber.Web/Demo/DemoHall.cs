@@ -43,8 +43,14 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
             new(30, 1, m => 5.9 + 4.5 * Math.Exp(-m / 5), m => 5 + 6 * Math.Exp(-m / 5)));
 
         var fish = Install("F-3", "Fish counter freezer", PumpDown with { Kind = EquipmentKind.WalkInFreezer }, -20, 2, "R448A", 2.9, "fillets", "fish counter, lower floor");
-        Visit(fish, 6, Isolde, "Soft product on the top shelf", new(-18.6, 5.2, 5.4), new());
-        Visit(fish, 0.02, Tobin, "Soft product on the top shelf, again", new(-13.2, 12.5, 0.8, 4, 17, 8.5, 6.2, 1.1, 55), new(38, FactState.Iced, FactState.Stopped));
+        var soft = Visit(fish, 6, Isolde, "Soft product on the top shelf", new(-18.6, 5.2, 5.4), new());
+        Append(soft, 26,
+            (id, at) => new ChangeEntry(id, default, at, at, soft.Author, null, "fan delay switch", "open at -3 °C", "bridged for the pull-down", "", LoopKind.Jumper, false),
+            (id, at) => new PartEntry(id, default, at, at, soft.Author, null, "fan motor", "right", "seized, wet bearing", "9 W motor of the same plate", "", false),
+            (id, at) => new ChangeEntry(id, default, at, at, soft.Author, null, "drain heater", "", "ordered", "", LoopKind.PartOnOrder, false),
+            (id, at) => new SignOffEntry(id, default, at, at, soft.Author, null, "", "no soft product while I was here", "new drain heater, look at the door gasket", null));
+        var again = Visit(fish, 0.02, Tobin, "Soft product on the top shelf, again", new(-13.2, 12.5, 0.8, 4, 17, 8.5, 6.2, 1.1, 55), new(38, FactState.Iced, FactState.Stopped));
+        Append(again, 20, (id, at) => new NoteEntry(id, default, at, at, again.Author, null, "water frozen in the drain pan, gasket torn at the lower hinge"));
 
         var bakery = Install("B-2", "Bakery freezer", PumpDown with { Kind = EquipmentKind.WalkInFreezer, Parts = PumpDown.Parts | CircuitParts.HeadPressureValve, RatedCurrentA = 9.5 },
             -20, 3, "R507A", 4.1, "dough and butter sheets", "bakery, first floor");
@@ -100,7 +106,11 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
         Visit(prep, 15, Isolde, "Somebody has topped it up", new(4.9, 9.2, 3.4, 8, 25, 20, 14.5, 3, 71) { Box2C = 4.3, Superheat2K = 3.6 }, new());
 
         var bottles = Install("K-8", "Bottle cooler", BuiltIn with { Kind = EquipmentKind.BottleCooler, RatedCurrentA = 3.2 }, 5, 1, "R134a", 0.22, "drinks", "canteen, counter");
-        Visit(bottles, 60, Tobin, "Yearly check", new(5.2, 10.5, 5.5, 8, 22, 11, 4) { CurrentA = 2.4 }, new());
+        var bottlesYearly = Visit(bottles, 60, Tobin, "Yearly check", new(5.2, 10.5, 5.5, 8, 22, 11, 4) { CurrentA = 2.4 }, new());
+        Append(Visit(bottles, 25, Tobin, "Warm again", new(6.1, 9.6, 5.9, 8, 22, 10, 4) { CurrentA = 2.1 }, new()), 25,
+            (id, at) => new PartEntry(id, default, at, at, Tobin, null, "start relay", "", "burnt", "solid-state relay", "", false),
+            (id, at) => new RefrigerantEntry(id, default, at, at, Tobin, null, "R134a", 0.03, "cylinder 2", "weighed in after the relay"));
+        Append(bottlesYearly, 25, (id, at) => new PartEntry(id, default, at, at, Tobin, null, "start relay", "", "rattles", "same type", "", false));
         Visit(bottles, 7, Isolde, "Runs day and night", new(12.4, 3.8, 7.5, 6, 22, 3, 4, 1, 49) { CurrentA = 1.3 },
             new() { Also = new Dictionary<AsFound, FactState> { [AsFound.CompressorShell] = FactState.Hot } });
 
@@ -186,6 +196,14 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
         visits.Append([.. settings.Select(s => new SettingEntry(Guid.CreateVersion7(at), visit.Id, at, at, visit.Author, null, s.Setting, stage,
             new(Math.Round(s.Setting.AsPressure(unit.Circuit.Refrigerant!, Temperature.FromCelsius(s.Celsius))!.Value.GaugeKpa(hall.Atmosphere) / 100, 2), Unit.Bar)))]);
     }
+
+    /// <summary>Further entries of a visit, one a minute from a minute of it.</summary>
+    private void Append(Visit visit, int minute, params Func<Guid, DateTimeOffset, TimelineEntry>[] entries) =>
+        visits.Append([.. entries.Select((make, i) =>
+        {
+            var at = visit.StartedAt + TimeSpan.FromMinutes(minute + i);
+            return make(Guid.CreateVersion7(at), at) with { VisitId = visit.Id };
+        })]);
 
     private void Mixture(Visit visit, double percent, double surfaceC)
     {

@@ -12,6 +12,8 @@ public sealed class SiteClock(Site site)
 
     public string Day(DateTimeOffset moment) => Local(moment).ToString("d MMM", CultureInfo.InvariantCulture);
 
+    public static string Day(DateOnly day) => day.ToString("d MMM", CultureInfo.InvariantCulture);
+
     public string DayAndTime(DateTimeOffset moment) => Local(moment).ToString("d MMM yyyy, HH:mm", CultureInfo.InvariantCulture);
 
     /// <summary>"39 min", "3 h" or "6 days" between two moments.</summary>
@@ -21,6 +23,8 @@ public sealed class SiteClock(Site site)
         { TotalHours: < 48 } => $"{span.TotalHours:F0} h",
         _ => $"{span.TotalDays:F0} days",
     };
+
+    public DateOnly Date(DateTimeOffset moment) => DateOnly.FromDateTime(Local(moment).Date);
 
     /// <summary>The moment at which the clock on the wall shows this time, on the day of another moment.</summary>
     public DateTimeOffset At(DateTimeOffset day, TimeOnly time) => At(Local(day).Date + time.ToTimeSpan());

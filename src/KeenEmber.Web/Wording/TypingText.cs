@@ -15,6 +15,7 @@ public static class TypingText
             QuantityKind.Temperature => "This unit is not known. Temperatures go in °C, °F or K.",
             QuantityKind.Pressure => "This unit is not known. Pressures go in psi, bar, kPa, inHg, psia, bar abs or kPa abs.",
             QuantityKind.Current => "This unit is not known. Currents go in A.",
+            QuantityKind.Mass => "This unit is not known. Masses go in kg, g or oz.",
             _ => "This unit is not known. Concentrations go in %.",
         },
         TypingProblem.WrongKindOfUnit => $"This unit does not fit: a {Name(kind)} belongs here, such as {Example(kind, units)}.",
@@ -22,6 +23,7 @@ public static class TypingText
         {
             QuantityKind.Temperature => "No thermometer shows this: it must lie between absolute zero and 500 °C.",
             QuantityKind.Pressure => "No gauge shows this: it must lie between a full vacuum and 300 bar.",
+            QuantityKind.Mass => "It must lie between 0 and 5000 kg.",
             QuantityKind.Current => "No clamp meter shows this: it must lie between 0 and 2000 A.",
             _ => "It must lie between 0 and 100 %.",
         },
@@ -34,6 +36,8 @@ public static class TypingText
         (QuantityKind.Pressure, true) => "21 or 1.4 bar",
         (QuantityKind.Pressure, false) => "1.4 or 21 psi",
         (QuantityKind.Current, _) => "4.6",
+        (QuantityKind.Mass, true) => "14 or 0.4 kg",
+        (QuantityKind.Mass, false) => "0.4 or 14 oz",
         _ => "35",
     };
 
@@ -42,6 +46,7 @@ public static class TypingText
         QuantityKind.Temperature => "temperature",
         QuantityKind.Pressure => "pressure",
         QuantityKind.Current => "current",
+        QuantityKind.Mass => "mass",
         _ => "concentration",
     };
 }

@@ -27,6 +27,8 @@ public sealed class UnitText(UnitPreference units, Pressure atmosphere)
         ? $"{Number(InGauge(absoluteKpa), 1)} psi"
         : $"{Number(InGauge(absoluteKpa), 2)} bar";
 
+    public string Mass(double kg) => Us ? $"{Number(kg / Unit.Ounce.Scale, 1)} oz" : $"{Number(kg, 3)} kg";
+
     public Unit AbsoluteUnit => Us ? Unit.PsiAbsolute : Unit.BarAbsolute;
 
     public string Absolute(double absoluteKpa) => $"{Number(absoluteKpa / AbsoluteUnit.Scale, Us ? 1 : 2)} {AbsoluteUnit.Symbol}";

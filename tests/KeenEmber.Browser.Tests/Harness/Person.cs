@@ -62,6 +62,9 @@ public sealed class Person : IDisposable
         return this;
     }
 
+    /// <summary>Goes to a station of the visit by its name in the address.</summary>
+    public Person Station(string name) => Tap($".station[href$='/{name}']");
+
     /// <summary>The button or link with this text.</summary>
     public Person Press(string text)
     {

@@ -18,6 +18,8 @@ public sealed class UnitModel(VisitDesk desk, EquipmentStore equipment, VisitSto
 
     public IReadOnlyList<UnitState> Visits { get; private set; } = [];
 
+    public IReadOnlyList<OpenLoop> Loops { get; private set; } = [];
+
     public Visit? UnderWay { get; private set; }
 
     public string Technician => Request.Cookies[BrowserNotes.Technician] ?? "";
@@ -34,6 +36,7 @@ public sealed class UnitModel(VisitDesk desk, EquipmentStore equipment, VisitSto
         Clock = new(site);
         Visits = desk.Visits(unit, site);
         UnderWay = Visits.FirstOrDefault(v => v.IsUnderWay)?.Latest;
+        Loops = OpenLoops.Of([new Timeline([.. visits.EntriesOfEquipment(id).SelectMany(v => v)], unit, site.Atmosphere)]);
         NewVisitId = Guid.CreateVersion7(time.GetUtcNow());
         return Page();
     }

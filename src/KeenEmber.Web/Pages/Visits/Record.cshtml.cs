@@ -33,17 +33,7 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
 
     public bool Stands(TimelineEntry entry) => (standing ??= [.. View.Timeline.Standing.Select(e => e.Id)]).Contains(entry.Id);
 
-    public string What(TimelineEntry entry) => entry switch
-    {
-        ReadingEntry r => $"{View.Name(r.Point)} {View.Units.Value(r.Point, r.Value.Si(View.Site.Atmosphere))}",
-        ObservationEntry o => $"{CircuitText.Name(o.Fact)}{(o.Index is { } n ? $" {n}" : "")} {CircuitText.Name(o.State)}"
-            + (o.Since is { } since ? $" since {View.Clock.Time(since)}" : ""),
-        NoteEntry n => n.Text,
-        SettingEntry s => $"{ControlsText.Name(s.Setting)} {ControlsText.Name(s.Stage)} {View.Units.Gauge(s.Value.Si(View.Site.Atmosphere))}",
-        GlycolEntry g => $"{ControlsText.Name(g.Kind)} {UnitText.Number(g.Percent ?? 0, 0)} %",
-        StandingEntry s => $"standing at {View.Units.Gauge(s.Pressure.Si(View.Site.Atmosphere))}, {View.Units.Temperature(s.Temperature.Temperature.Kelvin)}",
-        _ => "",
-    };
+    public string What(TimelineEntry entry) => EntryText.What(entry, View);
 
     /// <summary>How a reading was typed, where that differs from how it is shown.</summary>
     public string Typed(TimelineEntry entry) => entry is ReadingEntry { Value: var v } && v.Unit != View.Shop.Units.For(v.Unit.Kind)

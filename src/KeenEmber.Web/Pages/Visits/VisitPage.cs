@@ -87,6 +87,8 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
         if (View.MakeUp.Kind == EquipmentKind.GlycolChiller)
             yield return ("Glycol", "Glycol", View.Glycol is null ? "not tested" : "tested");
         yield return ("Controls", "Controls", View.SettingsNow.Count == 1 ? "1 setting" : $"{View.SettingsNow.Count} settings");
+        yield return ("Changes", "Changes", View.Loops.Count == 0 ? "none open" : $"{View.Loops.Count} open");
         yield return ("Record", "Record", View.Timeline.Standing.Count == 1 ? "1 entry" : $"{View.Timeline.Standing.Count} entries");
+        yield return ("Close", "Close", View.SignOff is null ? "not signed" : "signed off");
     }
 }

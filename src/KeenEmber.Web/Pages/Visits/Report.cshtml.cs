@@ -1,0 +1,35 @@
+using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Service;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeenEmber.Web.Pages.Visits;
+
+/// <summary>The visit on paper: for the lead and a warranty desk in full, for the customer in short.</summary>
+public sealed class ReportModel(VisitDesk desk) : PageModel
+{
+    [BindProperty(SupportsGet = true)]
+    public string? For { get; set; }
+
+    public bool ForCustomer => For == "customer";
+
+    public VisitView View { get; private set; } = null!;
+
+    public IEnumerable<TimelineEntry> Done => View.Timeline.Standing.Where(e => e is ChangeEntry or PartEntry or RefrigerantEntry or ClosureEntry or SettingEntry { Stage: SettingStage.AsSet });
+
+    public IEnumerable<NoteEntry> Notes => View.Timeline.Standing.OfType<NoteEntry>();
+
+    /// <summary>Results that are known, the ones that do not count with them: a report says so rather than leaving them out.</summary>
+    public IEnumerable<CircuitResult> Results => View.Analysis?.Results.Where(r => r.Value is not null) ?? [];
+
+    /// <summary>What the visit did not prove: results still wanting a reading or not counting, findings nobody explained.</summary>
+    public IEnumerable<CircuitResult> NotProved => View.Analysis?.Results.Where(r => !r.IsUsable) ?? [];
+
+    public IActionResult OnGet(Guid id)
+    {
+        if (desk.Open(id) is not { } view)
+            return NotFound();
+        View = view;
+        return Page();
+    }
+}

@@ -1,0 +1,49 @@
+using KeenEmber.Core.Service;
+
+namespace KeenEmber.Web.Wording;
+
+/// <summary>Changes, what they leave open, and what a visit came to.</summary>
+public static class ChangeText
+{
+    public static string Name(LoopKind kind) => kind switch
+    {
+        LoopKind.Jumper => "jumper",
+        LoopKind.SafetyBypassed => "safety bypassed",
+        LoopKind.PanelOff => "panel off",
+        LoopKind.ValveSeated => "valve front-seated",
+        LoopKind.PumpedDown => "pumped down",
+        LoopKind.BreakerOff => "breaker off",
+        LoopKind.PlugPulled => "plug or display pulled",
+        LoopKind.SettingShifted => "setting shifted for a test",
+        LoopKind.TapeRepair => "tape repair",
+        LoopKind.PartOnOrder => "part on order",
+        _ => "to be watched",
+    };
+
+    /// <summary>An open loop in one line: "jumper: fan delay switch, bridged".</summary>
+    public static string Line(OpenLoop loop) => $"{Name(loop.Kind)}: {Change(loop.Change)}";
+
+    public static string Change(ChangeEntry c)
+    {
+        var move = (c.Before.Length, c.After.Length) switch
+        {
+            ( > 0, > 0) => $", {c.Before} → {c.After}",
+            (_, > 0) => $", {c.After}",
+            ( > 0, _) => $", was {c.Before}",
+            _ => "",
+        };
+        return $"{c.What}{move}{(c.FoundSo ? ", found so" : "")}{(c.AskedBy.Length > 0 ? $", asked for by {c.AskedBy}" : "")}";
+    }
+
+    public static string Part(PartEntry p) =>
+        $"{p.Part}{(p.Place.Length > 0 ? $", {p.Place}" : "")} replaced{(p.ReplacedBy.Length > 0 ? $" by {p.ReplacedBy}" : "")}{(p.Serial.Length > 0 ? $", serial {p.Serial}" : "")}"
+        + $"{(p.Failure.Length > 0 ? $": {p.Failure}" : "")}{(p.Warranty ? " (warranty)" : "")}";
+
+    public static string Ledger(RefrigerantEntry r, UnitText units) =>
+        $"{r.Refrigerant} {(r.MassKg >= 0 ? "added" : "recovered")} {units.Mass(Math.Abs(r.MassKg))}{(r.Cylinder.Length > 0 ? $", {r.Cylinder}" : "")}{(r.Why.Length > 0 ? $": {r.Why}" : "")}";
+
+    public static string SignOff(SignOffEntry s) => $"signed off{(s.RootCause.Length > 0 ? $": {s.RootCause}" : ", root cause not found")}";
+
+    /// <summary>Why a loop stays open, if somebody said so.</summary>
+    public static string Handover(OpenLoop loop) => loop.Handover is { } h ? $"{h.Reason}; {h.Owner} by {SiteClock.Day(h.Due)}" : "nobody has said why";
+}

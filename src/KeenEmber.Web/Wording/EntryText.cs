@@ -1,0 +1,25 @@
+using KeenEmber.Core.Service;
+
+namespace KeenEmber.Web.Wording;
+
+/// <summary>One line for every kind of timeline entry, wherever it is listed.</summary>
+public static class EntryText
+{
+    public static string What(TimelineEntry entry, VisitView view) => entry switch
+    {
+        ReadingEntry r => $"{view.Name(r.Point)} {view.Units.Value(r.Point, r.Value.Si(view.Site.Atmosphere))}",
+        ObservationEntry o => $"{CircuitText.Name(o.Fact)}{(o.Index is { } n ? $" {n}" : "")} {CircuitText.Name(o.State)}"
+            + (o.Since is { } since ? $" since {view.Clock.Time(since)}" : ""),
+        NoteEntry n => n.Text,
+        SettingEntry s => $"{ControlsText.Name(s.Setting)} {ControlsText.Name(s.Stage)} {view.Units.Gauge(s.Value.Si(view.Site.Atmosphere))}",
+        GlycolEntry g => $"{ControlsText.Name(g.Kind)} {UnitText.Number(g.Percent ?? 0, 0)} %",
+        StandingEntry s => $"standing at {view.Units.Gauge(s.Pressure.Si(view.Site.Atmosphere))}, {view.Units.Temperature(s.Temperature.Temperature.Kelvin)}",
+        ChangeEntry c => ChangeText.Change(c) + (c.Opens is { } kind ? $" ({ChangeText.Name(kind)}, left open)" : ""),
+        PartEntry p => ChangeText.Part(p),
+        RefrigerantEntry r => ChangeText.Ledger(r, view.Units),
+        ClosureEntry c => $"closed: {(view.LoopChange(c.Loop) is { } change ? ChangeText.Change(change) + ", " : "")}{c.How}",
+        HandoverEntry h => $"left open: {(view.LoopChange(h.Loop) is { } change ? ChangeText.Change(change) + ", " : "")}{h.Reason}; {h.Owner} by {SiteClock.Day(h.Due)}",
+        SignOffEntry s => ChangeText.SignOff(s),
+        _ => "",
+    };
+}
