@@ -26,6 +26,7 @@ builder.Services.AddSingleton(database);
 builder.Services.AddSingleton<ShopStore>();
 builder.Services.AddSingleton<EquipmentStore>();
 builder.Services.AddSingleton<VisitStore>();
+builder.Services.AddSingleton<SearchStore>();
 builder.Services.AddSingleton<VisitDesk>();
 builder.Services.AddSingleton<DemoHall>();
 builder.Services.AddDataProtection().SetApplicationName("KeenEmber").PersistKeysToFileSystem(new(Path.Combine(data, "keys")));

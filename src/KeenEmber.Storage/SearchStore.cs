@@ -1,0 +1,63 @@
+using Dapper;
+
+namespace KeenEmber.Storage;
+
+/// <summary>What a word was found in.</summary>
+public enum HitKind { Unit, Visit, Note, Change, Part, Refrigerant, SignOff }
+
+/// <param name="VisitId">Null for a unit.</param>
+/// <param name="At">When it was; null for a unit.</param>
+/// <param name="Text">The passage, with <see cref="SearchStore.MarkOpen"/> and <see cref="SearchStore.MarkClose"/> round what was found.</param>
+public sealed record SearchHit(HitKind Kind, Guid EquipmentId, string Tag, string Name, Guid? VisitId, DateTimeOffset? At, string Text);
+
+/// <summary>Full text search over units, visits, notes, changes and parts.</summary>
+public sealed class SearchStore(Database database)
+{
+    public const int MostHits = 60;
+    public const char MarkOpen = '\u0002';
+    public const char MarkClose = '\u0003';
+
+    /// <summary>Filled by name: the columns of a virtual table have no declared type to match a constructor by.</summary>
+    private sealed class Row
+    {
+        public string Kind { get; init; } = "";
+        public string Ref { get; init; } = "";
+        public string EquipmentId { get; init; } = "";
+        public string Tag { get; init; } = "";
+        public string Name { get; init; } = "";
+        public string At { get; init; } = "";
+        public string Text { get; init; } = "";
+
+        public SearchHit ToHit()
+        {
+            var kind = Enum.Parse<HitKind>(Kind.Replace("-", "", StringComparison.Ordinal), ignoreCase: true);
+            return new(kind, Guid.Parse(EquipmentId), Tag, Name, kind == HitKind.Unit ? null : Guid.Parse(Ref), At.Length == 0 ? null : Database.Utc(At), Text);
+        }
+    }
+
+    /// <summary>Passages that hold every word, the last one also as a beginning; units first, then the latest.</summary>
+    /// <param name="words">As typed; anything that is not a letter or a figure parts words.</param>
+    /// <returns>Empty when nothing to look for was typed.</returns>
+    public IReadOnlyList<SearchHit> Find(string? words)
+    {
+        var query = Query(words);
+        if (query.Length == 0)
+            return [];
+        using var db = database.Open();
+        return [.. db.Query<Row>("""
+            SELECT s.kind, s.ref, s.equipment_id AS EquipmentId, e.tag, e.name, s.at,
+                   snippet(search, 4, char(2), char(3), '…', 16) AS Text
+            FROM search s JOIN equipment e ON e.id = s.equipment_id
+            WHERE search MATCH @query
+            ORDER BY s.kind = 'unit' DESC, s.at DESC
+            LIMIT @MostHits
+            """, new { query, MostHits }).Select(r => r.ToHit())];
+    }
+
+    /// <summary>Each word in quotes, so that no character of it is taken for an operator.</summary>
+    private static string Query(string? words)
+    {
+        var parts = new string([.. (words ?? "").Select(c => char.IsLetterOrDigit(c) ? c : ' ')]).Split(' ', StringSplitOptions.RemoveEmptyEntries).Take(8).ToList();
+        return parts.Count == 0 ? "" : string.Join(' ', parts.Select(p => $"\"{p}\"")) + "*";
+    }
+}

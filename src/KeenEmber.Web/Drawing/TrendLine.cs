@@ -1,0 +1,47 @@
+using System.Globalization;
+using System.Text;
+using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Service;
+using KeenEmber.Web.Wording;
+using Microsoft.AspNetCore.Html;
+
+namespace KeenEmber.Web.Drawing;
+
+/// <summary>One point over the visits: each value with what its meter may be off by, a triangle where it moved beyond that.</summary>
+public static class TrendLine
+{
+    private const double Width = 300;
+    private const double Height = 86;
+    private const double Side = 14;
+    private const double Top = 14;
+    private const double Bottom = 26;
+
+    public static IHtmlContent Draw(MeasuringPoint point, IReadOnlyList<TrendPoint> trend, UnitText units, SiteClock clock)
+    {
+        var svg = new Svg().Open(Width, Height, "trend", $"{CircuitText.Name(point)} over {trend.Count} visits, last {units.Value(point, trend[^1].Si)}");
+        var low = trend.Min(t => t.Si - MeterAccuracy.Of(point, t.Si));
+        var high = trend.Max(t => t.Si + MeterAccuracy.Of(point, t.Si));
+        var (from, to) = (trend[0].Visit.StartedAt, trend[^1].Visit.StartedAt);
+        double X(TrendPoint t) => Side + (to > from ? (t.Visit.StartedAt - from) / (to - from) : 0.5) * (Width - 2 * Side);
+        double Y(double si) => Top + (high - si) / (high - low) * (Height - Top - Bottom);
+
+        var path = new StringBuilder();
+        foreach (var t in trend)
+            path.Append(CultureInfo.InvariantCulture, $"{(path.Length == 0 ? 'M' : 'L')}{X(t):0.#} {Y(t.Si):0.#}");
+        svg.Path(path.ToString(), "course thin");
+        foreach (var t in trend)
+        {
+            var off = MeterAccuracy.Of(point, t.Si);
+            svg.Line(X(t), Y(t.Si + off), X(t), Y(t.Si - off), "whisker");
+            if (t.Moved)
+                svg.Path(string.Create(CultureInfo.InvariantCulture, $"M{X(t) - 6:0.#} {Y(t.Si) + 5:0.#} L{X(t):0.#} {Y(t.Si) - 6:0.#} L{X(t) + 6:0.#} {Y(t.Si) + 5:0.#} Z"), "moved-mark");
+            else
+                svg.Circle(X(t), Y(t.Si), 3.5, "trend-mark");
+        }
+
+        svg.Text(Side, Height - 6, clock.Day(from), "axis");
+        if (trend.Count > 1)
+            svg.Text(Width - Side, Height - 6, clock.Day(to), "axis end");
+        return svg.Close();
+    }
+}

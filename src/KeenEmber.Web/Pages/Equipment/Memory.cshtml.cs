@@ -1,0 +1,32 @@
+using KeenEmber.Core.Service;
+using KeenEmber.Storage;
+using KeenEmber.Web.Wording;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeenEmber.Web.Pages.Equipment;
+
+/// <summary>Everything a unit's visits tell together.</summary>
+public sealed class MemoryModel(EquipmentStore equipment, VisitStore visits, ShopStore shops) : PageModel
+{
+    public Core.Service.Equipment Unit { get; private set; } = null!;
+
+    public Site Site { get; private set; } = null!;
+
+    public UnitText Units { get; private set; } = null!;
+
+    public SiteClock Clock { get; private set; } = null!;
+
+    public UnitMemory Memory { get; private set; } = null!;
+
+    public IActionResult OnGet(Guid id)
+    {
+        if (equipment.Find(id) is not var (unit, site))
+            return NotFound();
+        (Unit, Site, Clock) = (unit, site, new(site));
+        Units = new(shops.Get().Units, site.Atmosphere);
+        var entries = visits.EntriesOfEquipment(id);
+        Memory = UnitMemory.Of(visits.OfEquipment(id).Select(v => (v, new Timeline([.. entries[v.Id]], unit, site.Atmosphere))), site.Atmosphere);
+        return Page();
+    }
+}

@@ -1,0 +1,39 @@
+using KeenEmber.Storage;
+using KeenEmber.Web.Wording;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeenEmber.Web.Pages;
+
+/// <summary>Finds units, visits, notes, changes and parts by words.</summary>
+public sealed class SearchModel(SearchStore search, EquipmentStore equipment) : PageModel
+{
+    [BindProperty(SupportsGet = true)]
+    public string? Q { get; set; }
+
+    public IReadOnlyList<SearchHit> Hits { get; private set; } = [];
+
+    public SiteClock? Clock { get; private set; }
+
+    public void OnGet()
+    {
+        Hits = search.Find(Q?.Length > 200 ? Q[..200] : Q);
+        Clock = equipment.Sites() is [var site, ..] ? new(site) : null;
+    }
+
+    public static string Name(HitKind kind) => kind switch
+    {
+        HitKind.Unit => "unit",
+        HitKind.Visit => "visit",
+        HitKind.Note => "note",
+        HitKind.Change => "change",
+        HitKind.Part => "part",
+        HitKind.Refrigerant => "refrigerant",
+        _ => "sign-off",
+    };
+
+    /// <summary>A passage cut at its marks: plain and found pieces in turn, the first one plain.</summary>
+    public static IEnumerable<(string Text, bool Found)> Pieces(string text) =>
+        text.Split(SearchStore.MarkOpen).SelectMany((part, i) => i == 0 ? [(part, false)]
+            : part.Split(SearchStore.MarkClose) is [var found, var rest] ? new[] { (found, true), (rest, false) } : [(part, false)]);
+}

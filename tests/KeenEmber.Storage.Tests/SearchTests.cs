@@ -1,0 +1,85 @@
+using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Service;
+using Microsoft.Data.Sqlite;
+
+namespace KeenEmber.Storage.Tests;
+
+public sealed class SearchTests : IDisposable
+{
+    private static readonly DateTimeOffset Start = new(2026, 3, 2, 9, 0, 0, TimeSpan.Zero);
+
+    private readonly string folder = Directory.CreateTempSubdirectory("keen-ember-").FullName;
+    private readonly Database database;
+    private readonly Site site = new(Guid.CreateVersion7(), "Quillmere Market Hall", 6, "Europe/London");
+    private readonly Equipment unit;
+    private readonly Visit visit;
+
+    public SearchTests()
+    {
+        database = new(folder);
+        database.Migrate();
+        unit = new(Guid.CreateVersion7(), site.Id, "F-3", "Fish counter freezer", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 2, "fillets", "lower floor",
+            new(Guid.CreateVersion7(), "R404A", 2.9, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver, ""));
+        new EquipmentStore(database).Save(unit, site);
+        visit = new(Guid.CreateVersion7(), unit.Id, Start, "Isolde Marrin", "Soft crème brûlée");
+        new VisitStore(database).Start(visit);
+        new VisitStore(database).Append([
+            new NoteEntry(Guid.CreateVersion7(), visit.Id, Start.AddMinutes(5), Start, "Isolde", null, "oil at the flare nut of the receiver"),
+            new PartEntry(Guid.CreateVersion7(), visit.Id, Start.AddMinutes(9), Start, "Isolde", null, "fan motor", "left", "seized", "9 W motor", "A-17", false),
+            new ChangeEntry(Guid.CreateVersion7(), visit.Id, Start.AddMinutes(11), Start, "Isolde", null, "defrost length", "20 min", "35 min", "the warranty desk", null, false)]);
+    }
+
+    public void Dispose()
+    {
+        SqliteConnection.ClearAllPools();
+        Directory.Delete(folder, recursive: true);
+    }
+
+    private IReadOnlyList<SearchHit> Find(string? words) => new SearchStore(database).Find(words);
+
+    [Theory]
+    [InlineData("flare", HitKind.Note)]
+    [InlineData("flare oil", HitKind.Note)]
+    [InlineData("FLA", HitKind.Note)]
+    [InlineData("motor left", HitKind.Part)]
+    [InlineData("A-17", HitKind.Part)]
+    [InlineData("warranty desk", HitKind.Change)]
+    [InlineData("creme brulee", HitKind.Visit)]
+    [InlineData("fillets", HitKind.Unit)]
+    [InlineData("F-3", HitKind.Unit)]
+    public void A_word_is_found_where_it_was_said(string words, HitKind kind)
+    {
+        var hit = Find(words)[0];
+        Assert.Equal((kind, unit.Id, "F-3"), (hit.Kind, hit.EquipmentId, hit.Tag));
+        Assert.Equal(kind == HitKind.Unit ? null : visit.Id, hit.VisitId);
+        Assert.Contains(SearchStore.MarkOpen, hit.Text);
+    }
+
+    [Theory]
+    [InlineData("")]
+    [InlineData(null)]
+    [InlineData("\" OR * NEAR( -")]
+    [InlineData("flare zebra")]
+    [InlineData("' ; DROP TABLE search")]
+    public void What_is_not_there_or_not_a_word_finds_nothing_and_breaks_nothing(string? words)
+    {
+        Assert.Empty(Find(words));
+        Assert.NotEmpty(Find("flare"));
+    }
+
+    [Fact]
+    public void A_renamed_unit_is_found_by_its_new_name_only()
+    {
+        new EquipmentStore(database).Save(unit with { Name = "Oyster freezer" }, site);
+        Assert.Single(Find("oyster"), h => h.Kind == HitKind.Unit);
+        Assert.DoesNotContain(Find("counter"), h => h.Kind == HitKind.Unit);
+    }
+
+    [Fact]
+    public void Loops_of_all_units_come_in_one_query()
+    {
+        var loops = new VisitStore(database).EntriesAboutLoops();
+        Assert.Equal("defrost length", Assert.IsType<ChangeEntry>(Assert.Single(loops[unit.Id])).What);
+    }
+}
