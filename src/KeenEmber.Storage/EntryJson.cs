@@ -2,6 +2,7 @@ using System.Text.Json;
 using System.Text.Json.Serialization;
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Controls;
+using KeenEmber.Core.Frost;
 using KeenEmber.Core.Glycol;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Service;
@@ -37,6 +38,8 @@ internal static class EntryJson
 
     private sealed record SignOffBody(string RootCause, string NotReproduced, string Recommendation, DateOnly? FollowUp);
 
+    private sealed record FrostBody(bool After, string Face, string Around);
+
     private sealed record StandingBody(Typed Pressure, Typed Temperature, Typed? SecondPressure, Typed? SecondTemperature);
 
     internal static (string Kind, string Body) Write(TimelineEntry entry) => entry switch
@@ -53,6 +56,7 @@ internal static class EntryJson
         ClosureEntry c => ("closure", Json(new ClosureBody(c.Loop, c.How))),
         HandoverEntry h => ("handover", Json(new HandoverBody(h.Loop, h.Reason, h.Owner, h.Due))),
         SignOffEntry s => ("sign-off", Json(new SignOffBody(s.RootCause, s.NotReproduced, s.Recommendation, s.FollowUp))),
+        FrostEntry f => ("frost", Json(new FrostBody(f.After, f.Picture.Face, f.Picture.Around))),
         WithdrawalEntry => ("withdrawal", "{}"),
         _ => throw new ArgumentException($"No body is defined for {entry.GetType().Name}.", nameof(entry)),
     };
@@ -97,6 +101,10 @@ internal static class EntryJson
             case "sign-off":
                 var x = Of<SignOffBody>(body);
                 return new SignOffEntry(id, visit, at, writtenAt, author, corrects, x.RootCause, x.NotReproduced, x.Recommendation, x.FollowUp);
+            case "frost":
+                var picture = Of<FrostBody>(body);
+                return new FrostEntry(id, visit, at, writtenAt, author, corrects, picture.After,
+                    FrostPicture.Read(picture.Face, picture.Around) ?? throw new InvalidDataException($"Entry {id} holds no frost picture."));
             case "withdrawal":
                 return new WithdrawalEntry(id, visit, at, writtenAt, author, corrects);
             default:

@@ -26,6 +26,9 @@ public sealed record VisitView(
     /// <summary>Everything still open on the unit, across its visits.</summary>
     public IReadOnlyList<OpenLoop> Loops { get; } = OpenLoops.Of(AllTimelines);
 
+    /// <summary>The last frost picture as found, after the work, or of either kind.</summary>
+    public FrostEntry? Frost(bool? after) => Timeline.Standing.OfType<FrostEntry>().LastOrDefault(f => after is null || f.After == after);
+
     /// <summary>The change that a closure or a handover speaks of.</summary>
     public ChangeEntry? LoopChange(Guid id) => AllTimelines.SelectMany(t => t.Written).OfType<ChangeEntry>().FirstOrDefault(c => c.Id == id);
 

@@ -1,6 +1,7 @@
 using Dapper;
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Controls;
+using KeenEmber.Core.Frost;
 using KeenEmber.Core.Glycol;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Service;
@@ -60,6 +61,7 @@ public sealed class StoreTests : IDisposable
             new GlycolEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, GlycolKind.Ethylene, new(4, Unit.Fahrenheit), null),
             new StandingEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, new(8.2, Unit.Bar), new(21, Unit.Celsius), null, null),
             new ChangeEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "fan delay switch", "open", "bridged", "", LoopKind.Jumper, false),
+            new FrostEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, true, new(new('1', 24), "20010")),
             new PartEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "fan motor", "left", "seized, wet", "9 W motor", "A-17", true),
             new RefrigerantEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "R404A", -0.35, "cylinder 4", "overcharged"),
             new ClosureEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, reading.Id, "taken out"),

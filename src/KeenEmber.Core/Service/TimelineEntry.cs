@@ -1,5 +1,6 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Controls;
+using KeenEmber.Core.Frost;
 using KeenEmber.Core.Glycol;
 using KeenEmber.Core.Quantities;
 
@@ -52,6 +53,12 @@ public sealed record StandingEntry(
     Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
     TypedValue Pressure, TypedValue Temperature, TypedValue? SecondPressure, TypedValue? SecondTemperature)
     : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+
+/// <summary>A frost picture of the coil.</summary>
+/// <param name="After">After the work; as found otherwise.</param>
+public sealed record FrostEntry(
+    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
+    bool After, FrostPicture Picture) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
 
 /// <summary>Strikes out the entry it corrects without putting another in its place.</summary>
 public sealed record WithdrawalEntry(

@@ -1,5 +1,6 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Controls;
+using KeenEmber.Core.Frost;
 using KeenEmber.Core.Glycol;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Service;
@@ -50,7 +51,8 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
             (id, at) => new ChangeEntry(id, default, at, at, soft.Author, null, "drain heater", "", "ordered", "", LoopKind.PartOnOrder, false),
             (id, at) => new SignOffEntry(id, default, at, at, soft.Author, null, "", "no soft product while I was here", "new drain heater, look at the door gasket", null));
         var again = Visit(fish, 0.02, Tobin, "Soft product on the top shelf, again", new(-13.2, 12.5, 0.8, 4, 17, 8.5, 6.2, 1.1, 55), new(38, FactState.Iced, FactState.Stopped));
-        Append(again, 20, (id, at) => new NoteEntry(id, default, at, at, again.Author, null, "water frozen in the drain pan, gasket torn at the lower hinge"));
+        Append(again, 20, (id, at) => new NoteEntry(id, default, at, at, again.Author, null, "water frozen in the drain pan, gasket torn at the lower hinge"),
+            (id, at) => new FrostEntry(id, default, at, at, Tobin, null, false, new("000022000022100022222222", "00211")));
 
         var bakery = Install("B-2", "Bakery freezer", PumpDown with { Kind = EquipmentKind.WalkInFreezer, Parts = PumpDown.Parts | CircuitParts.HeadPressureValve, RatedCurrentA = 9.5 },
             -20, 3, "R507A", 4.1, "dough and butter sheets", "bakery, first floor");

@@ -23,8 +23,13 @@ public sealed class Svg
     public Svg Line(double x1, double y1, double x2, double y2, string cssClass) =>
         Raw(string.Create(CultureInfo.InvariantCulture, $"<line x1=\"{x1:0.##}\" y1=\"{y1:0.##}\" x2=\"{x2:0.##}\" y2=\"{y2:0.##}\" class=\"{cssClass}\"/>"));
 
-    public Svg Rect(double x, double y, double width, double height, string cssClass, double radius = 0) =>
-        Raw(string.Create(CultureInfo.InvariantCulture, $"<rect x=\"{x:0.##}\" y=\"{y:0.##}\" width=\"{width:0.##}\" height=\"{height:0.##}\" rx=\"{radius}\" class=\"{cssClass}\"/>"));
+    /// <param name="fill">A pattern to fill with; otherwise the style sheet decides.</param>
+    public Svg Rect(double x, double y, double width, double height, string cssClass, double radius = 0, string? fill = null) =>
+        Raw(string.Create(CultureInfo.InvariantCulture, $"<rect x=\"{x:0.##}\" y=\"{y:0.##}\" width=\"{width:0.##}\" height=\"{height:0.##}\" rx=\"{radius}\" class=\"{cssClass}\"{(fill is null ? "" : $" fill=\"{fill}\"")}/>"));
+
+    public Svg OpenGroup(string cssClass, string data) => Raw($"<g class=\"{cssClass}\" {data}>");
+
+    public Svg CloseGroup() => Raw("</g>");
 
     public Svg Circle(double x, double y, double radius, string cssClass) =>
         Raw(string.Create(CultureInfo.InvariantCulture, $"<circle cx=\"{x:0.##}\" cy=\"{y:0.##}\" r=\"{radius:0.##}\" class=\"{cssClass}\"/>"));

@@ -14,6 +14,7 @@ public static class EntryText
         SettingEntry s => $"{ControlsText.Name(s.Setting)} {ControlsText.Name(s.Stage)} {view.Units.Gauge(s.Value.Si(view.Site.Atmosphere))}",
         GlycolEntry g => $"{ControlsText.Name(g.Kind)} {UnitText.Number(g.Percent ?? 0, 0)} %",
         StandingEntry s => $"standing at {view.Units.Gauge(s.Pressure.Si(view.Site.Atmosphere))}, {view.Units.Temperature(s.Temperature.Temperature.Kelvin)}",
+        FrostEntry f => $"frost picture {(f.After ? "after the work" : "as found")}: {FrostText.Summary(f.Picture)}",
         ChangeEntry c => ChangeText.Change(c) + (c.Opens is { } kind ? $" ({ChangeText.Name(kind)}, left open)" : ""),
         PartEntry p => ChangeText.Part(p),
         RefrigerantEntry r => ChangeText.Ledger(r, view.Units),

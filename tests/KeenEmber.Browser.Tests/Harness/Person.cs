@@ -73,6 +73,13 @@ public sealed class Person : IDisposable
         return this;
     }
 
+    /// <summary>Presses on one thing and strokes to another, as a finger does.</summary>
+    public Person Stroke(string from, string to)
+    {
+        new OpenQA.Selenium.Interactions.Actions(driver).ScrollToElement(See(to)).MoveToElement(See(from)).ClickAndHold().MoveToElement(See(to)).Release().Perform();
+        return this;
+    }
+
     /// <summary>Replaces what is in a field.</summary>
     public Person Type(string selector, string text)
     {
