@@ -48,6 +48,9 @@ public sealed class VisitToSignOffTests : IDisposable
         Change("fan delay switch", "bridged", "Jumper");
         Change("drain heater", "ordered", "PartOnOrder");
         person.ReadUntil(".left-open", "Jumper: fan delay switch");
+        var changes = person.Path;
+        person.Go("/").ReadUntil("[data-first=danger]", "jumper: fan delay switch");
+        person.Go(changes);
         person.Tap("details:has(#mass) summary").Type("#mass", "some").Press("Save the row").ReadUntil("#mass-error", "not a number");
         person.Type("#mass", "400 g").Type("#why", "leak at the flare nut, tightened").Press("Save the row").ReadUntil(".done-list", "R404A added 0.400 kg");
         person.Tap("details:has(#part) summary").Type("#part", "fan motor").Type("#place", "left").Type("#failure", "seized").Press("Save the part").ReadUntil(".done-list", "fan motor, left replaced: seized");
@@ -78,6 +81,8 @@ public sealed class VisitToSignOffTests : IDisposable
         // Start page and unit page keep it in sight; a restart loses none of it.
         app.Restart();
         person.Go("/").ReadUntil(".board", "1 left open: part on order: drain heater");
+        person.ReadUntil("[data-first=follow-up]", "F-9 to be looked at again");
+        Assert.Equal(0, person.Count("[data-first=danger]"));
         person.Press("F-9").ReadUntil("[data-loop=PartOnOrder]", "three days' delivery");
 
         StartVisit("Tobin Ashgrove", "Soft again");

@@ -40,8 +40,9 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
         var cold = Install("C-1", "Creamery cold room", PumpDown, 3, 2, "R134a", 3.4, "butter and soft cheese", "north aisle, behind the creamery");
         var yearly = Visit(cold, 41, Isolde, "Yearly check", new(3.4, 6.1, 4.8), new());
         Settings(cold, yearly, SettingStage.AsFound, (PressureSetting.LowCutIn, 1), (PressureSetting.LowCutOut, -14), (PressureSetting.HighCutOut, 60));
-        Visit(cold, 12, Tobin, "Check before the holidays", new(3.1, 5.9, 5.0), new(),
+        var holidays = Visit(cold, 12, Tobin, "Check before the holidays", new(3.1, 5.9, 5.0), new(),
             new(30, 1, m => 5.9 + 4.5 * Math.Exp(-m / 5), m => 5 + 6 * Math.Exp(-m / 5)));
+        Append(holidays, 50, (id, at) => new SignOffEntry(id, default, at, at, Tobin, null, "", "", "nothing to do; look at the door closer", DateOnly.FromDateTime(time.GetUtcNow().UtcDateTime).AddDays(2)));
 
         var fish = Install("F-3", "Fish counter freezer", PumpDown with { Kind = EquipmentKind.WalkInFreezer }, -20, 2, "R448A", 2.9, "fillets", "fish counter, lower floor");
         var soft = Visit(fish, 6, Isolde, "Soft product on the top shelf", new(-18.6, 5.2, 5.4), new());

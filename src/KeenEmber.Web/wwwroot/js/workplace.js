@@ -105,6 +105,7 @@ document.addEventListener('alpine:init', () => {
 
     init() {
       this.$root.addEventListener('click', (event) => this.tap(event));
+      document.querySelector('.station.here')?.scrollIntoView({ block: 'nearest', inline: 'center' });
       this.openNext();
     },
 

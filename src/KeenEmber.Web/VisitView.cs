@@ -1,0 +1,88 @@
+using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Controls;
+using KeenEmber.Core.Diagnosis;
+using KeenEmber.Core.Glycol;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Service;
+using KeenEmber.Web.Wording;
+
+namespace KeenEmber.Web;
+
+/// <summary>Everything one page of a visit shows.</summary>
+/// <param name="Series">The readings in their course of time; null as the analysis is.</param>
+/// <param name="Analysis">Null when the unit's refrigerant is not in the catalogue.</param>
+/// <param name="Conditions">How the unit stands now, or stood at the end of a visit that is over.</param>
+/// <param name="Earlier">Earlier visits of the unit, the latest first.</param>
+/// <param name="LastSettings">The latest earlier word on each pressure setting.</param>
+/// <param name="AllTimelines">Of every visit of the unit, later ones too.</param>
+/// <param name="Briefing">What the visit before left; null on a first visit.</param>
+public sealed record VisitView(
+    Visit Visit, Equipment Equipment, Site Site, Shop Shop, Timeline Timeline, DateTimeOffset Now,
+    OperatingConditions Conditions, IReadOnlyDictionary<MeasuringPoint, TakenReading> Readings, SeriesAnalysis? Series, CircuitAnalysis? Analysis,
+    IReadOnlyList<Visit> Earlier, ILookup<MeasuringPoint, EarlierValue> History,
+    IReadOnlyDictionary<PressureSetting, (Visit Visit, TypedValue Value)> LastSettings, IReadOnlyList<Timeline> AllTimelines, Briefing? Briefing)
+{
+    /// <summary>Everything still open on the unit, across its visits.</summary>
+    public IReadOnlyList<OpenLoop> Loops { get; } = OpenLoops.Of(AllTimelines);
+
+    /// <summary>The last frost picture as found, after the work, or of either kind.</summary>
+    public FrostEntry? Frost(bool? after) => Timeline.Standing.OfType<FrostEntry>().LastOrDefault(f => after is null || f.After == after);
+
+    /// <summary>The change that a closure or a handover speaks of.</summary>
+    public ChangeEntry? LoopChange(Guid id) => AllTimelines.SelectMany(t => t.Written).OfType<ChangeEntry>().FirstOrDefault(c => c.Id == id);
+
+    public SignOffEntry? SignOff => Timeline.Standing.OfType<SignOffEntry>().LastOrDefault();
+
+    /// <summary>The pressure settings as this visit has them, with what it has not looked at taken from the last one that had.</summary>
+    public IReadOnlyDictionary<PressureSetting, TypedValue> SettingsNow { get; } = LastSettings.Select(s => (s.Key, s.Value.Value))
+        .Concat(Timeline.SettingsAsLeft().Select(s => (s.Key, s.Value.Value))).GroupBy(s => s.Key).ToDictionary(g => g.Key, g => g.Last().Value);
+
+    public IReadOnlyList<Finding> ControlFindings => field ??= Check(SettingsNow);
+
+    /// <summary>What the last standing-pressure test of the visit says; null without one.</summary>
+    public StandingResult? Standing => VisitDesk.StandingOf(Equipment, Site, Timeline);
+
+    /// <summary>What was wrong with the settings as found and no longer is.</summary>
+    public IEnumerable<Finding> ControlFindingsPutRight =>
+        Check(Timeline.Settings(SettingStage.AsFound).ToDictionary(s => s.Key, s => s.Value.Value)).Where(f => !ControlFindings.Any(now => now.Code == f.Code));
+
+    private IReadOnlyList<Finding> Check(IReadOnlyDictionary<PressureSetting, TypedValue> settings) => Equipment.Circuit.Refrigerant is not { } fluid ? []
+        : PressureControlChecks.Check(new(fluid, MakeUp, Equipment.Target, Equipment.Circuit.ColdestAmbient,
+            settings.ToDictionary(s => s.Key, s => new Pressure(s.Value.Si(Site.Atmosphere)))));
+
+    /// <summary>What the last glycol test of the visit says; null without one.</summary>
+    public GlycolResult? Glycol => Timeline.Standing.OfType<GlycolEntry>().LastOrDefault() is { Percent: { } percent } test
+        ? GlycolCheck.Judge(new(test.Kind, percent, Equipment.Target, test.ColdestSurface?.Temperature,
+            CircuitTargets.Of(MakeUp, Load.Settled, Equipment.Target, null).For(ResultKind.EvaporatorTd)!.Value))
+        : null;
+
+    public UnitText Units { get; } = new(Shop.Units, Site.Atmosphere);
+
+    public SiteClock Clock { get; } = new(Site);
+
+    public CircuitMakeUp MakeUp { get; } = Equipment.MakeUp;
+
+    public string Name(MeasuringPoint point) => CircuitText.Name(point, MakeUp);
+
+    public string Name(ResultKind kind) => CircuitText.Name(kind, MakeUp);
+
+    public bool IsUnderWay => Visit.IsUnderWay(Now);
+
+    public bool IsCallback => Earlier.Count > 0 && Visit.IsCallbackAfter(Earlier[0]);
+
+    public string Stands => Analysis is null
+        ? $"{Equipment.Circuit.RefrigerantName} is not in the catalogue: readings are kept, but nothing can be computed."
+        : PanelText.Stands(Analysis, Readings.Count > 0, Equipment.MakeUp);
+
+    /// <summary>The reading the map asks for: to be checked, or the one that unlocks most.</summary>
+    public MeasuringPoint? Asked => Analysis is null ? null
+        : Analysis.Next is { Kind: StepKind.Recheck or StepKind.LogAgain, Point: { } point } ? point
+        : NextStep.AskedReading(Analysis.Results)?.Point;
+
+    /// <summary>The gravest verdict on a reading from the results that rest on it; a reading that no result uses yet counts.</summary>
+    public ValidityLevel LevelOf(MeasuringPoint point)
+    {
+        var results = Analysis?.Results.Where(r => r.Basis.Any(b => b.Point == point)).ToList() ?? [];
+        return results.Count == 0 ? ValidityLevel.Good : results.Max(r => r.Validity.Level);
+    }
+}
