@@ -94,9 +94,10 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
         var readings = timeline.LatestReadings();
         var analysis = Analyse(unit, site, timeline, readings, SeriesOf(unit, timeline), timeline.ConditionsAt(timeline.LastMoment ?? visit.StartedAt));
         var stands = analysis is null ? "Its refrigerant is not in the catalogue." : PanelText.Stands(analysis, readings.Count > 0, unit.MakeUp);
-        return new(unit, site, visit, analysis, stands, analysis is not null && PanelText.NeedsAttention(analysis), visit.IsUnderWay(now))
+        var signOff = timeline.Standing.OfType<SignOffEntry>().LastOrDefault();
+        return new(unit, site, visit, analysis, stands, analysis is not null && PanelText.NeedsAttention(analysis), visit.IsUnderWay(now) && signOff is null)
         {
-            FollowUp = timeline.Standing.OfType<SignOffEntry>().LastOrDefault()?.FollowUp,
+            FollowUp = signOff?.FollowUp,
         };
     }
 

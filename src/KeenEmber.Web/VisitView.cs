@@ -66,7 +66,8 @@ public sealed record VisitView(
 
     public string Name(ResultKind kind) => CircuitText.Name(kind, MakeUp);
 
-    public bool IsUnderWay => Visit.IsUnderWay(Now);
+    /// <summary>A sign-off ends a visit before its time is up.</summary>
+    public bool IsUnderWay => Visit.IsUnderWay(Now) && SignOff is null;
 
     public bool IsCallback => Earlier.Count > 0 && Visit.IsCallbackAfter(Earlier[0]);
 
