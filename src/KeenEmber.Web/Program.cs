@@ -44,6 +44,9 @@ var app = builder.Build();
 if (builder.Configuration.GetValue("demo", false))
     app.Services.GetRequiredService<DemoHall>().FillIfEmpty();
 
+// The first page wants the rules compiled and the blends' tables made: begun here, beside the start of the server.
+_ = Task.Run(app.Services.GetRequiredService<VisitDesk>().Board);
+
 app.UseMiddleware<SecurityHeaders>();
 app.UseExceptionHandler("/errors/500");
 app.UseStatusCodePagesWithReExecute("/errors/{0}");
