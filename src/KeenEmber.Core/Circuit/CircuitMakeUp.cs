@@ -32,8 +32,6 @@ public sealed record CircuitMakeUp(
 
     public bool IsAirCooled => Condenser is CondenserKind.AirCooledRemote or CondenserKind.AirCooledSelfContained;
 
-    public bool IsLowTemperature => Kind is EquipmentKind.WalkInFreezer or EquipmentKind.DriveInFreezer or EquipmentKind.ReachInFreezer or EquipmentKind.IceMerchandiser;
-
     /// <summary>The places to measure at, in walking order. A case on a rack ends at its own pipes: the rack's machines are elsewhere.</summary>
     public IReadOnlyList<MeasuringPoint> Points => [.. MeasuringPoints.InWalkingOrder.Where(Exists)];
 

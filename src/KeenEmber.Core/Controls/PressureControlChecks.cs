@@ -101,12 +101,13 @@ public static class PressureControlChecks
         var (fanOn, fanOff) = (Celsius(FanOn), Celsius(FanOff));
         Say(fanOn <= fanOff, FanOnNotAboveOff, (nameof(FanOn), fanOn), (nameof(FanOff), fanOff));
         Say(fanOff < LowestFanOffC, input.ColdestAmbient is { } winter && fanOff <= winter.Celsius ? FanNeverStops : FanOffTooLow,
-            (nameof(FanOff), fanOff), ("Ambient", input.ColdestAmbient?.Celsius));
+            (nameof(FanOff), fanOff), ("Ambient", input.ColdestAmbient?.Celsius), ("Lowest", LowestFanOffC));
         Say(fanOn > HighestFanOnC, FanHoldsHeadHigh, (nameof(FanOn), fanOn));
         var high = Celsius(HighCutOut);
         Say(high < HottestCondensingC, HighCutOutTooLow, (nameof(HighCutOut), high));
         Say(high > HighestCutOutC, HighCutOutTooHigh, (nameof(HighCutOut), high));
-        Say(Celsius(WaterValveOpening) is { } water && WaterOpeningC.Place(water) != BandPosition.Inside, WaterValveOutOfRange, (nameof(WaterValveOpening), Celsius(WaterValveOpening)));
+        Say(Celsius(WaterValveOpening) is { } water && WaterOpeningC.Place(water) != BandPosition.Inside, WaterValveOutOfRange,
+            (nameof(WaterValveOpening), Celsius(WaterValveOpening)), ("Lowest", WaterOpeningC.Low), ("Highest", WaterOpeningC.High));
         Say(Celsius(EvaporatorRegulator) is { } regulator && (regulator > warmCoilC || regulator < coldCoilC),
             RegulatorOutOfRange, (nameof(EvaporatorRegulator), Celsius(EvaporatorRegulator)), ("Coldest", coldCoilC), ("Warmest", warmCoilC));
         return findings;

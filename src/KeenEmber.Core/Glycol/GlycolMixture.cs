@@ -17,9 +17,6 @@ public static class GlycolMixture
 {
     public const double HighestPercent = 60;
 
-    /// <summary>What a test strip or a hand refractometer may be off by, mass %.</summary>
-    public const double MeterPercent = 2;
-
     private const double BurstShare = 2.0 / 3;
 
     private static readonly double[] Percent = [0, 5, 10, 15, 20, 25, 30, 35, 40, 45, 50, 55, 60];

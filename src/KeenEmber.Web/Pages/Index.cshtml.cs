@@ -21,9 +21,10 @@ public sealed class IndexModel(VisitDesk desk, ShopStore shops, TimeProvider tim
         .Select(u => (Unit: u, Day: u.FollowUp!.Value, Today: new SiteClock(u.Site).Date(Now)))
         .Where(f => f.Day <= f.Today.AddDays(DaysAhead)).OrderBy(f => f.Day).Select(f => (f.Unit, f.Day, f.Day < f.Today));
 
-    /// <summary>Everything open that can hurt somebody, the oldest first.</summary>
-    public IEnumerable<(UnitState Unit, Core.Service.OpenLoop Loop)> Dangers =>
-        Board.SelectMany(u => u.Loops.Where(l => l.IsSafety), (u, l) => (u, l)).OrderBy(x => x.l.Change.At);
+    /// <summary>Everything open that can hurt somebody, then what should have been closed by now, each the oldest first.</summary>
+    public IEnumerable<(UnitState Unit, Core.Service.OpenLoop Loop)> Pressing => Board
+        .SelectMany(u => u.Loops.Where(l => l.IsSafety || (l.Handover is not null && !l.IsLookedAfter(new SiteClock(u.Site).Date(Now)))), (u, l) => (u, l))
+        .OrderByDescending(x => x.l.IsSafety).ThenBy(x => x.l.Change.At);
 
     public void OnGet()
     {

@@ -90,7 +90,7 @@ document.addEventListener('alpine:init', () => {
     key(event) {
       const cell = event.target.closest?.('[data-cell]');
       if (!cell) return;
-      const columns = 6;
+      const columns = Number(this.$root.querySelector('.frost-form').dataset.columns);
       const step = { ArrowLeft: -1, ArrowRight: 1, ArrowUp: -columns, ArrowDown: columns }[event.key];
       if (step) this.$root.querySelector(`[data-cell="${Number(cell.dataset.cell) + step}"]`)?.focus();
       else if (event.key === ' ' || event.key === 'Enter') this.paint(cell);
