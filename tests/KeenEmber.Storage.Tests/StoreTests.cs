@@ -196,6 +196,14 @@ public sealed class StoreTests : IDisposable
                 INSERT INTO site VALUES ('019c0000-0000-7000-8000-000000000001', 'Quillmere Market Hall', 6, 'Europe/London');
                 INSERT INTO equipment VALUES ('019c0000-0000-7000-8000-000000000002', '019c0000-0000-7000-8000-000000000001', 'C-1', 'Cold room', 'WalkInCooler', 276.15, 1, '', '');
                 INSERT INTO circuit VALUES ('019c0000-0000-7000-8000-000000000003', '019c0000-0000-7000-8000-000000000002', 'R134a', NULL, 'ThermostaticValve', 'AirCooledRemote', @receiver, '');
+                INSERT INTO visit VALUES ('019c0000-0000-7000-8000-000000000004', '019c0000-0000-7000-8000-000000000002', '2026-01-02T08:00:00.0000000Z', 'Isolde Marrin', 'Warm');
+                INSERT INTO entry VALUES
+                    ('019c0000-0000-7000-8000-000000000005', '019c0000-0000-7000-8000-000000000004', '2026-01-02T08:01:00.0000000Z', '2026-01-02T08:01:00.0000000Z', 'Isolde Marrin', NULL,
+                     'reading', '{"point":"SuctionPressure","value":21.5,"unit":"psi"}'),
+                    ('019c0000-0000-7000-8000-000000000006', '019c0000-0000-7000-8000-000000000004', '2026-01-02T08:02:00.0000000Z', '2026-01-02T08:02:00.0000000Z', 'Isolde Marrin', NULL,
+                     'setting', '{"setting":"LowCutOut","stage":"AsSet","value":1.2,"unit":"bar"}'),
+                    ('019c0000-0000-7000-8000-000000000007', '019c0000-0000-7000-8000-000000000004', '2026-01-02T08:03:00.0000000Z', '2026-01-02T08:03:00.0000000Z', 'Isolde Marrin', NULL,
+                     'frost', '{"after":true,"face":"111111111111111111111111","around":"20010"}');
                 """, new { script = scripts[0], receiver });
         }
 
@@ -203,6 +211,10 @@ public sealed class StoreTests : IDisposable
         database.Migrate();
         var circuit = new EquipmentStore(database).All().Single().Circuit;
         Assert.Equal((parts, 1, null), (circuit.Parts, circuit.Coils, circuit.RatedCurrentA));
+        var entries = new VisitStore(database).EntriesOfEquipment(new("019c0000-0000-7000-8000-000000000002")).SelectMany(v => v).ToList();
+        Assert.Equal(new TypedValue(21.5, Unit.Psi), Assert.IsType<ReadingEntry>(entries[0]).Value);
+        Assert.Equal(new TypedValue(1.2, Unit.Bar), Assert.IsType<SettingEntry>(entries[1]).Value);
+        Assert.Equal((true, new(new('1', 24), "20010")), (Assert.IsType<FrostEntry>(entries[2]).After, ((FrostEntry)entries[2]).Picture));
         SqliteConnection.ClearAllPools();
         Directory.Delete(old, recursive: true);
     }
