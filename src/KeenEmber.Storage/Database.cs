@@ -50,6 +50,10 @@ public sealed class Database
     internal static DateTimeOffset Utc(string text) =>
         DateTimeOffset.Parse(text, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal | DateTimeStyles.AdjustToUniversal);
 
+    internal static string Day(DateOnly day) => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
+
+    internal static DateOnly Day(string text) => DateOnly.ParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture);
+
     /// <summary>SQLite's code for a broken UNIQUE constraint.</summary>
     internal const int UniqueViolated = 2067;
 }

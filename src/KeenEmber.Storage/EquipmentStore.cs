@@ -46,7 +46,9 @@ public sealed class EquipmentStore(Database database)
             });
     }
 
-    private sealed record SiteRow(string Id, string Name, double ElevationM, string TimeZone)
+    internal const string SiteColumns = "SELECT id, name, elevation_m AS ElevationM, time_zone AS TimeZone FROM site";
+
+    internal sealed record SiteRow(string Id, string Name, double ElevationM, string TimeZone)
     {
         public Site ToSite() => new(Guid.Parse(Id), Name, ElevationM, TimeZone);
     }
@@ -54,7 +56,7 @@ public sealed class EquipmentStore(Database database)
     public IReadOnlyList<Site> Sites()
     {
         using var db = database.Open();
-        return [.. db.Query<SiteRow>("SELECT id, name, elevation_m AS ElevationM, time_zone AS TimeZone FROM site ORDER BY name").Select(r => r.ToSite())];
+        return [.. db.Query<SiteRow>($"{SiteColumns} ORDER BY name").Select(r => r.ToSite())];
     }
 
     /// <summary>Every unit, by tag within its site.</summary>
@@ -70,7 +72,7 @@ public sealed class EquipmentStore(Database database)
         using var db = database.Open();
         if (db.QuerySingleOrDefault<Row>($"{Columns} WHERE e.id = @id", new { id = id.ToString() }) is not { } row)
             return null;
-        var site = db.QuerySingle<SiteRow>("SELECT id, name, elevation_m AS ElevationM, time_zone AS TimeZone FROM site WHERE id = @SiteId", new { row.SiteId });
+        var site = db.QuerySingle<SiteRow>($"{SiteColumns} WHERE id = @SiteId", new { row.SiteId });
         return (row.ToEquipment(), site.ToSite());
     }
 

@@ -61,16 +61,6 @@ public sealed class VisitStore(Database database)
         return [.. db.Query<VisitRow>($"{VisitColumns} WHERE equipment_id = @id ORDER BY started_at DESC", new { id = equipmentId.ToString() }).Select(r => r.ToVisit())];
     }
 
-    /// <summary>The latest visit of every unit that has one.</summary>
-    public IReadOnlyList<Visit> LatestOfEach()
-    {
-        using var db = database.Open();
-        return [.. db.Query<VisitRow>($"""
-            {VisitColumns} WHERE id = (
-                SELECT v.id FROM visit v WHERE v.equipment_id = visit.equipment_id ORDER BY v.started_at DESC LIMIT 1)
-            """).Select(r => r.ToVisit())];
-    }
-
     /// <summary>Every entry of all of a unit's visits in one query, by visit, in the order of writing.</summary>
     public ILookup<Guid, TimelineEntry> EntriesOfEquipment(Guid equipmentId)
     {
@@ -79,27 +69,32 @@ public sealed class VisitStore(Database database)
             .Select(r => r.ToEntry()).ToLookup(e => e.VisitId);
     }
 
-    /// <summary>Every entry of the latest visit of every unit in one query, by visit.</summary>
-    public ILookup<Guid, TimelineEntry> EntriesOfLatestVisits()
+    /// <summary>Every entry of some visits in one query, by visit.</summary>
+    public ILookup<Guid, TimelineEntry> EntriesOf(IEnumerable<Guid> visitIds)
     {
         using var db = database.Open();
-        return db.Query<EntryRow>($"""
-            {EntryColumns} JOIN visit v ON v.id = e.visit_id
-            WHERE v.id = (SELECT w.id FROM visit w WHERE w.equipment_id = v.equipment_id ORDER BY w.started_at DESC LIMIT 1)
-            ORDER BY e.written_at, e.id
-            """).Select(r => r.ToEntry()).ToLookup(e => e.VisitId);
+        return db.Query<EntryRow>($"{EntryColumns} WHERE e.visit_id IN @ids ORDER BY e.written_at, e.id", new { ids = visitIds.Select(id => id.ToString()) })
+            .Select(r => r.ToEntry()).ToLookup(e => e.VisitId);
     }
 
-    /// <summary>Every entry that opens, closes or strikes out an open loop, of all units in one query, by unit.</summary>
-    public ILookup<Guid, TimelineEntry> EntriesAboutLoops()
+    /// <summary>How many entries each visit of a unit has. Entries are only ever added, so the same number is the same content.</summary>
+    public IReadOnlyDictionary<Guid, int> CountsOfEquipment(Guid equipmentId)
     {
         using var db = database.Open();
-        return db.Query<EntryRow, string, (Guid Unit, TimelineEntry Entry)>("""
-            SELECT e.id, e.visit_id AS VisitId, e.at, e.written_at AS WrittenAt, e.author, e.corrects, e.kind, e.body, v.equipment_id AS EquipmentId
-            FROM entry e JOIN visit v ON v.id = e.visit_id
-            WHERE e.kind IN ('change', 'closure', 'handover', 'withdrawal')
+        return db.Query<(string Visit, int Count)>("""
+            SELECT v.id, count(e.id) FROM visit v LEFT JOIN entry e ON e.visit_id = v.id WHERE v.equipment_id = @id GROUP BY v.id
+            """, new { id = equipmentId.ToString() }).ToDictionary(r => Guid.Parse(r.Visit), r => r.Count);
+    }
+
+    /// <summary>Every entry of a unit that opens, closes or strikes out an open loop.</summary>
+    public IReadOnlyList<TimelineEntry> EntriesAboutLoops(Guid equipmentId)
+    {
+        using var db = database.Open();
+        return [.. db.Query<EntryRow>($"""
+            {EntryColumns} JOIN visit v ON v.id = e.visit_id
+            WHERE v.equipment_id = @id AND e.kind IN ('change', 'closure', 'handover', 'withdrawal')
             ORDER BY e.written_at, e.id
-            """, (row, unit) => (Guid.Parse(unit), row.ToEntry()), splitOn: "EquipmentId").ToLookup(x => x.Unit, x => x.Entry);
+            """, new { id = equipmentId.ToString() }).Select(r => r.ToEntry())];
     }
 
     /// <summary>Appends entries, all or nothing; on return they are on the disk.</summary>

@@ -27,8 +27,11 @@ builder.Services.AddSingleton<ShopStore>();
 builder.Services.AddSingleton<EquipmentStore>();
 builder.Services.AddSingleton<VisitStore>();
 builder.Services.AddSingleton<SearchStore>();
+builder.Services.AddSingleton<StandingStore>();
 builder.Services.AddSingleton<VisitDesk>();
+builder.Services.AddSingleton<Board>();
 builder.Services.AddSingleton<DemoHall>();
+builder.Services.AddSingleton<LargeShop>();
 builder.Services.AddDataProtection().SetApplicationName("KeenEmber").PersistKeysToFileSystem(new(Path.Combine(data, "keys")));
 builder.Services.AddProblemDetails();
 builder.Services.AddOpenApi();
@@ -41,11 +44,17 @@ builder.Services.ConfigureHttpJsonOptions(options =>
 builder.Services.AddRouting(options => options.LowercaseUrls = true);
 
 var app = builder.Build();
+if (builder.Configuration.GetValue("seed", false))
+{
+    app.Services.GetRequiredService<LargeShop>().Fill(Console.WriteLine);
+    return;
+}
+
 if (builder.Configuration.GetValue("demo", false))
     app.Services.GetRequiredService<DemoHall>().FillIfEmpty();
 
-// The first page wants the rules compiled and the blends' tables made: begun here, beside the start of the server.
-_ = Task.Run(app.Services.GetRequiredService<VisitDesk>().Board);
+// The first page wants the rules compiled and the units judged by today's rules: begun here, beside the start of the server.
+_ = Task.Run(app.Services.GetRequiredService<Board>().RefreshAll);
 
 app.UseMiddleware<SecurityHeaders>();
 app.UseExceptionHandler("/errors/500");

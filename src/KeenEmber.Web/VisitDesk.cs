@@ -7,16 +7,6 @@ using KeenEmber.Web.Wording;
 
 namespace KeenEmber.Web;
 
-/// <summary>A unit with how its latest visit left it, for the start page.</summary>
-public sealed record UnitState(Equipment Equipment, Site Site, Visit? Latest, CircuitAnalysis? Analysis, string Stands, bool NeedsAttention, bool IsUnderWay)
-{
-    /// <summary>What is still open on the unit, whichever visit left it.</summary>
-    public IReadOnlyList<OpenLoop> Loops { get; init; } = [];
-
-    /// <summary>The day its latest visit promised to look again; null when it promised none.</summary>
-    public DateOnly? FollowUp { get; init; }
-}
-
 /// <summary>Fetches what belongs together and runs the core over it.</summary>
 public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopStore shops, TimeProvider time)
 {
@@ -58,54 +48,10 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
             visits.Append([.. entries.Select(e => e with { Id = Guid.CreateVersion7(time.GetUtcNow()) })]);
     }
 
-    /// <summary>Every unit and how it stands, those in need first.</summary>
-    public IReadOnlyList<UnitState> Board()
-    {
-        var now = time.GetUtcNow();
-        var sites = equipment.Sites().ToDictionary(s => s.Id);
-        var latest = visits.LatestOfEach().ToDictionary(v => v.EquipmentId);
-        var entries = visits.EntriesOfLatestVisits();
-        var aboutLoops = visits.EntriesAboutLoops();
-        UnitState WithLoops(Equipment unit)
-        {
-            var state = State(unit, sites[unit.SiteId], latest.GetValueOrDefault(unit.Id), entries, now);
-            var loops = OpenLoops.Of([new Timeline([.. aboutLoops[unit.Id]], unit, state.Site.Atmosphere)]);
-            return state with { Loops = loops, NeedsAttention = state.NeedsAttention || loops.Any(l => l.IsSafety) };
-        }
-
-        return [.. equipment.All().Select(WithLoops)
-            .OrderByDescending(s => s.IsUnderWay).ThenByDescending(s => s.NeedsAttention).ThenBy(s => s.Equipment.Tag, StringComparer.OrdinalIgnoreCase)];
-    }
-
-    /// <summary>A unit's visits, the latest first, each with what it found.</summary>
-    public IReadOnlyList<UnitState> Visits(Equipment unit, Site site)
-    {
-        var now = time.GetUtcNow();
-        var entries = visits.EntriesOfEquipment(unit.Id);
-        return [.. visits.OfEquipment(unit.Id).Select(v => State(unit, site, v, entries, now))];
-    }
-
-    private static UnitState State(Equipment unit, Site site, Visit? visit, ILookup<Guid, TimelineEntry> entries, DateTimeOffset now)
-    {
-        if (visit is null)
-            return new(unit, site, null, null, "No visit yet.", false, false);
-        var written = entries[visit.Id].ToList();
-        var timeline = new Timeline(written, unit, site.Atmosphere);
-        var readings = timeline.LatestReadings();
-        var analysis = Analyse(unit, site, timeline, readings, SeriesOf(unit, timeline), timeline.ConditionsAt(timeline.LastMoment ?? visit.StartedAt));
-        var stands = analysis is null ? "Its refrigerant is not in the catalogue." : PanelText.Stands(analysis, readings.Count > 0, unit.MakeUp);
-        var signOff = timeline.Standing.OfType<SignOffEntry>().LastOrDefault();
-        return new(unit, site, visit, analysis, stands, analysis is not null && PanelText.NeedsAttention(analysis), visit.IsUnderWay(now) && signOff is null)
-        {
-            FollowUp = signOff?.FollowUp,
-        };
-    }
-
     private static Briefing BriefingOf(Equipment unit, Site site, List<(Visit Visit, Timeline Timeline)> latestFirst)
     {
         var (visit, timeline) = latestFirst[0];
-        var analysis = Analyse(unit, site, timeline, timeline.LatestReadings(), SeriesOf(unit, timeline), timeline.ConditionsAt(timeline.LastMoment ?? visit.StartedAt));
-        return Briefing.Of(visit, timeline, analysis, [.. latestFirst.Select(e => e.Timeline)]);
+        return Briefing.Of(visit, timeline, AnalyseAtEnd(unit, site, visit, timeline), [.. latestFirst.Select(e => e.Timeline)]);
     }
 
     private static Dictionary<PressureSetting, (Visit, TypedValue)> LastSettings(IEnumerable<(Visit Visit, Timeline Timeline)> latestFirst) =>
@@ -123,6 +69,10 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
 
     private static SeriesAnalysis? SeriesOf(Equipment unit, Timeline timeline) =>
         unit.Circuit.Refrigerant is { } refrigerant ? CircuitSeries.Analyse(refrigerant, timeline.Samples()) : null;
+
+    /// <summary>What a visit's readings said when it ended.</summary>
+    internal static CircuitAnalysis? AnalyseAtEnd(Equipment unit, Site site, Visit visit, Timeline timeline) => Analyse(
+        unit, site, timeline, timeline.LatestReadings(), SeriesOf(unit, timeline), timeline.ConditionsAt(timeline.LastMoment ?? visit.StartedAt));
 
     private static CircuitAnalysis? Analyse(
         Equipment unit, Site site, Timeline timeline, IReadOnlyDictionary<MeasuringPoint, TakenReading> readings, SeriesAnalysis? series, OperatingConditions conditions) =>

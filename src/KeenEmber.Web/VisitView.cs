@@ -71,9 +71,7 @@ public sealed record VisitView(
 
     public bool IsCallback => Earlier.Count > 0 && Visit.IsCallbackAfter(Earlier[0]);
 
-    public string Stands => Analysis is null
-        ? $"{Equipment.Circuit.RefrigerantName} is not in the catalogue: readings are kept, but nothing can be computed."
-        : PanelText.Stands(Analysis, Readings.Count > 0, Equipment.MakeUp);
+    public string Stands => PanelText.Stands(Analysis, Readings.Count > 0, Equipment);
 
     /// <summary>The reading the map asks for: to be checked, or the one that unlocks most.</summary>
     public MeasuringPoint? Asked => Analysis is null ? null

@@ -77,9 +77,9 @@ public sealed class SearchTests : IDisposable
     }
 
     [Fact]
-    public void Loops_of_all_units_come_in_one_query()
+    public void Only_what_opens_or_closes_a_loop_is_fetched_for_the_list_of_loops()
     {
-        var loops = new VisitStore(database).EntriesAboutLoops();
-        Assert.Equal("defrost length", Assert.IsType<ChangeEntry>(Assert.Single(loops[unit.Id])).What);
+        var about = new VisitStore(database).EntriesAboutLoops(unit.Id);
+        Assert.Equal("defrost length", Assert.IsType<ChangeEntry>(Assert.Single(about)).What);
     }
 }

@@ -32,6 +32,8 @@ public sealed class Timeline
     /// <summary>The time of the last entry that stands; null on an empty timeline.</summary>
     public DateTimeOffset? LastMoment => Standing.Count > 0 ? Standing[^1].At : null;
 
+    public bool HasReadings => readings.Count > 0;
+
     /// <summary>The latest reading of every point, each with the conditions of its own moment.</summary>
     public IReadOnlyDictionary<MeasuringPoint, TakenReading> LatestReadings() =>
         readings.ToDictionary(g => g.Key, g => Taken(g.Last()));

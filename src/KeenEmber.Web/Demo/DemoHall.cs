@@ -164,31 +164,7 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
         var start = time.GetUtcNow() - TimeSpan.FromDays(daysAgo);
         var visit = new Visit(Guid.CreateVersion7(start), unit.Id, start, author, complaint);
         visits.Start(visit);
-        var entries = new List<TimelineEntry>();
-        var looked = start + TimeSpan.FromMinutes(3);
-        void See(AsFound fact, FactState? state, int? index = null, DateTimeOffset? since = null)
-        {
-            if (state is { } known)
-                entries.Add(new ObservationEntry(Guid.CreateVersion7(looked), visit.Id, looked, looked, author, null, fact, index, known, since));
-        }
-
-        for (var fan = 1; fan <= unit.EvaporatorFans; fan++)
-            See(AsFound.EvaporatorFan, fan == unit.EvaporatorFans ? seen.LastFan : FactState.Running, fan);
-        See(AsFound.Compressor, FactState.Running, null, looked - TimeSpan.FromMinutes(seen.RunMin));
-        if (unit.Target.Celsius < 0)
-            See(AsFound.Defrost, FactState.Refrigerating, null, start - TimeSpan.FromHours(2));
-        foreach (var fact in unit.MakeUp.Facts)
-            See(fact, seen.StateOf(fact), fact == AsFound.ValveBody && unit.Circuit.Coils > 1 ? unit.Circuit.Coils : null);
-        var at = start + TimeSpan.FromMinutes(9);
-        foreach (var (point, value) in state.Readings(unit, hall.Atmosphere))
-        {
-            entries.Add(new ReadingEntry(Guid.CreateVersion7(at), visit.Id, at, at, author, null, point, value));
-            at += TimeSpan.FromMinutes(0.8);
-        }
-
-        entries.AddRange(course?.Samples(unit, state, hall.Atmosphere).Select(s => (at + s.After, s.Point, s.Value))
-            .Select(s => new ReadingEntry(Guid.CreateVersion7(s.Item1), visit.Id, s.Item1, s.Item1, author, null, s.Point, s.Value)) ?? []);
-        visits.Append(entries);
+        visits.Append([.. DemoVisit.Entries(visit, unit, hall, state, seen, course)]);
         return visit;
     }
 

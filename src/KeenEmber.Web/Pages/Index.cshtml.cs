@@ -1,35 +1,76 @@
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Service;
 using KeenEmber.Storage;
 using KeenEmber.Web.Wording;
+using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeenEmber.Web.Pages;
 
-public sealed class IndexModel(VisitDesk desk, ShopStore shops, TimeProvider time) : PageModel
+/// <summary>What to do first: dangers, what is overdue, follow-ups, today's visits, callbacks, units that drift; then every unit.</summary>
+public sealed class IndexModel(Board board, ShopStore shops, TimeProvider time) : PageModel
 {
-    public IReadOnlyList<UnitState> Board { get; private set; } = [];
+    private const int OnePage = 50;
+
+    /// <summary>No list above the units is longer than this: they are to be worked off, not read.</summary>
+    private const int AtTheTop = 12;
+
+    /// <summary>A follow-up is shown from so many days before it is due.</summary>
+    private const int DaysAhead = 7;
+
+    /// <summary>A callback stays on the page for so long after it began, unless it is signed off.</summary>
+    private static readonly TimeSpan CallbacksFor = TimeSpan.FromDays(7);
+
+    [BindProperty(SupportsGet = true)]
+    public int From { get; set; }
 
     public string ShopName { get; private set; } = "";
 
     public DateTimeOffset Now { get; private set; }
 
-    /// <summary>A follow-up is shown from so many days before it is due.</summary>
-    private const int DaysAhead = 7;
+    public UnitText UnitText { get; private set; } = null!;
 
-    /// <summary>Units whose latest visit promised to look again soon, or should have been looked at already.</summary>
-    public IEnumerable<(UnitState Unit, DateOnly Day, bool Late)> FollowUps => Board
-        .Where(u => u.FollowUp is not null && !u.IsUnderWay)
-        .Select(u => (Unit: u, Day: u.FollowUp!.Value, Today: new SiteClock(u.Site).Date(Now)))
-        .Where(f => f.Day <= f.Today.AddDays(DaysAhead)).OrderBy(f => f.Day).Select(f => (f.Unit, f.Day, f.Day < f.Today));
+    public IReadOnlyList<UnitLine> Units { get; private set; } = [];
+
+    public (int Units, int Need) Count { get; private set; }
+
+    public int? Next => From + OnePage < Count.Units ? From + OnePage : null;
+
+    public int? Previous => From > 0 ? Math.Max(0, From - OnePage) : null;
 
     /// <summary>Everything open that can hurt somebody, then what should have been closed by now, each the oldest first.</summary>
-    public IEnumerable<(UnitState Unit, Core.Service.OpenLoop Loop)> Pressing => Board
-        .SelectMany(u => u.Loops.Where(l => l.IsSafety || (l.Handover is not null && !l.IsLookedAfter(new SiteClock(u.Site).Date(Now)))), (u, l) => (u, l))
-        .OrderByDescending(x => x.l.IsSafety).ThenBy(x => x.l.Change.At);
+    public IReadOnlyList<(UnitLine Unit, OpenLoop Loop)> Pressing { get; private set; } = [];
+
+    /// <summary>Units whose latest visit promised to look again soon, or should have been looked at already.</summary>
+    public IReadOnlyList<(UnitLine Unit, DateOnly Day, bool Late)> FollowUps { get; private set; } = [];
+
+    public IReadOnlyList<UnitLine> Today { get; private set; } = [];
+
+    public IReadOnlyList<UnitLine> Callbacks { get; private set; } = [];
+
+    public IReadOnlyList<UnitLine> Drifting { get; private set; } = [];
+
+    public bool IsUnderWay(UnitLine unit) => unit.LastVisit is { } visit && !unit.IsSignedOff && visit.IsUnderWay(Now);
 
     public void OnGet()
     {
-        Board = desk.Board();
-        ShopName = shops.Get().Name;
-        Now = time.GetUtcNow();
+        board.Refresh();
+        var shop = shops.Get();
+        (ShopName, UnitText, Now) = (shop.Name, new(shop.Units, Pressure.StandardAtmosphere), time.GetUtcNow());
+        From = Math.Max(0, From);
+        Count = board.Count();
+        Units = board.List(Listing.All, From, OnePage, since: Now - Visit.TakenUpWithin);
+        if (From > 0)
+            return;
+        var today = DateOnly.FromDateTime(Now.UtcDateTime);
+        Pressing = [.. board.List(Listing.Safety, 0, AtTheTop).Concat(board.List(Listing.Overdue, 0, AtTheTop, until: today.AddDays(1))).DistinctBy(u => u.Id)
+            .SelectMany(u => u.Loops.Where(l => l.IsSafety || (l.Handover is not null && !l.IsLookedAfter(DateAt(u)))), (u, l) => (Unit: u, Loop: l))
+            .OrderByDescending(x => x.Loop.IsSafety).ThenBy(x => x.Loop.Change.At)];
+        FollowUps = [.. board.List(Listing.FollowUp, 0, AtTheTop, until: today.AddDays(DaysAhead)).Where(u => !IsUnderWay(u)).Select(u => (u, u.FollowUp!.Value, u.FollowUp < DateAt(u)))];
+        Today = [.. board.List(Listing.Visited, 0, AtTheTop, since: Now.AddDays(-1)).Where(u => new SiteClock(u.Site).Date(u.LastVisit!.StartedAt) == DateAt(u))];
+        Callbacks = [.. board.List(Listing.Callbacks, 0, AtTheTop, since: Now - CallbacksFor).Where(u => !u.IsSignedOff)];
+        Drifting = board.List(Listing.Drifting, 0, AtTheTop);
     }
+
+    private DateOnly DateAt(UnitLine unit) => new SiteClock(unit.Site).Date(Now);
 }

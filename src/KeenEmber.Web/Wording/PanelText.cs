@@ -1,25 +1,33 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Service;
+using KeenEmber.Storage;
 
 namespace KeenEmber.Web.Wording;
 
 /// <summary>What the standing panel says: how it stands, and what to do next.</summary>
 public static class PanelText
 {
-    /// <summary>One sentence on how the unit stands, for the panel, the unit page and the start page alike.</summary>
-    public static string Stands(CircuitAnalysis analysis, bool anyReading, CircuitMakeUp makeUp)
+    /// <summary>One sentence without figures on how a visit stands, for the panel, the unit page and the start page alike.</summary>
+    /// <param name="analysis">Null when the unit's refrigerant is not in the catalogue.</param>
+    public static string Stands(CircuitAnalysis? analysis, bool anyReading, Equipment unit)
     {
+        if (analysis is null)
+            return $"{unit.Circuit.RefrigerantName} is not in the catalogue: readings are kept, but nothing can be computed.";
         if (analysis.Challenges.Count > 0)
             return "A reading cannot be right. Settle that first.";
         if (analysis.Findings.Count > 0)
-            return Finding(analysis.Findings[0], makeUp);
+            return Finding(analysis.Findings[0], unit.MakeUp);
         if (!anyReading)
             return "No readings yet.";
         var waiting = analysis.Results.Count(r => !r.IsUsable);
         return waiting > 0 ? $"Not enough to judge yet: {analysis.Results.Count - waiting} of {analysis.Results.Count} results usable."
             : "Some results are outside their band, in no pattern that is known here.";
     }
+
+    /// <summary>What creeps on a unit: "superheat at the coil from 5.0 K to 9.1 K over 3 visits".</summary>
+    public static string Drift(UnitLine unit, UnitText units) => CircuitText.List(unit.Drift.Select(d =>
+        $"{CircuitText.Name(d.Kind)} from {units.Result(ResultQuantity.Difference, d.From)} to {units.Result(ResultQuantity.Difference, d.To)}")) + $" over {Core.Service.Drift.Visits} visits";
 
     public static bool NeedsAttention(CircuitAnalysis analysis) =>
         analysis.Challenges.Count > 0 || analysis.Findings.Any(f => f.Code != CircuitPatterns.WithinTargets)

@@ -6,7 +6,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeenEmber.Web.Pages.Equipment;
 
-public sealed class UnitModel(VisitDesk desk, EquipmentStore equipment, VisitStore visits, ShopStore shops, TimeProvider time) : PageModel
+public sealed class UnitModel(Board board, EquipmentStore equipment, VisitStore visits, ShopStore shops, TimeProvider time) : PageModel
 {
     public Core.Service.Equipment Unit { get; private set; } = null!;
 
@@ -16,9 +16,7 @@ public sealed class UnitModel(VisitDesk desk, EquipmentStore equipment, VisitSto
 
     public SiteClock Clock { get; private set; } = null!;
 
-    public IReadOnlyList<UnitState> Visits { get; private set; } = [];
-
-    public IReadOnlyList<OpenLoop> Loops { get; private set; } = [];
+    public UnitStanding Standing { get; private set; } = null!;
 
     public Visit? UnderWay { get; private set; }
 
@@ -34,9 +32,8 @@ public sealed class UnitModel(VisitDesk desk, EquipmentStore equipment, VisitSto
         Site = site;
         Units = new(shops.Get().Units, site.Atmosphere);
         Clock = new(site);
-        Visits = desk.Visits(unit, site);
-        UnderWay = Visits.FirstOrDefault(v => v.IsUnderWay)?.Latest;
-        Loops = OpenLoops.Of([new Timeline([.. visits.EntriesOfEquipment(id).SelectMany(v => v)], unit, site.Atmosphere)]);
+        Standing = board.Of(id);
+        UnderWay = Standing.Visits.FirstOrDefault(v => !v.IsSignedOff && v.Visit.IsUnderWay(time.GetUtcNow()))?.Visit;
         NewVisitId = Guid.CreateVersion7(time.GetUtcNow());
         return Page();
     }

@@ -1,0 +1,135 @@
+using System.Text.Json;
+using Dapper;
+using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Service;
+
+namespace KeenEmber.Storage;
+
+/// <summary>How one visit stands.</summary>
+/// <param name="Entries">How many entries it was made of: a visit with more is judged anew.</param>
+/// <param name="Results">Its usable results in K, for their drift over visits.</param>
+public sealed record VisitStanding(
+    Visit Visit, int Entries, string Stands, bool NeedsAttention, bool IsSignedOff, DateOnly? FollowUp, IReadOnlyDictionary<ResultKind, double> Results);
+
+/// <summary>How one unit stands over its visits.</summary>
+/// <param name="Visits">The latest first.</param>
+public sealed record UnitStanding(IReadOnlyList<VisitStanding> Visits, IReadOnlyList<OpenLoop> Loops, IReadOnlyList<Drifting> Drift)
+{
+    public VisitStanding? Latest => Visits.Count > 0 ? Visits[0] : null;
+}
+
+/// <summary>One unit in a list.</summary>
+/// <param name="Refrigerant">As the nameplate has it.</param>
+/// <param name="LastVisit">Null when nobody has been there.</param>
+public sealed record UnitLine(
+    Guid Id, string Tag, string Name, EquipmentKind Kind, string Refrigerant, Site Site, string Stands, bool NeedsAttention,
+    Visit? LastVisit, bool IsSignedOff, DateOnly? FollowUp, IReadOnlyList<OpenLoop> Loops, IReadOnlyList<Drifting> Drift);
+
+/// <summary>Which units a list holds.</summary>
+public enum Listing { All, Safety, Overdue, FollowUp, Visited, Callbacks, Drifting }
+
+/// <summary>How the units stand, kept for the lists and made anew when what it rests on has changed.</summary>
+public sealed class StandingStore(Database database)
+{
+    private sealed class Row
+    {
+        public string Id { get; init; } = "";
+        public string Tag { get; init; } = "";
+        public string Name { get; init; } = "";
+        public string Kind { get; init; } = "";
+        public string Refrigerant { get; init; } = "";
+        public string SiteId { get; init; } = "";
+        public string Stands { get; init; } = "";
+        public bool Needs { get; init; }
+        public string? LastVisit { get; init; }
+        public bool SignedOff { get; init; }
+        public string? FollowUp { get; init; }
+        public string Loops { get; init; } = "";
+        public string Drift { get; init; } = "";
+
+        public UnitLine ToLine(Dictionary<Guid, Site> sites) => new(
+            Guid.Parse(Id), Tag, Name, Enum.Parse<EquipmentKind>(Kind), Refrigerant, sites[Guid.Parse(SiteId)], Stands, Needs,
+            LastVisit is null ? null : Of<Visit>(LastVisit), SignedOff, FollowUp is null ? null : Database.Day(FollowUp), Of<List<OpenLoop>>(Loops), Of<List<Drifting>>(Drift));
+    }
+
+    /// <summary>The units whose row is out of date, the ones visited last first.</summary>
+    public IReadOnlyList<Guid> ToMake(int atMost)
+    {
+        using var db = database.Open();
+        return [.. db.Query<string>("SELECT equipment_id FROM unit_standing WHERE changes <> made_of ORDER BY last_visit_at DESC LIMIT @atMost", new { atMost }).Select(Guid.Parse)];
+    }
+
+    /// <summary>Declares every row out of date that other rules have made.</summary>
+    /// <param name="rules">Names the rules that are about to judge.</param>
+    public void MadeBy(string rules)
+    {
+        using var db = database.Open();
+        db.Execute("UPDATE unit_standing SET changes = changes + 1, visits = '[]', made_by = @rules WHERE made_by <> @rules", new { rules });
+    }
+
+    /// <summary>What is kept of a unit, and how many changes of it there have been; the standing is out of date when it is made of fewer.</summary>
+    public (UnitStanding Standing, int Changes, bool IsCurrent)? Find(Guid equipmentId)
+    {
+        using var db = database.Open();
+        return db.Query<(string Visits, string Loops, string Drift, int Changes, int MadeOf)>(
+            "SELECT visits, loops, drift, changes, made_of FROM unit_standing WHERE equipment_id = @id", new { id = equipmentId.ToString() })
+            .Select(r => ((UnitStanding, int, bool)?)(new(Of<List<VisitStanding>>(r.Visits), Of<List<OpenLoop>>(r.Loops), Of<List<Drifting>>(r.Drift)), r.Changes, r.Changes == r.MadeOf))
+            .SingleOrDefault();
+    }
+
+    /// <summary>Keeps what was made of a unit's record as it was after so many changes.</summary>
+    public void Save(Guid equipmentId, UnitStanding standing, int changes, bool isCallback)
+    {
+        var latest = standing.Latest;
+        using var db = database.Open();
+        db.Execute("""
+            UPDATE unit_standing SET made_of = @changes, stands = @Stands, needs = @Needs, last_visit_at = @At, last_visit = @Visit, signed_off = @SignedOff,
+                callback = @isCallback, follow_up = @FollowUp, safety = @Safety, due = @Due, drifting = @Drifting, loops = @Loops, drift = @Drift, visits = @Visits
+            WHERE equipment_id = @Id
+            """, new
+        {
+            Id = equipmentId.ToString(), changes, isCallback,
+            Stands = latest?.Stands ?? "", Needs = (latest?.NeedsAttention ?? false) || standing.Loops.Any(l => l.IsSafety),
+            At = latest is null ? null : Database.Utc(latest.Visit.StartedAt), Visit = latest is null ? null : Json(latest.Visit),
+            SignedOff = latest?.IsSignedOff ?? false, FollowUp = latest?.FollowUp is { } day ? Database.Day(day) : null,
+            Safety = standing.Loops.Any(l => l.IsSafety),
+            Due = standing.Loops.Where(l => l.Handover is not null).Select(l => l.Handover!.Due).DefaultIfEmpty(DateOnly.MaxValue).Min() is var due && due < DateOnly.MaxValue ? Database.Day(due) : null,
+            Drifting = standing.Drift.Count > 0, Loops = Json(standing.Loops), Drift = Json(standing.Drift), Visits = Json(standing.Visits),
+        });
+    }
+
+    /// <summary>Units of one listing.</summary>
+    /// <param name="listing">Overdue and FollowUp: what is due up to <paramref name="until"/>. Visited and Callbacks: visits since <paramref name="since"/>.</param>
+    public IReadOnlyList<UnitLine> List(Listing listing, int from, int count, DateOnly until = default, DateTimeOffset since = default)
+    {
+        var which = listing switch
+        {
+            Listing.Safety => "u.safety = 1 ORDER BY e.tag",
+            Listing.Overdue => "u.due < @until ORDER BY u.due",
+            Listing.FollowUp => "u.follow_up <= @until ORDER BY u.follow_up",
+            Listing.Visited => "u.last_visit_at >= @since ORDER BY u.last_visit_at DESC",
+            Listing.Callbacks => "u.last_visit_at >= @since AND u.callback = 1 ORDER BY u.last_visit_at DESC",
+            Listing.Drifting => "u.drifting = 1 ORDER BY e.tag",
+            _ => "1 ORDER BY (u.signed_off = 0 AND u.last_visit_at IS NOT NULL AND u.last_visit_at >= @since) DESC, u.needs DESC, e.tag COLLATE NOCASE",
+        };
+        using var db = database.Open();
+        var sites = db.Query<EquipmentStore.SiteRow>(EquipmentStore.SiteColumns).Select(r => r.ToSite()).ToDictionary(s => s.Id);
+        return [.. db.Query<Row>($"""
+            SELECT e.id, e.tag, e.name, e.kind, c.refrigerant, e.site_id AS SiteId, u.stands, u.needs, u.last_visit AS LastVisit, u.signed_off AS SignedOff,
+                   u.follow_up AS FollowUp, u.loops, u.drift
+            FROM unit_standing u JOIN equipment e ON e.id = u.equipment_id JOIN circuit c ON c.equipment_id = e.id
+            WHERE {which} LIMIT @count OFFSET @from
+            """, new { from, count, until = Database.Day(until), since = Database.Utc(since) }).Select(r => r.ToLine(sites))];
+    }
+
+    /// <summary>How many units there are, and how many need attention.</summary>
+    public (int Units, int Need) Count()
+    {
+        using var db = database.Open();
+        return db.QuerySingle<(int, int)>("SELECT count(*), coalesce(sum(needs), 0) FROM unit_standing");
+    }
+
+    private static string Json<T>(T value) => JsonSerializer.Serialize(value, EntryJson.Options);
+
+    private static T Of<T>(string json) => JsonSerializer.Deserialize<T>(json, EntryJson.Options)!;
+}

@@ -1,0 +1,79 @@
+using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Service;
+using KeenEmber.Storage;
+using KeenEmber.Web.Wording;
+
+namespace KeenEmber.Web;
+
+/// <summary>How the units stand, for the start page and the unit's own: kept by <see cref="StandingStore"/>, judged here when something has changed.</summary>
+public sealed class Board(StandingStore standings, VisitStore visits, EquipmentStore equipment, TimeProvider time)
+{
+    /// <summary>A page makes at most so many rows anew before it is shown; after a change of the rules the rest follows beside it.</summary>
+    private const int AtMostBeforeAPage = 25;
+
+    private readonly Lock oneAtATime = new();
+
+    /// <summary>Units of one listing, none of them out of date unless very many are.</summary>
+    public IReadOnlyList<UnitLine> List(Listing listing, int from, int count, DateOnly until = default, DateTimeOffset since = default) =>
+        standings.List(listing, from, count, until, since);
+
+    public (int Units, int Need) Count() => standings.Count();
+
+    /// <summary>Makes rows anew that are out of date.</summary>
+    public void Refresh(int atMost = AtMostBeforeAPage)
+    {
+        foreach (var id in standings.ToMake(atMost))
+            Of(id);
+    }
+
+    /// <summary>Makes every row anew that other rules than today's have made; may take minutes on a large record.</summary>
+    public void RefreshAll()
+    {
+        standings.MadeBy($"{typeof(Board).Module.ModuleVersionId} {typeof(Timeline).Module.ModuleVersionId}");
+        while (standings.ToMake(AtMostBeforeAPage) is { Count: > 0 } batch)
+        {
+            foreach (var id in batch)
+                Of(id);
+        }
+    }
+
+    /// <summary>How a unit stands now.</summary>
+    public UnitStanding Of(Guid equipmentId)
+    {
+        lock (oneAtATime)
+        {
+            if (standings.Find(equipmentId) is not var (kept, changes, isCurrent) || equipment.Find(equipmentId) is not var (unit, site))
+                return new([], [], []);
+            if (isCurrent)
+                return kept;
+            var standing = Judge(unit, site, kept);
+            standings.Save(equipmentId, standing, changes, standing.Visits is [var last, var before, ..] && last.Visit.IsCallbackAfter(before.Visit));
+            return standing;
+        }
+    }
+
+    /// <summary>Judges the visits that have grown since, and what follows from all of them.</summary>
+    private UnitStanding Judge(Equipment unit, Site site, UnitStanding kept)
+    {
+        var counts = visits.CountsOfEquipment(unit.Id);
+        var known = kept.Visits.Where(v => counts.GetValueOrDefault(v.Visit.Id) == v.Entries).ToDictionary(v => v.Visit.Id);
+        var all = visits.OfEquipment(unit.Id);
+        var entries = visits.EntriesOf(all.Select(v => v.Id).Where(id => !known.ContainsKey(id)));
+        var judged = all.Select(v => known.GetValueOrDefault(v.Id) ?? Judge(unit, site, v, [.. entries[v.Id]])).ToList();
+        var loops = OpenLoops.Of([new Timeline(visits.EntriesAboutLoops(unit.Id), unit, site.Atmosphere)]);
+        return new(judged, loops, Drift.Of([.. judged.Where(v => v.Results.Count > 0).Select(v => v.Results)]));
+    }
+
+    private static VisitStanding Judge(Equipment unit, Site site, Visit visit, IReadOnlyList<TimelineEntry> written)
+    {
+        var timeline = new Timeline(written, unit, site.Atmosphere);
+        var analysis = VisitDesk.AnalyseAtEnd(unit, site, visit, timeline);
+        var signOff = timeline.Standing.OfType<SignOffEntry>().LastOrDefault();
+        return new(
+            visit, written.Count, PanelText.Stands(analysis, timeline.HasReadings, unit), analysis is not null && PanelText.NeedsAttention(analysis), signOff is not null, signOff?.FollowUp,
+            analysis?.Results.Where(r => r is { IsUsable: true, Quantity: ResultQuantity.Difference }).ToDictionary(r => r.Kind, r => r.Value!.Value) ?? []);
+    }
+
+    /// <summary>The visits that may still be under way began after this.</summary>
+    public DateTimeOffset UnderWaySince => time.GetUtcNow() - Visit.TakenUpWithin;
+}
