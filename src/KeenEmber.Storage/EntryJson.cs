@@ -34,6 +34,12 @@ internal static class EntryJson
         ["handover"] = typeof(HandoverEntry),
         ["sign-off"] = typeof(SignOffEntry),
         ["frost"] = typeof(FrostEntry),
+        ["photo"] = typeof(PhotoEntry),
+        ["meter"] = typeof(MeterEntry),
+        ["hazards"] = typeof(HazardsEntry),
+        ["proof"] = typeof(ProofEntry),
+        ["recommendation"] = typeof(RecommendationEntry),
+        ["signature"] = typeof(SignatureEntry),
         ["withdrawal"] = typeof(WithdrawalEntry),
     }.ToFrozenDictionary();
 

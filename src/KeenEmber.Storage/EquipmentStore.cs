@@ -10,7 +10,7 @@ namespace KeenEmber.Storage;
 public sealed class EquipmentStore(Database database)
 {
     private const string Columns = """
-        SELECT e.id, e.site_id AS SiteId, e.tag, e.name, e.kind, e.target_k AS TargetK, e.evaporator_fans AS EvaporatorFans, e.product, e.location,
+        SELECT e.id, e.site_id AS SiteId, e.tag, e.name, e.kind, e.target_k AS TargetK, e.evaporator_fans AS EvaporatorFans, e.product, e.location, e.hazards,
                c.id AS CircuitId, c.refrigerant, c.charge_kg AS ChargeKg, c.metering, c.condenser, c.parts, c.nameplate,
                c.coils, c.rated_current_a AS RatedCurrentA, c.coldest_ambient_k AS ColdestAmbientK
         FROM equipment e JOIN circuit c ON c.equipment_id = e.id
@@ -27,6 +27,7 @@ public sealed class EquipmentStore(Database database)
         public int EvaporatorFans { get; init; }
         public string Product { get; init; } = "";
         public string Location { get; init; } = "";
+        public string Hazards { get; init; } = "";
         public string CircuitId { get; init; } = "";
         public string Refrigerant { get; init; } = "";
         public double? ChargeKg { get; init; }
@@ -43,7 +44,10 @@ public sealed class EquipmentStore(Database database)
             new(Guid.Parse(CircuitId), Refrigerant, ChargeKg, Enum.Parse<Metering>(Metering), Enum.Parse<CondenserKind>(Condenser), Enum.Parse<CircuitParts>(Parts), Nameplate)
             {
                 Coils = Coils, RatedCurrentA = RatedCurrentA, ColdestAmbient = ColdestAmbientK is { } k ? new(k) : null,
-            });
+            })
+        {
+            Hazards = Enum.Parse<Hazards>(Hazards),
+        };
     }
 
     internal const string SiteColumns = "SELECT id, name, elevation_m AS ElevationM, time_zone AS TimeZone FROM site";
@@ -86,14 +90,14 @@ public sealed class EquipmentStore(Database database)
         {
             SaveSite(db, site);
             db.Execute("""
-                INSERT INTO equipment (id, site_id, tag, name, kind, target_k, evaporator_fans, product, location)
-                VALUES (@Id, @SiteId, @Tag, @Name, @Kind, @TargetK, @EvaporatorFans, @Product, @Location)
+                INSERT INTO equipment (id, site_id, tag, name, kind, target_k, evaporator_fans, product, location, hazards)
+                VALUES (@Id, @SiteId, @Tag, @Name, @Kind, @TargetK, @EvaporatorFans, @Product, @Location, @Hazards)
                 ON CONFLICT (id) DO UPDATE SET site_id = excluded.site_id, tag = excluded.tag, name = excluded.name, kind = excluded.kind,
-                    target_k = excluded.target_k, evaporator_fans = excluded.evaporator_fans, product = excluded.product, location = excluded.location
+                    target_k = excluded.target_k, evaporator_fans = excluded.evaporator_fans, product = excluded.product, location = excluded.location, hazards = excluded.hazards
                 """, new
             {
                 Id = unit.Id.ToString(), SiteId = site.Id.ToString(), unit.Tag, unit.Name, Kind = unit.Kind.ToString(),
-                TargetK = unit.Target.Kelvin, unit.EvaporatorFans, unit.Product, unit.Location,
+                TargetK = unit.Target.Kelvin, unit.EvaporatorFans, unit.Product, unit.Location, Hazards = unit.Hazards.ToString(),
             });
             var c = unit.Circuit;
             db.Execute("""

@@ -3,7 +3,7 @@ using Dapper;
 namespace KeenEmber.Storage;
 
 /// <summary>What a word was found in.</summary>
-public enum HitKind { Unit, Visit, Note, Change, Part, Refrigerant, SignOff }
+public enum HitKind { Unit, Visit, Note, Photo, Change, Part, Refrigerant, Recommendation, SignOff }
 
 /// <param name="VisitId">Null for a unit.</param>
 /// <param name="At">When it was; null for a unit.</param>

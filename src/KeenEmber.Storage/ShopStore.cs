@@ -9,24 +9,32 @@ namespace KeenEmber.Storage;
 /// <summary>The shop's own choices: one row.</summary>
 public sealed class ShopStore(Database database)
 {
-    private sealed record Row(string Name, string Units, string Words);
+    private sealed record Row(string Name, string Units, string Words, string Policies, string Technicians, string Currency);
 
     /// <summary>The shop as saved, or a metric one without a name on an empty database.</summary>
     public Shop Get()
     {
         using var db = database.Open();
-        var row = db.QuerySingleOrDefault<Row>("SELECT name, units, words FROM shop");
+        var row = db.QuerySingleOrDefault<Row>("SELECT name, units, words, policies, technicians, currency FROM shop");
         return row is null
             ? new("", UnitPreference.Metric, new Dictionary<string, MeasuringPoint>())
-            : new(row.Name, UnitPreference.FromCode(row.Units), JsonSerializer.Deserialize<Dictionary<string, MeasuringPoint>>(row.Words, EntryJson.Options)!);
+            : new(row.Name, UnitPreference.FromCode(row.Units), Of<Dictionary<string, MeasuringPoint>>(row.Words))
+            {
+                Policies = Of<Policies>(row.Policies), Technicians = Of<List<string>>(row.Technicians), Currency = row.Currency,
+            };
     }
 
     public void Save(Shop shop)
     {
         using var db = database.Open();
         db.Execute("""
-            INSERT INTO shop (only_row, name, units, words) VALUES (1, @Name, @Units, @Words)
-            ON CONFLICT (only_row) DO UPDATE SET name = excluded.name, units = excluded.units, words = excluded.words
-            """, new { shop.Name, Units = shop.Units.Code, Words = JsonSerializer.Serialize(shop.Words, EntryJson.Options) });
+            INSERT INTO shop (only_row, name, units, words, policies, technicians, currency) VALUES (1, @Name, @Units, @Words, @Policies, @Technicians, @Currency)
+            ON CONFLICT (only_row) DO UPDATE SET name = excluded.name, units = excluded.units, words = excluded.words,
+                policies = excluded.policies, technicians = excluded.technicians, currency = excluded.currency
+            """, new { shop.Name, Units = shop.Units.Code, Words = Json(shop.Words), Policies = Json(shop.Policies), Technicians = Json(shop.Technicians), shop.Currency });
     }
+
+    private static string Json<T>(T value) => JsonSerializer.Serialize(value, EntryJson.Options);
+
+    private static T Of<T>(string json) => JsonSerializer.Deserialize<T>(json, EntryJson.Options)!;
 }

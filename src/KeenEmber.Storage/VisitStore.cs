@@ -18,15 +18,15 @@ public enum AppendOutcome
 /// <summary>Visits and the entries of their timelines.</summary>
 public sealed class VisitStore(Database database)
 {
-    private const string VisitColumns = "SELECT id, equipment_id AS EquipmentId, started_at AS StartedAt, author, complaint FROM visit";
+    private const string VisitColumns = "SELECT id, equipment_id AS EquipmentId, started_at AS StartedAt, author, complaint, urgency, stock, response FROM visit";
 
     private const string EntryColumns = """
         SELECT e.id, e.visit_id AS VisitId, e.at, e.written_at AS WrittenAt, e.author, e.corrects, e.kind, e.body FROM entry e
         """;
 
-    private sealed record VisitRow(string Id, string EquipmentId, string StartedAt, string Author, string Complaint)
+    private sealed record VisitRow(string Id, string EquipmentId, string StartedAt, string Author, string Complaint, string Urgency, string Stock, string Response)
     {
-        public Visit ToVisit() => new(Guid.Parse(Id), Guid.Parse(EquipmentId), Database.Utc(StartedAt), Author, Complaint);
+        public Visit ToVisit() => new(Guid.Parse(Id), Guid.Parse(EquipmentId), Database.Utc(StartedAt), Author, Complaint, Enum.Parse<Urgency>(Urgency), Stock, Response);
     }
 
     private sealed record EntryRow(string Id, string VisitId, string At, string WrittenAt, string Author, string? Corrects, string Kind, string Body)
@@ -40,11 +40,13 @@ public sealed class VisitStore(Database database)
     {
         using var db = database.Open();
         db.Execute("""
-            INSERT INTO visit (id, equipment_id, started_at, author, complaint) VALUES (@Id, @EquipmentId, @StartedAt, @Author, @Complaint)
+            INSERT INTO visit (id, equipment_id, started_at, author, complaint, urgency, stock, response)
+            VALUES (@Id, @EquipmentId, @StartedAt, @Author, @Complaint, @Urgency, @Stock, @Response)
             ON CONFLICT (id) DO NOTHING
             """, new
         {
             Id = visit.Id.ToString(), EquipmentId = visit.EquipmentId.ToString(), StartedAt = Database.Utc(visit.StartedAt), visit.Author, visit.Complaint,
+            Urgency = visit.Urgency.ToString(), visit.Stock, visit.Response,
         });
     }
 

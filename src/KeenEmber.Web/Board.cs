@@ -6,7 +6,7 @@ using KeenEmber.Web.Wording;
 namespace KeenEmber.Web;
 
 /// <summary>How the units stand, for the start page and the unit's own: kept by <see cref="StandingStore"/>, judged here when something has changed.</summary>
-public sealed class Board(StandingStore standings, VisitStore visits, EquipmentStore equipment, TimeProvider time)
+public sealed class Board(StandingStore standings, VisitStore visits, EquipmentStore equipment, ShopStore shops)
 {
     /// <summary>A page makes at most so many rows anew before it is shown; after a change of the rules the rest follows beside it.</summary>
     private const int AtMostBeforeAPage = 25;
@@ -47,7 +47,7 @@ public sealed class Board(StandingStore standings, VisitStore visits, EquipmentS
             if (isCurrent)
                 return kept;
             var standing = Judge(unit, site, kept);
-            standings.Save(equipmentId, standing, changes, standing.Visits is [var last, var before, ..] && last.Visit.IsCallbackAfter(before.Visit));
+            standings.Save(equipmentId, standing, changes, standing.Visits is [var last, var before, ..] && last.Visit.IsCallbackAfter(before.Visit, shops.Get().Policies));
             return standing;
         }
     }
@@ -73,7 +73,4 @@ public sealed class Board(StandingStore standings, VisitStore visits, EquipmentS
             visit, written.Count, PanelText.Stands(analysis, timeline.HasReadings, unit), analysis is not null && PanelText.NeedsAttention(analysis), signOff is not null, signOff?.FollowUp,
             analysis?.Results.Where(r => r is { IsUsable: true, Quantity: ResultQuantity.Difference }).ToDictionary(r => r.Kind, r => r.Value!.Value) ?? []);
     }
-
-    /// <summary>The visits that may still be under way began after this.</summary>
-    public DateTimeOffset UnderWaySince => time.GetUtcNow() - Visit.TakenUpWithin;
 }

@@ -6,6 +6,7 @@ using KeenEmber.Web;
 using KeenEmber.Web.Api;
 using KeenEmber.Web.Demo;
 using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.Http.Features;
 
 var builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
 var data = Path.GetFullPath(builder.Configuration["data"] ?? "data");
@@ -16,6 +17,7 @@ builder.WebHost.ConfigureKestrel(kestrel =>
 {
     kestrel.Listen(IPAddress.Loopback, port);
     kestrel.AddServerHeader = false;
+    kestrel.Limits.MaxRequestBodySize = PhotoDesk.MostUploadBytes;
 });
 builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
 
@@ -27,12 +29,15 @@ builder.Services.AddSingleton<ShopStore>();
 builder.Services.AddSingleton<EquipmentStore>();
 builder.Services.AddSingleton<VisitStore>();
 builder.Services.AddSingleton<SearchStore>();
+builder.Services.AddSingleton<InstrumentStore>();
+builder.Services.AddSingleton(new PhotoStore(data));
 builder.Services.AddSingleton<StandingStore>();
 builder.Services.AddSingleton<VisitDesk>();
 builder.Services.AddSingleton<Board>();
 builder.Services.AddSingleton<DemoHall>();
 builder.Services.AddSingleton<LargeShop>();
 builder.Services.AddDataProtection().SetApplicationName("KeenEmber").PersistKeysToFileSystem(new(Path.Combine(data, "keys")));
+builder.Services.Configure<FormOptions>(options => options.MultipartBodyLengthLimit = PhotoDesk.MostUploadBytes);
 builder.Services.AddProblemDetails();
 builder.Services.AddOpenApi();
 builder.Services.AddRazorPages(options => options.Conventions.AddPageRoute("/Equipment/Edit", "/equipment/new"));
@@ -67,4 +72,5 @@ app.MapOpenApi();
 app.MapSaturation();
 app.MapCircuitAnalysis();
 app.MapFollowUp();
+app.MapPhotos();
 app.Run();

@@ -36,7 +36,7 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
         {
             QuickReading r => new ReadingEntry(id, visit.Id, now, now, visit.Author, null, r.Point, r.Value),
             QuickObservation o => new ObservationEntry(id, visit.Id, now, now, visit.Author, null, o.Fact, o.Index, o.State, now - o.RunTime),
-            QuickNote n => new NoteEntry(id, visit.Id, now, now, visit.Author, null, n.Note),
+            QuickNote n => new NoteEntry(id, visit.Id, now, now, visit.Author, null, n.Note, n.Topic),
             _ => throw new ArgumentException("Only what was understood becomes an entry.", nameof(item)),
         };
     }

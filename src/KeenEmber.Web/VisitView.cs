@@ -25,11 +25,35 @@ public sealed record VisitView(
     /// <summary>Everything still open on the unit, across its visits.</summary>
     public IReadOnlyList<OpenLoop> Loops { get; } = OpenLoops.Of(AllTimelines);
 
+    /// <summary>What on this unit can hurt somebody and has not been acknowledged on this visit.</summary>
+    public Hazards HazardsAhead => Equipment.AllHazards() & ~Timeline.Standing.OfType<HazardsEntry>().Aggregate(Hazards.None, (seen, e) => seen | e.Seen);
+
+    /// <summary>How the unit was found, and what of it is not on record yet.</summary>
+    public AsFoundRecord AsFound { get; } = AsFoundRecord.Of(Timeline, Equipment);
+
+    /// <summary>What proves each repair of the visit.</summary>
+    public IReadOnlyList<Proof> Proofs { get; } = Core.Service.Proofs.Of(Timeline, Equipment, Analysis);
+
+    /// <summary>The shop's policies that have something to say about the visit as it stands.</summary>
+    public IReadOnlyList<Policy> Policies => PolicyAdvice.For(Timeline, Equipment, Conditions, Analysis);
+
+    public IEnumerable<RecommendationEntry> Recommendations => Timeline.Standing.OfType<RecommendationEntry>();
+
+    public IEnumerable<PhotoEntry> Photos => Timeline.Standing.OfType<PhotoEntry>();
+
+    /// <summary>Notes and photos about the unit's wiring, of every visit.</summary>
+    public IEnumerable<TimelineEntry> Wiring => AllTimelines.SelectMany(t => t.Standing).Where(e => e is NoteEntry { Topic: Topic.Wiring } or PhotoEntry { Topic: Topic.Wiring });
+
+    /// <summary>The unit's display less the reference thermometer, K; null until both were read.</summary>
+    public double? DisplayOff => Readings.TryGetValue(MeasuringPoint.BoxDisplay, out var shown) && Readings.TryGetValue(MeasuringPoint.BoxAir, out var real) ? shown.Si - real.Si : null;
+
     /// <summary>The last frost picture as found, after the work, or of either kind.</summary>
     public FrostEntry? Frost(bool? after) => Timeline.Standing.OfType<FrostEntry>().LastOrDefault(f => after is null || f.After == after);
 
     /// <summary>The change that a closure or a handover speaks of.</summary>
     public ChangeEntry? LoopChange(Guid id) => AllTimelines.SelectMany(t => t.Written).OfType<ChangeEntry>().FirstOrDefault(c => c.Id == id);
+
+    public SignatureEntry? Signature => Timeline.Standing.OfType<SignatureEntry>().LastOrDefault();
 
     public SignOffEntry? SignOff => Timeline.Standing.OfType<SignOffEntry>().LastOrDefault();
 
@@ -69,7 +93,7 @@ public sealed record VisitView(
     /// <summary>A sign-off ends a visit before its time is up.</summary>
     public bool IsUnderWay => Visit.IsUnderWay(Now) && SignOff is null;
 
-    public bool IsCallback => Earlier.Count > 0 && Visit.IsCallbackAfter(Earlier[0]);
+    public bool IsCallback => Earlier.Count > 0 && Visit.IsCallbackAfter(Earlier[0], Shop.Policies);
 
     public string Stands => PanelText.Stands(Analysis, Readings.Count > 0, Equipment);
 

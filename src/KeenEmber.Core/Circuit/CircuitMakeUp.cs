@@ -44,6 +44,7 @@ public sealed record CircuitMakeUp(
         SuctionLineCompressor or DischargeLine or CondenserAir => Condenser != CondenserKind.Rack,
         CompressorCurrent => RatedCurrentA is not null && Condenser != CondenserKind.Rack,
         HeadCycleLow or HeadCycleHigh => IsAirCooled,
+        BoxDisplay or Product => false,
         _ => true,
     };
 
@@ -54,6 +55,10 @@ public sealed record CircuitMakeUp(
         AsFound.LiquidSolenoid => Has(CircuitParts.LiquidSolenoid),
         AsFound.SuctionStop => Has(CircuitParts.SuctionStop),
         AsFound.SightGlass => Has(CircuitParts.Receiver),
+        AsFound.Drain => Kind is not (EquipmentKind.GlycolChiller or EquipmentKind.IceMerchandiser),
+        AsFound.Return => Kind != EquipmentKind.GlycolChiller,
+        AsFound.ClockMotor => Kind is EquipmentKind.WalkInFreezer or EquipmentKind.DriveInFreezer or EquipmentKind.ReachInFreezer or EquipmentKind.WalkInCooler,
+        AsFound.Door or AsFound.Gasket => Kind is not (EquipmentKind.OpenCase or EquipmentKind.GlycolChiller),
         AsFound.LowPressureControl => Condenser is CondenserKind.AirCooledRemote or CondenserKind.WaterCooled,
         _ => true,
     };

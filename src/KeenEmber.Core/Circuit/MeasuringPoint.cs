@@ -30,11 +30,18 @@ public enum MeasuringPoint
     CondenserAir,
     LiquidLine,
     LiquidAfterDrier,
+
+    /// <summary>In the box but not on the circuit: what the unit's own display shows, and the warmest product found.</summary>
+    BoxDisplay,
+    Product,
 }
 
 public static class MeasuringPoints
 {
     public static IReadOnlyList<MeasuringPoint> InWalkingOrder { get; } = Enum.GetValues<MeasuringPoint>();
+
+    /// <summary>Taken on the walk-round; no part of the circuit's map.</summary>
+    public static IReadOnlyList<MeasuringPoint> InTheBox { get; } = [MeasuringPoint.BoxDisplay, MeasuringPoint.Product];
 
     /// <summary>Taken when something asks for them, not in the usual round.</summary>
     private static readonly MeasuringPoint[] OnDemand = [MeasuringPoint.HeadCycleLow, MeasuringPoint.HeadCycleHigh, MeasuringPoint.LiquidAfterDrier];

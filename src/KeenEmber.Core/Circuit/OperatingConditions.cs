@@ -2,20 +2,37 @@ using KeenEmber.Core.Quantities;
 
 namespace KeenEmber.Core.Circuit;
 
-/// <summary>The as-found facts that decide whether circuit readings count, or say themselves how the circuit is.</summary>
+/// <summary>What is looked at before anything is touched: facts that decide whether circuit readings count, that say themselves how the circuit is, or that the work may wipe out.</summary>
 public enum AsFound
 {
     EvaporatorFan, Coil, BoxThermometer, Compressor, Defrost, CondenserFan, CondenserFace, LiquidSolenoid, SuctionStop,
 
     /// <summary>What can be seen and felt of the circuit without gauges.</summary>
     SightGlass, ValveBody, SuctionLineFrost, CompressorShell, LowPressureControl,
+
+    /// <summary>Around the box.</summary>
+    Door, Gasket, Return, Drain, Condensation, Insulation,
+
+    /// <summary>What the control shows and does.</summary>
+    ControllerMode, Alarm, ClockMotor, ControlMoisture,
+
+    /// <summary>Power and wiring as they are found.</summary>
+    Supply, Wiring, Jumpers,
+
+    /// <summary>What eyes, ears and nose tell of the machine.</summary>
+    OilTraces, Noise, Smell,
 }
+
+/// <summary>Which part of the walk-round a fact belongs to.</summary>
+public enum FactGroup { AirAndIce, WithoutGauges, Box, Control, Power, Senses }
 
 public enum FactState
 {
     Running, Stopped, Cycling, Clear, Frosted, Iced, Clean, Dirty, Refrigerating, Defrosting,
     InReturnAir, AtDoor, InSun, InDischargeAir,
     Open, Closed, Full, Bubbles, Bare, IceBall, FrostedBack, Warm, Hot, Cold, Steady, Chattering,
+    Shut, Ajar, NotClosing, Sound, Torn, Blocked, Dry, Wet, Whole, Missing, Normal, Off, AlarmMode, None, Shown, Scaled,
+    SwitchedOn, SwitchedOff, Tripped, Rubbed, Burnt, Found, Unusual, Burning, Gas,
 }
 
 public static class AsFoundStates
@@ -34,7 +51,30 @@ public static class AsFoundStates
         AsFound.SuctionLineFrost => [FactState.Bare, FactState.FrostedBack],
         AsFound.CompressorShell => [FactState.Warm, FactState.Hot, FactState.Cold],
         AsFound.LowPressureControl => [FactState.Steady, FactState.Chattering],
+        AsFound.Door => [FactState.Shut, FactState.Ajar, FactState.NotClosing],
+        AsFound.Gasket => [FactState.Sound, FactState.Torn, FactState.Iced],
+        AsFound.Return or AsFound.Drain => [FactState.Clear, FactState.Blocked, FactState.Iced],
+        AsFound.Condensation => [FactState.Dry, FactState.Wet],
+        AsFound.Insulation => [FactState.Whole, FactState.Missing],
+        AsFound.ControllerMode => [FactState.Normal, FactState.Defrosting, FactState.Off, FactState.AlarmMode],
+        AsFound.Alarm => [FactState.None, FactState.Shown],
+        AsFound.ControlMoisture => [FactState.Dry, FactState.Wet, FactState.Scaled],
+        AsFound.Supply => [FactState.SwitchedOn, FactState.SwitchedOff, FactState.Tripped],
+        AsFound.Wiring => [FactState.Sound, FactState.Rubbed, FactState.Burnt],
+        AsFound.Jumpers or AsFound.OilTraces => [FactState.None, FactState.Found],
+        AsFound.Noise => [FactState.Normal, FactState.Unusual],
+        AsFound.Smell => [FactState.None, FactState.Burning, FactState.Gas],
         _ => [FactState.Running, FactState.Stopped],
+    };
+
+    public static FactGroup Group(this AsFound fact) => fact switch
+    {
+        < AsFound.SightGlass => FactGroup.AirAndIce,
+        < AsFound.Door => FactGroup.WithoutGauges,
+        < AsFound.ControllerMode => FactGroup.Box,
+        < AsFound.Supply => FactGroup.Control,
+        < AsFound.OilTraces => FactGroup.Power,
+        _ => FactGroup.Senses,
     };
 }
 
@@ -93,6 +133,9 @@ public sealed record OperatingConditions(
 public sealed record TakenReading(
     Guid EntryId, MeasuringPoint Point, DateTimeOffset At, TypedValue Typed, Pressure Atmosphere, OperatingConditions Conditions)
 {
+    /// <summary>What it was taken with, where that was named.</summary>
+    public Meter? Meter { get; init; }
+
     /// <summary>Kelvin, or kilopascal absolute.</summary>
     public double Si => Typed.Si(Atmosphere);
 

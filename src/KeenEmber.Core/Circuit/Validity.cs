@@ -8,7 +8,7 @@ public enum ReasonCode
     Defrosting, FanStopped, CoilIced, CompressorOff, JustDefrosted, OutsideRefrigerantRange, Challenged,
     ValveClosed, BoxMisread, CondenserFanStopped, CondenserDirty, CondenserFanCycling, ColdAmbient,
     ShortRun, StillMoving, HotPullDown, FrostedCooler, ReadingsFarApart,
-    FansNotRecorded, CoilNotRecorded, CompressorNotRecorded, RunTimeNotRecorded,
+    FansNotRecorded, CoilNotRecorded, CompressorNotRecorded, RunTimeNotRecorded, MeterNotChecked,
 }
 
 public readonly record struct ValidityReason(ReasonCode Code, ValidityLevel Level);

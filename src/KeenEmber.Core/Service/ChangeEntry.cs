@@ -19,17 +19,19 @@ public static class LoopKinds
 /// <param name="AskedBy">Who asked for it, where it was not the technician's own decision.</param>
 /// <param name="Opens">What is left open by it; null for a change that is finished.</param>
 /// <param name="FoundSo">It was not done on this visit but found.</param>
+/// <param name="Area">What it was done to, which decides what proves it.</param>
 public sealed record ChangeEntry(
     Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
-    string What, string Before, string After, string AskedBy, LoopKind? Opens, bool FoundSo)
+    string What, string Before, string After, string AskedBy, LoopKind? Opens, bool FoundSo, WorkArea Area = WorkArea.Other)
     : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
 
 /// <summary>A part was replaced.</summary>
 /// <param name="Place">Which of several, where there is more than one.</param>
 /// <param name="Failure">What was wrong with the old one, and why.</param>
+/// <param name="Area">What it belongs to, which decides what proves it.</param>
 public sealed record PartEntry(
     Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
-    string Part, string Place, string Failure, string ReplacedBy, string Serial, bool Warranty)
+    string Part, string Place, string Failure, string ReplacedBy, string Serial, bool Warranty, WorkArea Area = WorkArea.Other)
     : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
 
 /// <summary>A row of the refrigerant ledger.</summary>
@@ -54,9 +56,11 @@ public sealed record HandoverEntry(
 /// <summary>The visit is closed, with what it came to.</summary>
 /// <param name="RootCause">What made it fail; empty when it was not found.</param>
 /// <param name="NotReproduced">What was complained of and did not show itself; empty when everything did.</param>
-/// <param name="Recommendation">What to do now, quote or watch.</param>
+/// <param name="Recommendation">What else to say; what is to be done stands in <see cref="RecommendationEntry"/>.</param>
 /// <param name="FollowUp">The day to look again; null for none.</param>
+/// <param name="Contributing">What helped it to fail; may be empty.</param>
+/// <param name="Consequences">What the failure did to machine and stock; may be empty.</param>
 public sealed record SignOffEntry(
     Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
-    string RootCause, string NotReproduced, string Recommendation, DateOnly? FollowUp)
+    string RootCause, string NotReproduced, string Recommendation, DateOnly? FollowUp, string Contributing = "", string Consequences = "")
     : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);

@@ -22,6 +22,9 @@ public sealed record Equipment(
     Guid Id, Guid SiteId, string Tag, string Name, EquipmentKind Kind, Temperature Target,
     int EvaporatorFans, string Product, string Location, RefrigerationCircuit Circuit)
 {
+    /// <summary>Of the place it stands in; those of its refrigerant come by themselves.</summary>
+    public Hazards Hazards { get; init; }
+
     public CircuitMakeUp MakeUp => new(Kind, Circuit.Metering, Circuit.Condenser, Circuit.Parts, Circuit.Coils, Circuit.RatedCurrentA);
 }
 

@@ -17,15 +17,19 @@ public sealed record OpenLoop(ChangeEntry Change, HandoverEntry? Handover)
 /// <summary>What is still open on a unit, across its visits.</summary>
 public static class OpenLoops
 {
+    /// <remarks>A change that was corrected keeps what was said of it before: closures and handovers hold for its first wording.</remarks>
     /// <param name="timelines">All visits of one unit up to the moment asked about, in any order.</param>
     /// <returns>Safety-related first, then the oldest.</returns>
     public static IReadOnlyList<OpenLoop> Of(IEnumerable<Timeline> timelines)
     {
-        var standing = timelines.SelectMany(t => t.Standing).ToList();
-        var closed = standing.OfType<ClosureEntry>().Select(c => c.Loop).ToHashSet();
-        var handovers = standing.OfType<HandoverEntry>().GroupBy(h => h.Loop).ToDictionary(g => g.Key, g => g.MaxBy(h => h.At));
-        return [.. standing.OfType<ChangeEntry>().Where(c => c.Opens is not null && !closed.Contains(c.Id))
-            .Select(c => new OpenLoop(c, handovers.GetValueOrDefault(c.Id)))
+        var all = timelines.ToList();
+        var standing = all.SelectMany(t => t.Standing).ToList();
+        var corrected = all.SelectMany(t => t.Written).OfType<ChangeEntry>().Where(c => c.Corrects is not null).ToDictionary(c => c.Id, c => c.Corrects!.Value);
+        Guid First(Guid change) => corrected.TryGetValue(change, out var before) ? First(before) : change;
+        var closed = standing.OfType<ClosureEntry>().Select(c => First(c.Loop)).ToHashSet();
+        var handovers = standing.OfType<HandoverEntry>().GroupBy(h => First(h.Loop)).ToDictionary(g => g.Key, g => g.MaxBy(h => h.At));
+        return [.. standing.OfType<ChangeEntry>().Where(c => c.Opens is not null && !closed.Contains(First(c.Id)))
+            .Select(c => new OpenLoop(c, handovers.GetValueOrDefault(First(c.Id))))
             .OrderByDescending(l => l.IsSafety).ThenBy(l => l.Change.At)];
     }
 

@@ -6,13 +6,15 @@ using KeenEmber.Core.Quantities;
 namespace KeenEmber.Core.Service;
 
 /// <summary>The words quick entry knows, all in lower case. Made where the language is known.</summary>
+/// <param name="States">A word may stand for several states: the one that the fact can have is meant.</param>
 public sealed record QuickWords(
     IReadOnlyDictionary<string, MeasuringPoint> Points,
     IReadOnlyDictionary<string, AsFound> Facts,
-    IReadOnlyDictionary<string, FactState> States,
+    ILookup<string, FactState> States,
     IReadOnlySet<string> Minutes,
     IReadOnlySet<string> Hours,
-    string Note);
+    string Note,
+    string Wiring);
 
 public enum QuickProblem { UnknownWords, ValueMissing, BadValue, StateMissing, StateDoesNotFit, NoSuchFan, LineTooLong, TooManyEntries }
 
@@ -25,7 +27,7 @@ public sealed record QuickReading(string Text, MeasuringPoint Point, TypedValue 
 /// <param name="RunTime">How long it had been so, where that was said.</param>
 public sealed record QuickObservation(string Text, AsFound Fact, int? Index, FactState State, TimeSpan? RunTime) : QuickItem(Text);
 
-public sealed record QuickNote(string Text, string Note) : QuickItem(Text);
+public sealed record QuickNote(string Text, string Note, Topic Topic = Topic.Visit) : QuickItem(Text);
 
 /// <param name="Typing">For <see cref="QuickProblem.BadValue"/>: what is wrong with the value.</param>
 public sealed record QuickUnclear(string Text, QuickProblem Problem, MeasuringPoint? Point = null, TypingProblem? Typing = null) : QuickItem(Text);
@@ -48,7 +50,7 @@ public sealed partial class QuickEntry(QuickWords words, UnitPreference units, i
     public IReadOnlyList<QuickItem> Read(string? line)
     {
         var text = line ?? "";
-        if (NoteOf(text) is { } note)
+        if ((NoteOf(text, words.Note, Topic.Visit) ?? NoteOf(text, words.Wiring, Topic.Wiring)) is { } note)
             return [note];
         if (text.Length > LongestLine)
             return [new QuickUnclear(text[..60], QuickProblem.LineTooLong)];
@@ -74,12 +76,12 @@ public sealed partial class QuickEntry(QuickWords words, UnitPreference units, i
         return items;
     }
 
-    private QuickNote? NoteOf(string text)
+    private static QuickNote? NoteOf(string text, string word, Topic topic)
     {
         var trimmed = text.Trim();
-        return trimmed.StartsWith(words.Note, StringComparison.OrdinalIgnoreCase) && trimmed.Length > words.Note.Length
-            && trimmed[words.Note.Length] is ':' or ' ' && trimmed.Length <= LongestNote && trimmed[(words.Note.Length + 1)..].Trim() is { Length: > 0 } said
-            ? new(trimmed, said) : null;
+        return trimmed.Length > word.Length && trimmed.StartsWith(word, StringComparison.OrdinalIgnoreCase) && trimmed.Length <= LongestNote
+            && (trimmed[word.Length] == ':' || (topic == Topic.Visit && trimmed[word.Length] == ' ')) && trimmed[(word.Length + 1)..].Trim() is { Length: > 0 } said
+            ? new(trimmed, said, topic) : null;
     }
 
     private QuickItem Next(string text, List<Token> tokens, ref int i)
@@ -128,11 +130,13 @@ public sealed partial class QuickEntry(QuickWords words, UnitPreference units, i
             index = int.TryParse(tokens[i++].Text, NumberStyles.None, CultureInfo.InvariantCulture, out var n) ? n : 0;
         }
 
-        if (i >= tokens.Count || tokens[i].IsEnd || !words.States.TryGetValue(tokens[i].Text.ToLowerInvariant(), out var state))
+        var meanings = i >= tokens.Count || tokens[i].IsEnd ? [] : words.States[tokens[i].Text.ToLowerInvariant()];
+        if (!meanings.Any())
             return new QuickUnclear(slice(i), QuickProblem.StateMissing);
         i++;
-        if (!fact.States().Contains(state))
+        if (!meanings.Any(fact.States().Contains))
             return new QuickUnclear(slice(i), QuickProblem.StateDoesNotFit);
+        var state = meanings.First(fact.States().Contains);
         if (index is { } fan && (fan < 1 || fan > evaporatorFans))
             return new QuickUnclear(slice(i), QuickProblem.NoSuchFan);
         var runTime = RunTimeOf(tokens, ref i);

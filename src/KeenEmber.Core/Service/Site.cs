@@ -12,4 +12,13 @@ public sealed record Site(Guid Id, string Name, double ElevationM, string TimeZo
 
 /// <summary>What the shop has chosen once for all its visits.</summary>
 /// <param name="Words">The shop's own words for measuring points, added to the built-in ones in quick entry.</param>
-public sealed record Shop(string Name, UnitPreference Units, IReadOnlyDictionary<string, Circuit.MeasuringPoint> Words);
+public sealed record Shop(string Name, UnitPreference Units, IReadOnlyDictionary<string, Circuit.MeasuringPoint> Words)
+{
+    public Policies Policies { get; init; } = Policies.Default;
+
+    /// <summary>Who works here; the forms offer these names.</summary>
+    public IReadOnlyList<string> Technicians { get; init; } = [];
+
+    /// <summary>Sign or code put before prices; may be empty.</summary>
+    public string Currency { get; init; } = "";
+}

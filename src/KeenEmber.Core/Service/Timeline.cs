@@ -101,5 +101,9 @@ public sealed class Timeline
     }
 
     private TakenReading Taken(ReadingEntry entry) =>
-        new(entry.Id, entry.Point, entry.At, entry.Value, atmosphere, ConditionsAt(entry.At));
+        new(entry.Id, entry.Point, entry.At, entry.Value, atmosphere, ConditionsAt(entry.At)) { Meter = MeterAt(entry.Point.Kind(), entry.At) };
+
+    /// <summary>What readings of a kind were taken with at a moment; null when nobody has said.</summary>
+    public Meter? MeterAt(QuantityKind measures, DateTimeOffset moment) =>
+        Standing.OfType<MeterEntry>().LastOrDefault(m => m.Measures == measures && m.At <= moment)?.Meter;
 }

@@ -25,9 +25,42 @@ public sealed record ObservationEntry(
     Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
     AsFound Fact, int? Index, FactState State, DateTimeOffset? Since) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
 
+/// <summary>What a note or a photo is about.</summary>
+public enum Topic
+{
+    /// <summary>This visit.</summary>
+    Visit,
+
+    /// <summary>Wiring and terminals: kept in sight for the unit, on every later visit.</summary>
+    Wiring,
+}
+
 public sealed record NoteEntry(
     Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
-    string Text) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+    string Text, Topic Topic = Topic.Visit) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+
+/// <summary>A photo; its files are kept by their content.</summary>
+/// <param name="Hash">SHA-256 of the picture as kept, in hexadecimal: the name of its files.</param>
+/// <param name="About">The entry it belongs to; null for the visit as a whole.</param>
+public sealed record PhotoEntry(
+    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
+    string Hash, int Width, int Height, string Caption, Guid? About, Topic Topic = Topic.Visit) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+
+/// <summary>From here on, readings of a kind are taken with this instrument.</summary>
+public sealed record MeterEntry(
+    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
+    QuantityKind Measures, Meter Meter) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+
+/// <summary>The hazards of the unit were seen and dealt with before any tool came out.</summary>
+public sealed record HazardsEntry(
+    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
+    Hazards Seen) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+
+/// <summary>Something was tried after the work, and this is what was seen.</summary>
+/// <param name="What">What was watched, in a few words; may be empty.</param>
+public sealed record ProofEntry(
+    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
+    ProofKind Kind, string What) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
 
 /// <summary>Whether a setting is how it was found or how it was left.</summary>
 public enum SettingStage { AsFound, AsSet }

@@ -6,7 +6,8 @@ namespace KeenEmber.Core.Service;
 
 /// <summary>One point's value on one visit.</summary>
 /// <param name="Moved">True when it differs from the visit before by more than meter accuracy; false on the first.</param>
-public sealed record TrendPoint(Visit Visit, TypedValue Value, double Si, bool Moved);
+/// <param name="Accuracy">What its meter may be off by: K, kPa or A.</param>
+public sealed record TrendPoint(Visit Visit, TypedValue Value, double Si, double Accuracy, bool Moved);
 
 /// <summary>What a setting was from one visit on, until the next line of it.</summary>
 public sealed record SettingSince(PressureSetting Setting, Visit Visit, TypedValue Value, string By);
@@ -17,9 +18,11 @@ public sealed record SettingSince(PressureSetting Setting, Visit Visit, TypedVal
 /// <param name="Settings">Each time a setting was found or made different from before, the latest first.</param>
 /// <param name="Ledger">Refrigerant in and out, the latest first.</param>
 /// <param name="NetAddedKg">Added less recovered over all visits, kg.</param>
+/// <param name="Wiring">Notes and photos about wiring and terminals, the latest first.</param>
 public sealed record UnitMemory(
     IReadOnlyDictionary<MeasuringPoint, IReadOnlyList<TrendPoint>> Points, IReadOnlyList<(Visit Visit, PartEntry Part)> Parts,
-    IReadOnlyList<RepeatOffender> Repeated, IReadOnlyList<SettingSince> Settings, IReadOnlyList<(Visit Visit, RefrigerantEntry Row)> Ledger, double NetAddedKg)
+    IReadOnlyList<RepeatOffender> Repeated, IReadOnlyList<SettingSince> Settings, IReadOnlyList<(Visit Visit, RefrigerantEntry Row)> Ledger, double NetAddedKg,
+    IReadOnlyList<(Visit Visit, TimelineEntry Entry)> Wiring)
 {
     /// <param name="visits">Every visit of the unit with its timeline, in any order.</param>
     /// <param name="atmosphere">Of the site.</param>
@@ -28,7 +31,8 @@ public sealed record UnitMemory(
         var inOrder = visits.OrderBy(v => v.Visit.StartedAt).ToList();
         IEnumerable<(Visit, T)> All<T>() where T : TimelineEntry => inOrder.SelectMany(v => v.Timeline.Standing.OfType<T>(), (v, e) => (v.Visit, e)).Reverse();
         var ledger = All<RefrigerantEntry>().ToList();
-        return new(Trends(inOrder), [.. All<PartEntry>()], Briefing.Repeated(inOrder.Select(v => v.Timeline)), SettingsSince(inOrder, atmosphere), ledger, ledger.Sum(r => r.Item2.MassKg));
+        return new(Trends(inOrder), [.. All<PartEntry>()], Briefing.Repeated(inOrder.Select(v => v.Timeline)), SettingsSince(inOrder, atmosphere), ledger, ledger.Sum(r => r.Item2.MassKg),
+            [.. All<TimelineEntry>().Where(e => e.Item2 is NoteEntry { Topic: Topic.Wiring } or PhotoEntry { Topic: Topic.Wiring })]);
     }
 
     private static Dictionary<MeasuringPoint, IReadOnlyList<TrendPoint>> Trends(List<(Visit Visit, Timeline Timeline)> inOrder)
@@ -40,7 +44,8 @@ public sealed record UnitMemory(
             {
                 if (!trends.TryGetValue(point, out var line))
                     trends[point] = line = [];
-                line.Add(new(visit, reading.Typed, reading.Si, line.Count > 0 && MeterAccuracy.Differ(point, reading.Si, line[^1].Si)));
+                var accuracy = MeterAccuracy.Of(point, reading.Si, reading.Meter);
+                line.Add(new(visit, reading.Typed, reading.Si, accuracy, line.Count > 0 && Math.Abs(reading.Si - line[^1].Si) > double.Hypot(accuracy, line[^1].Accuracy)));
             }
         }
 

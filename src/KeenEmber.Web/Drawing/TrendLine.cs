@@ -19,8 +19,8 @@ public static class TrendLine
     public static IHtmlContent Draw(MeasuringPoint point, IReadOnlyList<TrendPoint> trend, UnitText units, SiteClock clock)
     {
         var svg = new Svg().Open(Width, Height, "trend", $"{CircuitText.Name(point)} over {trend.Count} visits, last {units.Value(point, trend[^1].Si)}");
-        var low = trend.Min(t => t.Si - MeterAccuracy.Of(point, t.Si));
-        var high = trend.Max(t => t.Si + MeterAccuracy.Of(point, t.Si));
+        var low = trend.Min(t => t.Si - t.Accuracy);
+        var high = trend.Max(t => t.Si + t.Accuracy);
         var (from, to) = (trend[0].Visit.StartedAt, trend[^1].Visit.StartedAt);
         double X(TrendPoint t) => Side + (to > from ? (t.Visit.StartedAt - from) / (to - from) : 0.5) * (Width - 2 * Side);
         double Y(double si) => Top + (high - si) / (high - low) * (Height - Top - Bottom);
@@ -31,7 +31,7 @@ public static class TrendLine
         svg.Path(path.ToString(), "course thin");
         foreach (var t in trend)
         {
-            var off = MeterAccuracy.Of(point, t.Si);
+            var off = t.Accuracy;
             svg.Line(X(t), Y(t.Si + off), X(t), Y(t.Si - off), "whisker");
             if (t.Moved)
                 svg.Path(string.Create(CultureInfo.InvariantCulture, $"M{X(t) - 6:0.#} {Y(t.Si) + 5:0.#} L{X(t):0.#} {Y(t.Si) - 6:0.#} L{X(t) + 6:0.#} {Y(t.Si) + 5:0.#} Z"), "moved-mark");

@@ -26,6 +26,8 @@ public sealed class SearchModel(SearchStore search, EquipmentStore equipment) : 
         HitKind.Unit => "unit",
         HitKind.Visit => "visit",
         HitKind.Note => "note",
+        HitKind.Photo => "photo",
+        HitKind.Recommendation => "recommendation",
         HitKind.Change => "change",
         HitKind.Part => "part",
         HitKind.Refrigerant => "refrigerant",

@@ -1,3 +1,4 @@
+using System.Globalization;
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Service;
@@ -22,6 +23,20 @@ public sealed class SettingsModel(ShopStore shops) : PageModel
     [BindProperty]
     public string? Words { get; set; }
 
+    [BindProperty]
+    public string? Technicians { get; set; }
+
+    [BindProperty]
+    public string? Currency { get; set; }
+
+    [BindProperty]
+    public string? CallbackDays { get; set; }
+
+    [BindProperty]
+    public string? MeterCheckDays { get; set; }
+
+    public Dictionary<string, string> Errors { get; } = [];
+
     public Shop Shop { get; private set; } = null!;
 
     public string? WordsError { get; private set; }
@@ -33,6 +48,10 @@ public sealed class SettingsModel(ShopStore shops) : PageModel
         Shop = shops.Get();
         Name = Shop.Name;
         Units = Shop.Units.Code;
+        Technicians = string.Join('\n', Shop.Technicians);
+        Currency = Shop.Currency;
+        CallbackDays = Shop.Policies.CallbackDays.ToString(CultureInfo.InvariantCulture);
+        MeterCheckDays = Shop.Policies.MeterCheckDays.ToString(CultureInfo.InvariantCulture);
         Theme = ThemeChoice.Of(Request);
         Words = string.Join('\n', Shop.Words.Select(w => $"{w.Key} = {CircuitText.Name(w.Value)}"));
         Saved = saved;
@@ -43,11 +62,31 @@ public sealed class SettingsModel(ShopStore shops) : PageModel
         Shop = shops.Get();
         var (words, error) = QuickText.ReadShopWords(Words);
         WordsError = error;
-        if (words is null)
+        var policies = new Policies(Choices(), Days(CallbackDays, "callbackDays", 365), Days(MeterCheckDays, "meterCheckDays", 1000));
+        Shop = Shop with { Policies = policies };
+        if (words is null || Errors.Count > 0)
             return Page();
-        var name = (Name ?? "").Trim();
-        shops.Save(new(name.Length > 80 ? name[..80] : name, UnitPreference.FromCode(Units), words));
+        shops.Save(new(Short(Name, 80), UnitPreference.FromCode(Units), words)
+        {
+            Policies = policies, Currency = Short(Currency, 8),
+            Technicians = [.. (Technicians ?? "").Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select(t => Short(t, 60)).Distinct().Take(200)],
+        });
         ThemeChoice.Keep(Response, Theme ?? "");
         return RedirectToPage(new { saved = true });
     }
+
+    /// <summary>What differs from our defaults.</summary>
+    private Dictionary<Policy, PolicyChoice> Choices() => Enum.GetValues<Policy>()
+        .Select(p => (Policy: p, Choice: Enum.TryParse<PolicyChoice>(Request.Form[p.ToString()], out var c) && Policies.Options(p).Contains(c) ? c : Shop.Policies.Of(p)))
+        .Where(x => x.Choice != Policies.Options(x.Policy)[0]).ToDictionary(x => x.Policy, x => x.Choice);
+
+    private int Days(string? text, string field, int most)
+    {
+        if (int.TryParse(text, NumberStyles.Integer, CultureInfo.InvariantCulture, out var days) && days >= 1 && days <= most)
+            return days;
+        Errors[field] = $"A whole number of days from 1 to {most}.";
+        return 1;
+    }
+
+    private static string Short(string? text, int length) => (text ?? "").Trim() is var t && t.Length > length ? t[..length] : t;
 }

@@ -23,7 +23,9 @@ public static class QuickText
         (MeasuringPoint.CompressorCurrent, "amps, comp amps, current, compressor current"),
         (MeasuringPoint.HeadCycleLow, "head low, head cycle low"),
         (MeasuringPoint.HeadCycleHigh, "head high, head cycle high"),
-        (MeasuringPoint.LiquidAfterDrier, "drier, drier out, after drier, liquid after drier"));
+        (MeasuringPoint.LiquidAfterDrier, "drier, drier out, after drier, liquid after drier"),
+        (MeasuringPoint.BoxDisplay, "display, shown, controller shows"),
+        (MeasuringPoint.Product, "product, stock, core"));
 
     private static readonly Dictionary<string, AsFound> Facts = Table(
         (AsFound.EvaporatorFan, "fan, fans, evap fan, evap fans, evaporator fan, evaporator fans"),
@@ -39,9 +41,35 @@ public static class QuickText
         (AsFound.ValveBody, "valve, txv, metering, cap tube"),
         (AsFound.SuctionLineFrost, "suction frost, frost back"),
         (AsFound.CompressorShell, "shell, comp shell"),
-        (AsFound.LowPressureControl, "lp control, low pressure control"));
+        (AsFound.LowPressureControl, "lp control, low pressure control"),
+        (AsFound.Door, "door"),
+        (AsFound.Gasket, "gasket, door seal"),
+        (AsFound.Return, "return"),
+        (AsFound.Drain, "drain"),
+        (AsFound.Alarm, "alarm"),
+        (AsFound.ControllerMode, "mode, controller"),
+        (AsFound.ClockMotor, "clock"),
+        (AsFound.ControlMoisture, "control"),
+        (AsFound.Supply, "breaker, breakers, fuses, supply power"),
+        (AsFound.Wiring, "wiring, wires"),
+        (AsFound.Jumpers, "jumper, jumpers"),
+        (AsFound.OilTraces, "oil"),
+        (AsFound.Noise, "noise"),
+        (AsFound.Smell, "smell"),
+        (AsFound.Insulation, "insulation"),
+        (AsFound.Condensation, "condensation, sweat"));
 
-    private static readonly Dictionary<string, FactState> States = Table(
+    private static readonly ILookup<string, FactState> States = Lookup(
+        (FactState.SwitchedOn, "on"),
+        (FactState.SwitchedOff, "off"),
+        (FactState.Off, "off"),
+        (FactState.Shut, "shut, closed, ok"),
+        (FactState.NotClosing, "stuck, open"),
+        (FactState.Blocked, "blocked"),
+        (FactState.None, "none, no"),
+        (FactState.Shown, "yes, on, shown"),
+        (FactState.Burning, "burnt"),
+        (FactState.Defrosting, "defrost, defrosting"),
         (FactState.Running, "on, running, runs, run, ok"),
         (FactState.Stopped, "off, stopped, dead, out"),
         (FactState.Cycling, "cycling, cycles"),
@@ -67,7 +95,23 @@ public static class QuickText
         (FactState.Hot, "hot"),
         (FactState.Cold, "cold"),
         (FactState.Steady, "steady"),
-        (FactState.Chattering, "chattering, chatters"));
+        (FactState.Chattering, "chattering, chatters"),
+        (FactState.Ajar, "ajar"),
+        (FactState.Sound, "sound, good"),
+        (FactState.Torn, "torn"),
+        (FactState.Dry, "dry"),
+        (FactState.Wet, "wet"),
+        (FactState.Whole, "whole"),
+        (FactState.Missing, "missing"),
+        (FactState.Normal, "normal"),
+        (FactState.AlarmMode, "alarm"),
+        (FactState.Scaled, "scale, scaled"),
+        (FactState.Tripped, "tripped, blown"),
+        (FactState.Rubbed, "rubbed"),
+        (FactState.Burnt, "burnt"),
+        (FactState.Found, "found"),
+        (FactState.Unusual, "unusual, loud"),
+        (FactState.Gas, "gas"));
 
     private static readonly HashSet<string> Minutes = ["min", "mins", "minutes", "m"];
     private static readonly HashSet<string> Hours = ["h", "hr", "hrs", "hours"];
@@ -75,7 +119,7 @@ public static class QuickText
     /// <summary>The built-in words and the shop's own; the shop's win.</summary>
     public static QuickWords Words(Shop shop) => new(
         Points.Concat(shop.Words).GroupBy(w => w.Key).ToDictionary(g => g.Key, g => g.Last().Value),
-        Facts, States, Minutes, Hours, "note");
+        Facts, States, Minutes, Hours, "note", "wiring");
 
     /// <summary>Reads "our word = point" lines; the point by its name or any word that is known already.</summary>
     /// <returns>The words, or what is wrong with the first bad line.</returns>
@@ -108,7 +152,7 @@ public static class QuickText
         QuickReading r => $"{CircuitText.Name(r.Point)} {units.Value(r.Point, r.Value.Si(atmosphere))}",
         QuickObservation o => $"{CircuitText.Name(o.Fact)}{(o.Fact == AsFound.EvaporatorFan ? o.Index is { } n ? $" {n}" : "s, all" : "")} {CircuitText.Name(o.State)}"
             + (o.RunTime is { } t ? $" for {t.TotalMinutes:F0} min" : ""),
-        QuickNote n => $"note: {n.Note}",
+        QuickNote n => $"{(n.Topic == Topic.Wiring ? "wiring, kept for the unit" : "note")}: {n.Note}",
         QuickUnclear u => Unclear(u, units.Units),
         _ => "",
     };
@@ -124,6 +168,9 @@ public static class QuickText
         QuickProblem.TooManyEntries => $"“{item.Text}…” has more than {QuickEntry.MostEntries} entries. Save it in two lines.",
         _ => $"“{item.Text}” is not understood.",
     };
+
+    private static ILookup<string, T> Lookup<T>(params (T Meaning, string Words)[] rows) =>
+        rows.SelectMany(r => r.Words.Split(", "), (r, word) => (word, r.Meaning)).ToLookup(x => x.word, x => x.Meaning);
 
     private static Dictionary<string, T> Table<T>(params (T Meaning, string Words)[] rows) =>
         rows.SelectMany(r => r.Words.Split(", "), (r, word) => (word, r.Meaning)).ToDictionary(x => x.word, x => x.Meaning);

@@ -21,7 +21,7 @@ public class MakeUpTests
         Assert.DoesNotContain(CondenserAir, RackCase.Points);
         Assert.Equal([ResultKind.SuperheatCoil, ResultKind.Subcooling, ResultKind.EvaporatorTd, ResultKind.Evaporating, ResultKind.AirDrop, ResultKind.Condensing, ResultKind.CompressionRatio],
             Bench.Analyse(Bench.Consistent(), makeUp: RackCase).Results.Select(r => r.Kind));
-        Assert.Equal([AsFound.EvaporatorFan, AsFound.Coil, AsFound.BoxThermometer, AsFound.Defrost, AsFound.SuctionStop, AsFound.ValveBody, AsFound.SuctionLineFrost], RackCase.Facts);
+        Assert.Equal([AsFound.EvaporatorFan, AsFound.Coil, AsFound.BoxThermometer, AsFound.Defrost, AsFound.SuctionStop, AsFound.ValveBody, AsFound.SuctionLineFrost], RackCase.Facts.Where(f => f < AsFound.Door));
     }
 
     [Fact]

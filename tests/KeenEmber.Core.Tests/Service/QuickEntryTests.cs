@@ -15,8 +15,8 @@ public class QuickEntryTests
             ["suction line comp"] = MeasuringPoint.SuctionLineCompressor, ["head"] = MeasuringPoint.DischargePressure, ["box"] = MeasuringPoint.BoxAir,
         },
         new Dictionary<string, AsFound> { ["fan"] = AsFound.EvaporatorFan, ["fans"] = AsFound.EvaporatorFan, ["coil"] = AsFound.Coil, ["comp"] = AsFound.Compressor },
-        new Dictionary<string, FactState> { ["on"] = FactState.Running, ["off"] = FactState.Stopped, ["iced"] = FactState.Iced },
-        new HashSet<string> { "min" }, new HashSet<string> { "h" }, "note");
+        new[] { ("on", FactState.SwitchedOn), ("on", FactState.Running), ("off", FactState.Stopped), ("iced", FactState.Iced) }.ToLookup(s => s.Item1, s => s.Item2),
+        new HashSet<string> { "min" }, new HashSet<string> { "h" }, "note", "wiring");
 
     private static IReadOnlyList<QuickItem> Read(string line) => new QuickEntry(Words, UnitPreference.Metric, 2).Read(line);
 

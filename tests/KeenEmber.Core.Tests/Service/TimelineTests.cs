@@ -139,7 +139,7 @@ public class TimelineTests
     public void A_visit_within_thirty_days_is_a_callback()
     {
         var first = new Visit(Guid.CreateVersion7(), Unit.Id, Start, "Isolde", "");
-        Assert.True((first with { StartedAt = Start.AddDays(30) }).IsCallbackAfter(first));
-        Assert.False((first with { StartedAt = Start.AddDays(30.1) }).IsCallbackAfter(first));
+        Assert.True((first with { StartedAt = Start.AddDays(30) }).IsCallbackAfter(first, Policies.Default));
+        Assert.False((first with { StartedAt = Start.AddDays(30.1) }).IsCallbackAfter(first, Policies.Default));
     }
 }

@@ -17,6 +17,8 @@ public sealed class MemoryModel(EquipmentStore equipment, VisitStore visits, Sho
 
     public SiteClock Clock { get; private set; } = null!;
 
+    public IReadOnlyList<Visit> Visits { get; private set; } = [];
+
     public UnitMemory Memory { get; private set; } = null!;
 
     public IActionResult OnGet(Guid id)
@@ -26,7 +28,8 @@ public sealed class MemoryModel(EquipmentStore equipment, VisitStore visits, Sho
         (Unit, Site, Clock) = (unit, site, new(site));
         Units = new(shops.Get().Units, site.Atmosphere);
         var entries = visits.EntriesOfEquipment(id);
-        Memory = UnitMemory.Of(visits.OfEquipment(id).Select(v => (v, new Timeline([.. entries[v.Id]], unit, site.Atmosphere))), site.Atmosphere);
+        Visits = visits.OfEquipment(id);
+        Memory = UnitMemory.Of(Visits.Select(v => (v, new Timeline([.. entries[v.Id]], unit, site.Atmosphere))), site.Atmosphere);
         return Page();
     }
 }

@@ -10,6 +10,8 @@ public sealed class UnitModel(Board board, EquipmentStore equipment, VisitStore 
 {
     public Core.Service.Equipment Unit { get; private set; } = null!;
 
+    public Shop Shop { get; private set; } = null!;
+
     public Site Site { get; private set; } = null!;
 
     public UnitText Units { get; private set; } = null!;
@@ -30,7 +32,8 @@ public sealed class UnitModel(Board board, EquipmentStore equipment, VisitStore 
             return NotFound();
         Unit = unit;
         Site = site;
-        Units = new(shops.Get().Units, site.Atmosphere);
+        Shop = shops.Get();
+        Units = new(Shop.Units, site.Atmosphere);
         Clock = new(site);
         Standing = board.Of(id);
         UnderWay = Standing.Visits.FirstOrDefault(v => !v.IsSignedOff && v.Visit.IsUnderWay(time.GetUtcNow()))?.Visit;
@@ -38,7 +41,7 @@ public sealed class UnitModel(Board board, EquipmentStore equipment, VisitStore 
         return Page();
     }
 
-    public IActionResult OnPost(Guid id, Guid visitId, string? complaint, string? author)
+    public IActionResult OnPost(Guid id, Guid visitId, string? complaint, string? author, Urgency urgency, string? stock, string? response)
     {
         if (equipment.Find(id) is null)
             return NotFound();
@@ -47,7 +50,8 @@ public sealed class UnitModel(Board board, EquipmentStore equipment, VisitStore 
         var name = Short(author, 60);
         if (name.Length > 0)
             BrowserNotes.Keep(Response, BrowserNotes.Technician, name);
-        visits.Start(new(visitId, id, time.GetUtcNow(), name.Length > 0 ? name : "technician", Short(complaint, 300)));
+        visits.Start(new(visitId, id, time.GetUtcNow(), name.Length > 0 ? name : "technician", Short(complaint, 300),
+            Enum.IsDefined(urgency) ? urgency : Urgency.Routine, Short(stock, 200), Short(response, 200)));
         return RedirectToPage("/Visits/Circuit", new { id = visitId });
     }
 

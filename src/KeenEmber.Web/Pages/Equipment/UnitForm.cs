@@ -24,7 +24,7 @@ public sealed class UnitForm
     public string? Location { get; set; }
     public Metering Metering { get; set; }
     public CondenserKind Condenser { get; set; }
-    public string? ChargeKg { get; set; }
+    public string? Charge { get; set; }
     public string? Fans { get; set; }
     public CircuitParts[] Parts { get; set; } = [];
     public int Coils { get; set; } = 1;
@@ -32,6 +32,7 @@ public sealed class UnitForm
     public string? ColdestAmbient { get; set; }
     public string? Product { get; set; }
     public string? Nameplate { get; set; }
+    public Hazards[] Hazards { get; set; } = [];
 
     public static UnitForm Empty(Guid newId, Site? site) => new()
     {
@@ -42,9 +43,9 @@ public sealed class UnitForm
     {
         UnitId = unit.Id, Tag = unit.Tag, Kind = unit.Kind, Refrigerant = unit.Circuit.RefrigerantName, Target = units.Temperature(unit.Target.Kelvin),
         Name = unit.Name, SiteName = site.Name, ElevationM = Plain(site.ElevationM), Location = unit.Location, Metering = unit.Circuit.Metering,
-        Condenser = unit.Circuit.Condenser, ChargeKg = Plain(unit.Circuit.ChargeKg), Fans = Plain(unit.EvaporatorFans), Parts = [.. EquipmentText.Parts.Where(p => unit.Circuit.Parts.HasFlag(p))], Coils = unit.Circuit.Coils,
+        Condenser = unit.Circuit.Condenser, Charge = unit.Circuit.ChargeKg is { } kg ? units.Mass(kg) : null, Fans = Plain(unit.EvaporatorFans), Parts = [.. EquipmentText.Parts.Where(p => unit.Circuit.Parts.HasFlag(p))], Coils = unit.Circuit.Coils,
         RatedCurrentA = Plain(unit.Circuit.RatedCurrentA), ColdestAmbient = unit.Circuit.ColdestAmbient is { } coldest ? units.Temperature(coldest.Kelvin) : null,
-        Product = unit.Product, Nameplate = unit.Circuit.Nameplate,
+        Product = unit.Product, Nameplate = unit.Circuit.Nameplate, Hazards = [.. unit.Hazards.Each()],
     };
 
     /// <summary>The unit and its site, or a message for every field that cannot be read.</summary>
@@ -73,7 +74,7 @@ public sealed class UnitForm
         var chosen = known.FirstOrDefault(s => string.Equals(s.Name, Text(SiteName, 60), StringComparison.OrdinalIgnoreCase))
             ?? new Site(Guid.CreateVersion7(), Text(SiteName, 60) is { Length: > 0 } name ? name : "First site", 0, TimeZoneInfo.Local.Id);
         var elevationM = Optional(ElevationM, Atmosphere.LowestElevationM, Atmosphere.HighestElevationM, "elevation", errors) ?? chosen.ElevationM;
-        var chargeKg = Optional(ChargeKg, 0.001, LargestChargeKg, "charge", errors);
+        var chargeKg = ReadCharge(units, errors);
         var fans = Optional(Fans, 0, MostFans, "fans", errors) ?? 1;
         var ratedA = Optional(RatedCurrentA, 0.05, 2000, "current", errors);
         Temperature? coldest = null;
@@ -97,7 +98,22 @@ public sealed class UnitForm
         };
         var site = chosen with { ElevationM = elevationM };
         return (new(existing?.Unit.Id ?? UnitId, site.Id, tag, Text(Name, 60) is { Length: > 0 } given ? given : Sentence(Kind),
-            Kind, target.Value!.Temperature, (int)fans, Text(Product, 100), Text(Location, 100), circuit), site, errors);
+            Kind, target.Value!.Temperature, (int)fans, Text(Product, 100), Text(Location, 100), circuit)
+        {
+            Hazards = Hazards.Aggregate(Core.Service.Hazards.None, (all, hazard) => all | hazard) & HazardsOfAUnit.OfThePlace,
+        }, site, errors);
+    }
+
+    private double? ReadCharge(UnitPreference units, Dictionary<string, string> errors)
+    {
+        if (string.IsNullOrWhiteSpace(Charge))
+            return null;
+        var read = QuantityReader.Read(Charge, QuantityKind.Mass, units);
+        if (read.Problem is { } problem)
+            errors["charge"] = TypingText.Problem(problem, QuantityKind.Mass, units);
+        else if (read.Value!.Si(default) is not (>= 0.001 and <= LargestChargeKg))
+            errors["charge"] = $"A mass from 1 g to {LargestChargeKg:F0} kg, or nothing.";
+        return read.Value?.Si(default);
     }
 
     private static string Sentence(EquipmentKind kind) => CircuitText.Sentence(EquipmentText.Name(kind));

@@ -1,4 +1,5 @@
 using System.Globalization;
+using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Service;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
@@ -37,7 +38,8 @@ public sealed class CloseModel(VisitDesk desk) : VisitPage(desk)
         return RedirectToPage(new { id });
     }
 
-    public IActionResult OnPostSignOff(Guid id, Guid entryId, string? rootCause, string? notReproduced, string? recommendation, string? followUp)
+    public IActionResult OnPostSignOff(
+        Guid id, Guid entryId, string? rootCause, string? contributing, string? consequences, string? notReproduced, string? recommendation, string? followUp)
     {
         if (!Load(id))
             return NotFound();
@@ -50,8 +52,55 @@ public sealed class CloseModel(VisitDesk desk) : VisitPage(desk)
         var day = Day(followUp, "followUp", needed: false);
         if (Errors.Count > 0)
             return Again();
-        Desk.Append([new SignOffEntry(entryId, id, View.Now, View.Now, View.Visit.Author, View.SignOff?.Id, Text(rootCause), Text(notReproduced), Text(recommendation), day)]);
+        Desk.Append([new SignOffEntry(entryId, id, View.Now, View.Now, View.Visit.Author, View.SignOff?.Id, Text(rootCause), Text(notReproduced), Text(recommendation), day,
+            Text(contributing), Text(consequences))]);
         return RedirectToPage(new { id, saved = 1 });
+    }
+
+    public bool RecommendationIsOpen => Errors.Keys.Any(k => k is "problem" or "option" or "hours" or "priceFrom" or "priceTo");
+
+    public IActionResult OnPostRecommend(
+        Guid id, Guid entryId, string? problem, string? option, string? parts, string? hours, string? priceFrom, string? priceTo, RecommendationUrgency urgency)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (entryId == Guid.Empty || !Enum.IsDefined(urgency))
+            return BadRequest();
+        if (Text(problem).Length == 0)
+            Errors["problem"] = "Say what it is for, such as torn gasket.";
+        if (Text(option).Length == 0)
+            Errors["option"] = "Say what to do.";
+        var (h, from, to) = (Number(hours, "hours", 1000), Number(priceFrom, "priceFrom", 10_000_000), Number(priceTo, "priceTo", 10_000_000));
+        if (to < from)
+            Errors["priceTo"] = "Not less than the price from.";
+        if (Errors.Count > 0)
+            return Again();
+        Desk.Append([new RecommendationEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, Text(problem), Text(option), Text(parts), h, from, to, urgency)]);
+        return RedirectToPage(new { id, saved = 1 });
+    }
+
+    public IActionResult OnPostSignature(Guid id, Guid entryId, string? signer, string? strokes)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (entryId == Guid.Empty || SignatureEntry.Read(strokes ?? "") is null)
+            return BadRequest();
+        if (Text(signer).Length == 0)
+            Errors["signer"] = "Who signs?";
+        if (Errors.Count > 0)
+            return Again();
+        Desk.Append([new SignatureEntry(entryId, id, View.Now, View.Now, View.Visit.Author, View.Signature?.Id, Text(signer), strokes ?? "")]);
+        return RedirectToPage(new { id, saved = 1 });
+    }
+
+    private double? Number(string? text, string field, double most)
+    {
+        if (string.IsNullOrWhiteSpace(text))
+            return null;
+        if (QuantityReader.Number(text) is { } number and >= 0 && number <= most)
+            return number;
+        Errors[field] = $"A number from 0 to {most:F0}, or nothing.";
+        return null;
     }
 
     private PageResult Again()

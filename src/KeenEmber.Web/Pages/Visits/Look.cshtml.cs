@@ -29,8 +29,36 @@ public sealed class LookModel(VisitDesk desk) : VisitPage(desk)
             .Concat(View.MakeUp.Facts.Where(f => f != AsFound.EvaporatorFan).SelectMany(f => f is AsFound.Coil or AsFound.ValveBody && View.MakeUp.Coils > 1
                 ? Enumerable.Range(1, View.MakeUp.Coils).Select(n => (f, (int?)n)) : [(f, (int?)null)]));
 
-    /// <summary>The first of the facts that say how the circuit is rather than whether readings count.</summary>
-    public AsFound WithoutGauges => View.MakeUp.Facts.First(f => f >= AsFound.SightGlass);
+    /// <summary>What is read in the box on the walk-round.</summary>
+    public IEnumerable<MeasuringPoint> BoxPoints => MeasuringPoints.InTheBox.Prepend(MeasuringPoint.BoxAir);
+
+    public Dictionary<MeasuringPoint, string> BoxErrors { get; } = [];
+
+    public string BoxTyped(MeasuringPoint point) => BoxErrors.Count > 0 ? Request.Form[point.ToString()].ToString() : "";
+
+    /// <summary>Logs what was typed of the readings in the box; all of it or, with a message at its field, none.</summary>
+    public IActionResult OnPostBox(Guid id, Guid lineId)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (lineId == Guid.Empty)
+            return BadRequest();
+        var entries = new List<TimelineEntry>();
+        foreach (var point in BoxPoints.Where(p => !string.IsNullOrWhiteSpace(Request.Form[p.ToString()])))
+        {
+            var read = QuantityReader.Read(Request.Form[point.ToString()], QuantityKind.Temperature, View.Shop.Units);
+            if (read.Value is { } value)
+                entries.Add(new ReadingEntry(EntryId.OfLine(lineId, entries.Count), id, View.Now, View.Now, View.Visit.Author, null, point, value));
+            else
+                BoxErrors[point] = TypingText.Problem(read.Problem!.Value, QuantityKind.Temperature, View.Shop.Units);
+        }
+
+        if (BoxErrors.Count > 0)
+            return Page();
+        if (entries.Count > 0)
+            Desk.Append(entries);
+        return RedirectToPage(new { id, saved = entries.Count });
+    }
 
     public string Name(AsFound fact, int? index) => fact is AsFound.Coil or AsFound.ValveBody && index is { } coil
         ? $"{CircuitText.Name(fact)}, {(coil == 1 ? EquipmentText.Coils(View.MakeUp.Kind).First : EquipmentText.Coils(View.MakeUp.Kind).Second)}"

@@ -17,9 +17,11 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
 
     public string? TextError { get; private set; }
 
-    /// <summary>Entries the latest first; a correction stands where the entry it corrects stood.</summary>
-    public IEnumerable<TimelineEntry> Entries => View.Timeline.Written.Where(e => e is not WithdrawalEntry)
-        .OrderByDescending(e => e.At).ThenByDescending(e => e.Id).Take(All ? int.MaxValue : AtFirst);
+    [BindProperty(SupportsGet = true)]
+    public RecordFilter Show { get; set; }
+
+    /// <summary>Entries the latest first; a correction stands where the entry it corrects stood. Photos of an entry stand with it.</summary>
+    public IEnumerable<TimelineEntry> Entries => Listed(Show).OrderByDescending(e => e.At).ThenByDescending(e => e.Id).Take(All ? int.MaxValue : AtFirst);
 
     /// <summary>So many entries are shown until all are asked for: a pasted series has thousands.</summary>
     private const int AtFirst = 200;
@@ -27,7 +29,33 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
     [BindProperty(SupportsGet = true)]
     public bool All { get; set; }
 
-    public int? Hidden => !All && View.Timeline.Written.Count(e => e is not WithdrawalEntry) is var count and > AtFirst ? count - AtFirst : null;
+    public int? Hidden => !All && Count(Show) is var count and > AtFirst ? count - AtFirst : null;
+
+    public int Count(RecordFilter filter) => Listed(filter).Count();
+
+    private IEnumerable<TimelineEntry> Listed(RecordFilter filter) => View.Timeline.Written.Where(e => e is not WithdrawalEntry && filter switch
+    {
+        RecordFilter.Readings => e is ReadingEntry or GlycolEntry or StandingEntry or MeterEntry,
+        RecordFilter.Seen => e is ObservationEntry or FrostEntry or HazardsEntry or ProofEntry,
+        RecordFilter.Changes => e is ChangeEntry or PartEntry or RefrigerantEntry or SettingEntry or ClosureEntry or HandoverEntry,
+        RecordFilter.Notes => e is NoteEntry or RecommendationEntry or SignOffEntry or SignatureEntry,
+        RecordFilter.Photos => e is PhotoEntry || PhotosOf(e).Any(),
+        RecordFilter.Corrected => e.Corrects is not null || !Stands(e),
+        _ => e is not PhotoEntry { About: not null } photo || !Stands(photo),
+    });
+
+    public static string Name(RecordFilter filter) => filter == RecordFilter.All ? "everything" : filter.ToString().ToLowerInvariant();
+
+    public IEnumerable<PhotoEntry> PhotosOf(TimelineEntry entry) => View.Photos.Where(p => p.About == entry.Id || p.Id == entry.Id);
+
+    /// <summary>Where an entry is put right; null for one that is struck out and made again instead.</summary>
+    public string? CorrectAt(TimelineEntry entry) => entry switch
+    {
+        ReadingEntry or NoteEntry or ObservationEntry or SettingEntry or PhotoEntry or ClosureEntry or ProofEntry => $"?correct={entry.Id}",
+        ChangeEntry or PartEntry or RefrigerantEntry => $"/visits/{View.Visit.Id}/changes?correct={entry.Id}",
+        SignOffEntry => $"/visits/{View.Visit.Id}/close",
+        _ => null,
+    };
 
     private HashSet<Guid>? standing;
 
@@ -67,19 +95,36 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
 
     private TimelineEntry? Corrected(TimelineEntry entry, Guid entryId, string? text)
     {
-        switch (entry)
+        TimelineEntry? made = entry switch
         {
-            case ReadingEntry r:
-                var read = QuantityReader.Read(text, r.Point.Kind(), View.Shop.Units);
-                TextError = read.Problem is { } problem ? TypingText.Problem(problem, r.Point.Kind(), View.Shop.Units) : null;
-                return read.Value is null ? null : r with { Id = entryId, WrittenAt = View.Now, Corrects = r.Id, Value = read.Value };
-            case NoteEntry n:
-                var said = (text ?? "").Trim();
-                TextError = said.Length is 0 or > QuickEntry.LongestNote ? $"A note has 1 to {QuickEntry.LongestNote} characters." : null;
-                return TextError is null ? n with { Id = entryId, WrittenAt = View.Now, Corrects = n.Id, Text = said } : null;
-            default:
-                TextError = "This is corrected by noting it again at its station, or struck out here.";
-                return null;
-        }
+            ReadingEntry r => Value(text, r.Point.Kind()) is { } value ? r with { Value = value } : null,
+            SettingEntry s => Value(text, QuantityKind.Pressure) is { } value ? s with { Value = value } : null,
+            NoteEntry n => Said(text, QuickEntry.LongestNote) is { } said ? n with { Text = said } : null,
+            PhotoEntry p => Said(text, 200) is { } said ? p with { Caption = said } : null,
+            ClosureEntry c => Said(text, 200) is { } said ? c with { How = said } : null,
+            ProofEntry p => Said(text, 200) is { } said ? p with { What = said } : null,
+            ObservationEntry o when Enum.TryParse<FactState>(text, out var state) && o.Fact.States().Contains(state) => o with { State = state },
+            _ => null,
+        };
+        if (made is null)
+            TextError ??= "This is corrected by noting it again at its station, or struck out here.";
+        return made is null ? null : made with { Id = entryId, WrittenAt = View.Now, Corrects = entry.Id };
+    }
+
+    private TypedValue? Value(string? text, QuantityKind kind)
+    {
+        var read = QuantityReader.Read(text, kind, View.Shop.Units);
+        TextError = read.Problem is { } problem ? TypingText.Problem(problem, kind, View.Shop.Units) : null;
+        return read.Value;
+    }
+
+    private string? Said(string? text, int longest)
+    {
+        var said = (text ?? "").Trim();
+        TextError = said.Length == 0 || said.Length > longest ? $"Write 1 to {longest} characters." : null;
+        return TextError is null ? said : null;
     }
 }
+
+/// <summary>Which entries of the record are shown.</summary>
+public enum RecordFilter { All, Readings, Seen, Changes, Notes, Photos, Corrected }

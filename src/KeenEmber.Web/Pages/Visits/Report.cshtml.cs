@@ -1,5 +1,6 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Service;
+using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -16,6 +17,16 @@ public sealed class ReportModel(VisitDesk desk) : PageModel
     public VisitView View { get; private set; } = null!;
 
     public IEnumerable<TimelineEntry> Done => View.Timeline.Standing.Where(e => e is ChangeEntry or PartEntry or RefrigerantEntry or ClosureEntry or SettingEntry { Stage: SettingStage.AsSet });
+
+    /// <summary>What was on record before the first change, in one line.</summary>
+    public string AsFoundLine => CircuitText.Sentence(string.Join(", ", View.AsFound.Facts.Select(f => EntryText.What(f, View)).Distinct()));
+
+    /// <summary>The meters named on the visit.</summary>
+    public string Meters => CircuitText.List(View.Timeline.Standing.OfType<MeterEntry>().GroupBy(m => m.Measures).Select(g => g.Last())
+        .Select(m => $"{m.Meter.Name} ({ServiceText.Name(m.Measures)} {ServiceText.Accuracy(m.Measures, m.Meter.Accuracy)}, {(m.Meter.IsChecked ? "checked" : "not checked")})"));
+
+    /// <summary>A customer sees a few, the lead all.</summary>
+    public IEnumerable<PhotoEntry> PhotosToShow => ForCustomer ? View.Photos.Where(p => p.Topic == Topic.Visit).Take(3) : View.Photos;
 
     public IEnumerable<NoteEntry> Notes => View.Timeline.Standing.OfType<NoteEntry>();
 

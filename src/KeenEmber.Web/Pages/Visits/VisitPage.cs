@@ -1,6 +1,7 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Service;
+using KeenEmber.Storage;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -60,6 +61,40 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
         return Page();
     }
 
+    /// <summary>Says that the hazards still ahead were seen and dealt with.</summary>
+    public IActionResult OnPostHazards(Guid id, Guid entryId)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (entryId == Guid.Empty)
+            return BadRequest();
+        if (View.HazardsAhead != Hazards.None)
+            desk.Append([new HazardsEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, View.HazardsAhead)]);
+        return RedirectToPage(new { id });
+    }
+
+    /// <summary>Which photos of the last lot were refused, and why.</summary>
+    public IReadOnlyList<string> PhotoErrors { get; private set; } = [];
+
+    /// <summary>Keeps photos, several at once; a broken one is refused by name and the others stay.</summary>
+    /// <param name="about">The entry they belong to; null for the visit.</param>
+    public IActionResult OnPostPhotos(Guid id, Guid lineId, Guid? about, string? caption, Topic topic, List<IFormFile> photos, [FromServices] PhotoStore store)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (lineId == Guid.Empty || !Enum.IsDefined(topic) || (about is not null && View.Timeline.Written.All(e => e.Id != about)))
+            return BadRequest();
+        var (kept, errors) = PhotoDesk.Keep(photos, store);
+        var text = (caption ?? "").Trim();
+        desk.Append([.. kept.Select((photo, i) => new PhotoEntry(
+            EntryId.OfLine(lineId, i), id, View.Now, View.Now, View.Visit.Author, null, photo.Hash, photo.Width, photo.Height, text.Length > 200 ? text[..200] : text, about, topic))]);
+        if (errors.Count == 0)
+            return RedirectToPage(new { id, saved = kept.Count });
+        Load(id);
+        (PhotoErrors, Saved) = (errors, kept.Count > 0 ? kept.Count : null);
+        return Page();
+    }
+
     protected VisitDesk Desk => desk;
 
     protected bool Load(Guid id)
@@ -87,8 +122,10 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
         yield return ("Course", "Course", View.Series is not { IsSeries: true } series ? logged <= 1 ? "no series" : $"{logged} each" : series.Settled is null ? "moving" : "settled");
         if (View.MakeUp.Kind == EquipmentKind.GlycolChiller)
             yield return ("Glycol", "Glycol", View.Glycol is null ? "not tested" : "tested");
+        yield return ("Meters", "Meters", View.Timeline.Standing.OfType<MeterEntry>().Select(m => m.Measures).Distinct().Count() is var meters and > 0 ? $"{meters} named" : "not named");
         yield return ("Controls", "Controls", View.SettingsNow.Count == 1 ? "1 setting" : $"{View.SettingsNow.Count} settings");
         yield return ("Changes", "Changes", View.Loops.Count == 0 ? "none open" : $"{View.Loops.Count} open");
+        yield return ("Prove", "Prove", View.Proofs.Count == 0 ? "nothing yet" : $"{View.Proofs.Count(p => p.IsProved)} of {View.Proofs.Count}");
         yield return ("Record", "Record", View.Timeline.Standing.Count == 1 ? "1 entry" : $"{View.Timeline.Standing.Count} entries");
         yield return ("Close", "Close", View.SignOff is null ? "not signed" : "signed off");
     }

@@ -99,12 +99,50 @@ document.addEventListener('alpine:init', () => {
     },
   }));
 
+  /* The signature: strokes of whole numbers on the field's own scale, carried by the form. */
+  window.Alpine.data('signature', () => ({
+    drawing: false,
+
+    pad() { return this.$root.querySelector('.signature-pad'); },
+
+    add(event, parting) {
+      const field = this.$root.elements.strokes;
+      const box = this.pad().getBoundingClientRect();
+      const { width, height } = this.pad().viewBox.baseVal;
+      const within = (part, size) => Math.max(0, Math.min(size, Math.round(part * size)));
+      field.value += `${field.value ? parting : ''}${within((event.clientX - box.left) / box.width, width)},${within((event.clientY - box.top) / box.height, height)}`;
+      const path = field.value.split(' ').map((stroke) => `M${stroke.replaceAll(';', 'L').replaceAll(',', ' ')}`).join('');
+      this.pad().querySelector('.signature-ink').setAttribute('d', path);
+    },
+
+    down(event) {
+      event.preventDefault();
+      this.pad().setPointerCapture(event.pointerId);
+      this.drawing = true;
+      this.add(event, ' ');
+    },
+
+    move(event) {
+      if (this.drawing) this.add(event, ';');
+    },
+
+    up() { this.drawing = false; },
+
+    clear() {
+      this.$root.elements.strokes.value = '';
+      this.pad().querySelector('.signature-ink').setAttribute('d', '');
+    },
+  }));
+
   window.Alpine.data('workplace', () => ({
     waiting: null,
     timer: null,
 
     init() {
       this.$root.addEventListener('click', (event) => this.tap(event));
+      this.$root.addEventListener('change', (event) => {
+        if (event.target.matches('[data-send]') && event.target.files.length) event.target.form.requestSubmit();
+      });
       document.querySelector('.station.here')?.scrollIntoView({ block: 'nearest', inline: 'center' });
       this.openNext();
     },
@@ -150,11 +188,12 @@ document.addEventListener('alpine:init', () => {
         return;
       }
       const fromLine = form.classList.contains('log-form');
+      const sent = form.matches('.photo-form');
       this.swap(new DOMParser().parseFromString(await answer.text(), 'text/html'));
       const address = new URL(answer.url);
       history.replaceState(null, '', address.pathname);
       if (fromLine) document.getElementById('line').focus();
-      else this.openNext();
+      else if (!sent) this.openNext();
     },
 
     swap(page) {

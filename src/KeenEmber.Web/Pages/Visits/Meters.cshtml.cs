@@ -1,0 +1,57 @@
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Service;
+using KeenEmber.Storage;
+using KeenEmber.Web.Wording;
+using Microsoft.AspNetCore.Mvc;
+
+namespace KeenEmber.Web.Pages.Visits;
+
+/// <summary>Which of the shop's meters are used on this visit, and whether they can be trusted.</summary>
+public sealed class MetersModel(VisitDesk desk, InstrumentStore instruments) : VisitPage(desk)
+{
+    private IReadOnlyList<Instrument>? all;
+
+    public IReadOnlyList<Instrument> Instruments => all ??= instruments.All();
+
+    public string? Shown { get; private set; }
+
+    public string? Known { get; private set; }
+
+    public (Guid Id, string Message)? CheckError { get; private set; }
+
+    /// <summary>The value a check starts from: melting ice for a thermometer.</summary>
+    public string Should(Instrument instrument) => instrument.Measures == QuantityKind.Temperature ? View.Units.Temperature(Temperature.FromCelsius(0).Kelvin) : "";
+
+    /// <summary>How far a check was off, in the shop's units.</summary>
+    public string Off(Instrument instrument, MeterCheck check) => MetersText.Off(instrument, check, View.Units);
+
+    public IActionResult OnPostUse(Guid id, Guid entryId, Guid instrument)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (entryId == Guid.Empty || Instruments.FirstOrDefault(i => i.Id == instrument) is not { } chosen)
+            return BadRequest();
+        Desk.Append([new MeterEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, chosen.Measures, chosen.At(View.Now, View.Shop.Policies))]);
+        return RedirectToPage(new { id });
+    }
+
+    /// <summary>Keeps a check; a meter in use goes on record again as it is now.</summary>
+    public IActionResult OnPostCheck(Guid id, Guid entryId, Guid instrument, string? shown, string? known)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (entryId == Guid.Empty || Instruments.FirstOrDefault(i => i.Id == instrument) is not { } checkedOne)
+            return BadRequest();
+        var (check, error) = MetersText.ReadCheck(entryId, checkedOne, shown, known, View.Now, View.Visit.Author, View.Shop.Units, View.Site.Atmosphere);
+        if (check is null)
+        {
+            (Shown, Known, CheckError) = (shown, known, (instrument, error!));
+            return Page();
+        }
+
+        instruments.Append(check);
+        if (View.Timeline.MeterAt(checkedOne.Measures, View.Now)?.Id == instrument)
+            Desk.Append([new MeterEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, checkedOne.Measures, (checkedOne with { LastCheck = check }).At(View.Now, View.Shop.Policies))]);
+        return RedirectToPage(new { id });
+    }
+}

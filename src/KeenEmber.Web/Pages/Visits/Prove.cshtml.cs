@@ -1,0 +1,19 @@
+using KeenEmber.Core.Service;
+using Microsoft.AspNetCore.Mvc;
+
+namespace KeenEmber.Web.Pages.Visits;
+
+/// <summary>What proves each repair, filled from the timeline, and what still does not.</summary>
+public sealed class ProveModel(VisitDesk desk) : VisitPage(desk)
+{
+    public IActionResult OnPostProof(Guid id, Guid entryId, ProofKind kind, string? what)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (entryId == Guid.Empty || !Enum.IsDefined(kind) || kind.FillsItself())
+            return BadRequest();
+        var seen = (what ?? "").Trim();
+        Desk.Append([new ProofEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, kind, seen.Length > 200 ? seen[..200] : seen)]);
+        return RedirectToPage(new { id });
+    }
+}
