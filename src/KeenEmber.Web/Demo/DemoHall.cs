@@ -10,14 +10,14 @@ namespace KeenEmber.Web.Demo;
 
 /// <summary>Quillmere Market Hall, an invented harbour market: the demo's site, units and visits. Each pattern of the circuit bench can be seen on one of its units.</summary>
 /// <remarks>Only temperatures and differences are made up; every pressure is the refrigerant's own at the state described.</remarks>
-public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitStore visits, TimeProvider time)
+public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitStore visits, InstrumentStore instruments, PhotoStore photos, TimeProvider time)
 {
-    private const string Isolde = "Isolde Marrin";
-    private const string Tobin = "Tobin Ashgrove";
+    internal const string Isolde = "Isolde Marrin";
+    internal const string Tobin = "Tobin Ashgrove";
 
-    private static readonly CircuitMakeUp Remote = new(EquipmentKind.WalkInCooler, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver);
-    private static readonly CircuitMakeUp PumpDown = Remote with { Parts = CircuitParts.Receiver | CircuitParts.LiquidSolenoid };
-    private static readonly CircuitMakeUp BuiltIn = new(EquipmentKind.ReachInCooler, Metering.CapillaryTube, CondenserKind.AirCooledSelfContained, CircuitParts.None);
+    internal static readonly CircuitMakeUp Remote = new(EquipmentKind.WalkInCooler, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver);
+    internal static readonly CircuitMakeUp PumpDown = Remote with { Parts = CircuitParts.Receiver | CircuitParts.LiquidSolenoid };
+    internal static readonly CircuitMakeUp BuiltIn = new(EquipmentKind.ReachInCooler, Metering.CapillaryTube, CondenserKind.AirCooledSelfContained, CircuitParts.None);
     private static readonly CircuitMakeUp OnRack = new(EquipmentKind.OpenCase, Metering.ElectronicValve, CondenserKind.Rack,
         CircuitParts.EvaporatorPressureRegulator | CircuitParts.SuctionStop);
 
@@ -28,12 +28,36 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
     {
         if (equipment.All().Count > 0)
             return;
-        shops.Save(new("Quillmere cold works", UnitPreference.Metric, new Dictionary<string, MeasuringPoint> { ["deflector"] = MeasuringPoint.AirLeaving }));
+        shops.Save(new("Quillmere cold works", UnitPreference.Metric, new Dictionary<string, MeasuringPoint> { ["deflector"] = MeasuringPoint.AirLeaving })
+        {
+            Technicians = [Isolde, Tobin], Currency = "€",
+        });
+        Meters();
         Walkins();
         Counters();
         Canteen();
         Cases();
+        DemoStories.Tell(this);
     }
+
+    internal DateTimeOffset Now => time.GetUtcNow();
+
+    /// <summary>The hall's thermometer and gauges, and a thermometer nobody has checked.</summary>
+    internal (Instrument Thermometer, Instrument Gauges, Instrument Unchecked) Bag { get; } = (
+        new(Guid.CreateVersion7(), "T-2", QuantityKind.Temperature, 0.3, null), new(Guid.CreateVersion7(), "G-1", QuantityKind.Pressure, 0.01, null),
+        new(Guid.CreateVersion7(), "T-5", QuantityKind.Temperature, null, null));
+
+    private void Meters()
+    {
+        foreach (var meter in new[] { Bag.Thermometer, Bag.Gauges, Bag.Unchecked })
+            instruments.Save(meter);
+        instruments.Append(new(Guid.CreateVersion7(), Bag.Thermometer.Id, Now.AddDays(-3), Tobin, MeterCheckKind.IceBath, Temperature.FromCelsius(0.1).Kelvin, Temperature.FromCelsius(0).Kelvin));
+        instruments.Append(new(Guid.CreateVersion7(), Bag.Gauges.Id, Now.AddDays(-20), Isolde, MeterCheckKind.KnownSource, 802, 800));
+    }
+
+    /// <summary>A drawn picture, kept as a photo is.</summary>
+    internal PhotoEntry Photo(byte[] picture, Guid id, DateTimeOffset at, string author, string caption, Topic topic = Topic.Visit) =>
+        photos.Keep(picture) is { } kept ? new(id, default, at, at, author, null, kept.Hash, kept.Width, kept.Height, caption, null, topic) : throw new InvalidOperationException("A demo picture is no picture.");
 
     private void Walkins()
     {
@@ -43,17 +67,6 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
         var holidays = Visit(cold, 12, Tobin, "Check before the holidays", new(3.1, 5.9, 5.0), new(),
             new(30, 1, m => 5.9 + 4.5 * Math.Exp(-m / 5), m => 5 + 6 * Math.Exp(-m / 5)));
         Append(holidays, 50, (id, at) => new SignOffEntry(id, default, at, at, Tobin, null, "", "", "nothing to do; look at the door closer", DateOnly.FromDateTime(time.GetUtcNow().UtcDateTime).AddDays(2)));
-
-        var fish = Install("F-3", "Fish counter freezer", PumpDown with { Kind = EquipmentKind.WalkInFreezer }, -20, 2, "R448A", 2.9, "fillets", "fish counter, lower floor");
-        var soft = Visit(fish, 6, Isolde, "Soft product on the top shelf", new(-18.6, 5.2, 5.4), new());
-        Append(soft, 26,
-            (id, at) => new ChangeEntry(id, default, at, at, soft.Author, null, "fan delay switch", "open at -3 °C", "bridged for the pull-down", "", LoopKind.Jumper, false),
-            (id, at) => new PartEntry(id, default, at, at, soft.Author, null, "fan motor", "right", "seized, wet bearing", "9 W motor of the same plate", "", false),
-            (id, at) => new ChangeEntry(id, default, at, at, soft.Author, null, "drain heater", "", "ordered", "", LoopKind.PartOnOrder, false),
-            (id, at) => new SignOffEntry(id, default, at, at, soft.Author, null, "", "no soft product while I was here", "new drain heater, look at the door gasket", null));
-        var again = Visit(fish, 0.02, Tobin, "Soft product on the top shelf, again", new(-13.2, 12.5, 0.8, 4, 17, 8.5, 6.2, 1.1, 55), new(38, FactState.Iced, FactState.Stopped));
-        Append(again, 20, (id, at) => new NoteEntry(id, default, at, at, again.Author, null, "water frozen in the drain pan, gasket torn at the lower hinge"),
-            (id, at) => new FrostEntry(id, default, at, at, Tobin, null, false, new("000022000022100022222222", "00211")));
 
         var bakery = Install("B-2", "Bakery freezer", PumpDown with { Kind = EquipmentKind.WalkInFreezer, Parts = PumpDown.Parts | CircuitParts.HeadPressureValve, RatedCurrentA = 9.5 },
             -20, 3, "R507A", 4.1, "dough and butter sheets", "bakery, first floor");
@@ -72,14 +85,14 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
         Settings(ripening, frosty, SettingStage.AsFound, (PressureSetting.FanOn, 33), (PressureSetting.FanOff, 11.5), (PressureSetting.LowCutIn, 6), (PressureSetting.LowCutOut, -6));
         Settings(ripening, frosty, SettingStage.AsSet, (PressureSetting.FanOff, 24));
 
-        var hallStore = Install("D-1", "Hall deep store", Remote with { Kind = EquipmentKind.DriveInFreezer, RatedCurrentA = 22 }, -22, 4, "R452A", 14, "pallets for all stalls", "quay side, dock 2");
+        var hallStore = Install("D-1", "Hall deep store", Remote with { Kind = EquipmentKind.DriveInFreezer, RatedCurrentA = 22 }, -22, 4, "R452A", 14, "pallets for all stalls", "quay side, dock 2", Hazards.ClosedRoom | Hazards.SecondSupply);
         Visit(hallStore, 88, Tobin, "Yearly check", new(-21.6, 5.0, 5.1) { CurrentA = 18 }, new());
         Visit(hallStore, 1, Isolde, "Door stood open during the delivery", new(-17.2, 3.2, 10.5, 9, 22, 14, 5, 2.2, 96) { CurrentA = 21 }, new());
     }
 
     private void Counters()
     {
-        var oysters = Install("Q-1", "Oyster room", Remote with { Condenser = CondenserKind.WaterCooled }, 4, 1, "R134a", 2.0, "live shellfish", "fish counter, cellar");
+        var oysters = Install("Q-1", "Oyster room", Remote with { Condenser = CondenserKind.WaterCooled }, 4, 1, "R134a", 2.0, "live shellfish", "fish counter, cellar", Hazards.WetFloor);
         Visit(oysters, 70, Isolde, "Yearly check", new(4.3, 6.1, 5.2, 8, 28, 5), new());
         Visit(oysters, 5, Tobin, "Water bill has doubled", new(4.6, 6.3, 5.0, 8, 29, 14, 5.5, 3, 82), new());
 
@@ -96,10 +109,6 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
 
     private void Canteen()
     {
-        var canteen = Install("K-1", "Canteen walk-in", Remote, 3, 1, "R407C", 2.2, "prepared meals", "canteen kitchen");
-        Visit(canteen, 75, Isolde, "Yearly check", new(3.2, 6.0, 5.1, 8, 21, 13), new());
-        Visit(canteen, 9, Tobin, "Loud on the roof", new(4.1, 6.4, 5.5, 8, 24, 23.5, 5.2, 3, 92), new(Condenser: FactState.Dirty));
-
         var reachIn = Install("K-4", "Canteen reach-in", BuiltIn, 4, 1, "R290", 0.12, "milk and desserts", "canteen, by the till");
         Visit(reachIn, 90, Tobin, "New gasket fitted", new(4.4, 11.5, 4.9, 8, 23, 11, 4), new());
         Visit(reachIn, 20, Tobin, "Yearly check", new(4.0, 11.2, 5.2, 8, 22, 11.5, 4.2), new());
@@ -107,15 +116,6 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
         var prep = Install("K-6", "Canteen prep table", BuiltIn with { Kind = EquipmentKind.PrepTable, Coils = 2 }, 4, 1, "R600a", 0.07, "sauces and salads", "canteen, cold line");
         Visit(prep, 33, Tobin, "Rail is warm at noon", new(5.4, 10.8, 5.5, 7, 27, 12, 4) { Box2C = 4.6, Superheat2K = 6 }, new());
         Visit(prep, 15, Isolde, "Somebody has topped it up", new(4.9, 9.2, 3.4, 8, 25, 20, 14.5, 3, 71) { Box2C = 4.3, Superheat2K = 3.6 }, new());
-
-        var bottles = Install("K-8", "Bottle cooler", BuiltIn with { Kind = EquipmentKind.BottleCooler, RatedCurrentA = 3.2 }, 5, 1, "R134a", 0.22, "drinks", "canteen, counter");
-        var bottlesYearly = Visit(bottles, 60, Tobin, "Yearly check", new(5.2, 10.5, 5.5, 8, 22, 11, 4) { CurrentA = 2.4 }, new());
-        Append(Visit(bottles, 25, Tobin, "Warm again", new(6.1, 9.6, 5.9, 8, 22, 10, 4) { CurrentA = 2.1 }, new()), 25,
-            (id, at) => new PartEntry(id, default, at, at, Tobin, null, "start relay", "", "burnt", "solid-state relay", "", false),
-            (id, at) => new RefrigerantEntry(id, default, at, at, Tobin, null, "R134a", 0.03, "cylinder 2", "weighed in after the relay"));
-        Append(bottlesYearly, 25, (id, at) => new PartEntry(id, default, at, at, Tobin, null, "start relay", "", "rattles", "same type", "", false));
-        Visit(bottles, 7, Isolde, "Runs day and night", new(12.4, 3.8, 7.5, 6, 22, 3, 4, 1, 49) { CurrentA = 1.3 },
-            new() { Also = new Dictionary<AsFound, FactState> { [AsFound.CompressorShell] = FactState.Hot } });
 
         var drinks = Install("G-1", "Drinks chiller", BuiltIn with { Kind = EquipmentKind.GlycolChiller, Metering = Metering.ThermostaticValve, Parts = CircuitParts.Receiver },
             -2, 0, "R134a", 1.1, "glycol for eight taps", "canteen, under the bar");
@@ -147,22 +147,26 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
             new() { Also = new Dictionary<AsFound, FactState> { [AsFound.LowPressureControl] = FactState.Chattering } });
     }
 
-    private Equipment Install(string tag, string name, CircuitMakeUp makeUp, double targetC, int fans, string refrigerant, double? chargeKg, string product, string location)
+    internal Equipment Install(string tag, string name, CircuitMakeUp makeUp, double targetC, int fans, string refrigerant, double? chargeKg, string product, string location, Hazards hazards = Hazards.None)
     {
         var unit = new Equipment(Guid.CreateVersion7(), hall.Id, tag, name, makeUp.Kind, Temperature.FromCelsius(targetC), fans, product, location,
             new(Guid.CreateVersion7(), refrigerant, chargeKg, makeUp.Metering, makeUp.Condenser, makeUp.Parts, "")
             {
                 Coils = makeUp.Coils, RatedCurrentA = makeUp.RatedCurrentA,
                 ColdestAmbient = makeUp.Condenser == CondenserKind.AirCooledRemote ? Temperature.FromCelsius(-8) : null,
-            });
+            })
+        {
+            Hazards = hazards,
+        };
         equipment.Save(unit, hall);
         return unit;
     }
 
-    private Visit Visit(Equipment unit, double daysAgo, string author, string complaint, DemoState state, DemoSeen seen, DemoCourse? course = null)
+    internal Visit Visit(Equipment unit, double daysAgo, string author, string complaint, DemoState state, DemoSeen seen, DemoCourse? course = null,
+        Urgency urgency = Urgency.Routine, string stock = "")
     {
         var start = time.GetUtcNow() - TimeSpan.FromDays(daysAgo);
-        var visit = new Visit(Guid.CreateVersion7(start), unit.Id, start, author, complaint);
+        var visit = new Visit(Guid.CreateVersion7(start), unit.Id, start, author, complaint, urgency, stock);
         visits.Start(visit);
         visits.Append([.. DemoVisit.Entries(visit, unit, hall, state, seen, course)]);
         return visit;
@@ -177,7 +181,7 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
     }
 
     /// <summary>Further entries of a visit, one a minute from a minute of it.</summary>
-    private void Append(Visit visit, int minute, params Func<Guid, DateTimeOffset, TimelineEntry>[] entries) =>
+    internal void Append(Visit visit, int minute, params Func<Guid, DateTimeOffset, TimelineEntry>[] entries) =>
         visits.Append([.. entries.Select((make, i) =>
         {
             var at = visit.StartedAt + TimeSpan.FromMinutes(minute + i);

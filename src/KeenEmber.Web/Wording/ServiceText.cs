@@ -1,3 +1,4 @@
+using System.Globalization;
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Service;
@@ -86,8 +87,8 @@ public static class ServiceText
     public static string Accuracy(QuantityKind measures, double? accuracy) => (measures, accuracy) switch
     {
         (_, null) => "as usual for its kind",
-        (QuantityKind.Temperature, { } kelvin) => $"±{UnitText.Number(kelvin, 2)} K",
-        (_, { } share) => $"±{UnitText.Number(share * 100, 2)} %",
+        (QuantityKind.Temperature, { } kelvin) => string.Create(CultureInfo.InvariantCulture, $"±{kelvin:0.##} K"),
+        (_, { } share) => string.Create(CultureInfo.InvariantCulture, $"±{share * 100:0.##} %"),
     };
 
     public static string Recommendation(RecommendationEntry r, string currency) =>
