@@ -104,20 +104,21 @@ public sealed class StandingStore(Database database)
     {
         var which = listing switch
         {
-            Listing.Safety => "u.safety = 1 ORDER BY e.tag",
+            Listing.Safety => "u.safety = 1 ORDER BY u.tag",
             Listing.Overdue => "u.due < @until ORDER BY u.due",
             Listing.FollowUp => "u.follow_up <= @until ORDER BY u.follow_up",
             Listing.Visited => "u.last_visit_at >= @since ORDER BY u.last_visit_at DESC",
             Listing.Callbacks => "u.last_visit_at >= @since AND u.callback = 1 ORDER BY u.last_visit_at DESC",
-            Listing.Drifting => "u.drifting = 1 ORDER BY e.tag",
-            _ => "1 ORDER BY (u.signed_off = 0 AND u.last_visit_at IS NOT NULL AND u.last_visit_at >= @since) DESC, u.needs DESC, e.tag COLLATE NOCASE",
+            Listing.Drifting => "u.drifting = 1 ORDER BY u.tag",
+            _ => "1 ORDER BY u.needs DESC, u.tag COLLATE NOCASE",
         };
         using var db = database.Open();
         var sites = db.Query<EquipmentStore.SiteRow>(EquipmentStore.SiteColumns).Select(r => r.ToSite()).ToDictionary(s => s.Id);
+        // CROSS JOIN keeps the order of the tables: the index of the list decides which rows are read at all.
         return [.. db.Query<Row>($"""
             SELECT e.id, e.tag, e.name, e.kind, c.refrigerant, e.site_id AS SiteId, u.stands, u.needs, u.last_visit AS LastVisit, u.signed_off AS SignedOff,
                    u.follow_up AS FollowUp, u.loops, u.drift
-            FROM unit_standing u JOIN equipment e ON e.id = u.equipment_id JOIN circuit c ON c.equipment_id = e.id
+            FROM unit_standing u CROSS JOIN equipment e ON e.id = u.equipment_id JOIN circuit c ON c.equipment_id = e.id
             WHERE {which} LIMIT @count OFFSET @from
             """, new { from, count, until = Database.Day(until), since = Database.Utc(since) }).Select(r => r.ToLine(sites))];
     }

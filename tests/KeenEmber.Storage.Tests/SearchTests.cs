@@ -82,4 +82,34 @@ public sealed class SearchTests : IDisposable
         var about = new VisitStore(database).EntriesAboutLoops(unit.Id);
         Assert.Equal("defrost length", Assert.IsType<ChangeEntry>(Assert.Single(about)).What);
     }
+
+    [Fact]
+    public void What_was_struck_out_or_corrected_is_no_longer_found()
+    {
+        var visits = new VisitStore(database);
+        var visit = visits.OfEquipment(unit.Id)[0];
+        var at = visit.StartedAt.AddMinutes(50);
+        var (struck, wrong) = (new NoteEntry(Guid.CreateVersion7(), visit.Id, at, at, "Isolde", null, "marmalade in the drain"), new NoteEntry(Guid.CreateVersion7(), visit.Id, at, at, "Isolde", null, "quince on the fan"));
+        visits.Append([struck, wrong]);
+        Assert.Single(Find("marmalade"));
+        visits.Append([new WithdrawalEntry(Guid.CreateVersion7(), visit.Id, at, at, "Isolde", struck.Id), wrong with { Id = Guid.CreateVersion7(), Corrects = wrong.Id, Text = "medlar on the fan" }]);
+        Assert.Empty(Find("marmalade"));
+        Assert.Empty(Find("quince"));
+        Assert.Single(Find("medlar"));
+    }
+
+    [Fact]
+    public void Photos_and_recommendations_are_found_by_their_words_only()
+    {
+        var visits = new VisitStore(database);
+        var visit = visits.OfEquipment(unit.Id)[0];
+        var at = visit.StartedAt.AddMinutes(50);
+        visits.Append([
+            new PhotoEntry(Guid.CreateVersion7(), visit.Id, at, at, "Isolde", null, new('b', 64), 8, 6, "sycamore leaf in the fan", null),
+            new RecommendationEntry(Guid.CreateVersion7(), visit.Id, at, at, "Isolde", null, "leaves", "a hornbeam screen", "", null, null, null, RecommendationUrgency.Watch)]);
+        Assert.Equal(HitKind.Photo, Assert.Single(Find("sycamore")).Kind);
+        Assert.Equal(HitKind.Recommendation, Assert.Single(Find("hornbeam")).Kind);
+        Assert.Empty(Find(new string('b', 64)));
+        Assert.Empty(Find("watch"));
+    }
 }

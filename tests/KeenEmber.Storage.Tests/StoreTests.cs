@@ -67,6 +67,13 @@ public sealed class StoreTests : IDisposable
             new ClosureEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, reading.Id, "taken out"),
             new HandoverEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, reading.Id, "part on order", "Tobin Ashgrove", new(2026, 3, 9)),
             new SignOffEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "drain heater open", "", "heater kit", new(2026, 3, 6)),
+            new NoteEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "4 is the fan", Topic.Wiring),
+            new PhotoEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, new('a', 64), 800, 600, "coil", reading.Id, Topic.Wiring),
+            new MeterEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, QuantityKind.Pressure, new(Guid.CreateVersion7(), "G-1", 0.01, true)),
+            new HazardsEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, Hazards.Height | Hazards.Flammable),
+            new ProofEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, ProofKind.WholeDefrost, "22 min"),
+            new RecommendationEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "gasket", "new one", "gasket", 1.5, 80, null, RecommendationUrgency.Quote),
+            new SignatureEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "Maren Oakhurst", "1,2;3,4"),
             new WithdrawalEntry(Guid.CreateVersion7(), visit.Id, Start, Start.AddMinutes(9), "Isolde Marrin", reading.Id),
         ];
         Assert.Equal(AppendOutcome.Stored, Visits.Append(entries));
@@ -168,6 +175,46 @@ public sealed class StoreTests : IDisposable
         var shop = new ShopStore(new Database(folder)).Get();
         Assert.Equal(("Harbour cold works", UnitPreference.Us), (shop.Name, shop.Units));
         Assert.Equal(MeasuringPoint.BoxAir, shop.Words["top sensor"]);
+    }
+
+    [Fact]
+    public void A_visit_keeps_its_intake_and_a_unit_its_hazards()
+    {
+        var urgent = new Visit(Guid.CreateVersion7(), unit.Id, Start.AddDays(1), "Tobin", "Warm", Urgency.AtOnce, "all the fillets", "before noon");
+        Visits.Start(urgent);
+        Assert.Equal(urgent, Visits.Find(urgent.Id));
+        Assert.True(Units.Save(unit with { Hazards = Hazards.SecondSupply | Hazards.Height }, site));
+        Assert.Equal(Hazards.SecondSupply | Hazards.Height, Units.Find(unit.Id)!.Value.Equipment.Hazards);
+    }
+
+    [Fact]
+    public void The_shop_keeps_its_people_and_policies()
+    {
+        var shops = new ShopStore(new Database(folder));
+        Assert.Equal(30, shops.Get().Policies.CallbackDays);
+        shops.Save(shops.Get() with
+        {
+            Technicians = ["Isolde Marrin"], Currency = "€", Policies = new(new Dictionary<Policy, PolicyChoice> { [Policy.Gauges] = PolicyChoice.GaugesOnEveryCall }, 14, 60),
+        });
+        var shop = new ShopStore(new Database(folder)).Get();
+        Assert.Equal((14, 60, PolicyChoice.GaugesOnEveryCall), (shop.Policies.CallbackDays, shop.Policies.MeterCheckDays, shop.Policies.Of(Policy.Gauges)));
+        Assert.Equal(("Isolde Marrin", "€"), (Assert.Single(shop.Technicians), shop.Currency));
+    }
+
+    [Fact]
+    public void A_meter_shows_its_last_check_until_it_is_taken_off_the_list()
+    {
+        var store = new InstrumentStore(new Database(folder));
+        var meter = new Instrument(Guid.CreateVersion7(), "T-2", QuantityKind.Temperature, 0.3, null);
+        store.Save(meter);
+        Assert.Equal(meter, Assert.Single(store.All()));
+        var late = new MeterCheck(Guid.CreateVersion7(), meter.Id, Start.AddDays(2), "Tobin", MeterCheckKind.IceBath, 273.2, 273.15);
+        store.Append(late);
+        store.Append(late);
+        store.Append(late with { Id = Guid.CreateVersion7(), At = Start, Shown = 280 });
+        Assert.Equal(late, Assert.Single(store.All()).LastCheck);
+        store.Retire(meter.Id);
+        Assert.Empty(store.All());
     }
 
     [Fact]

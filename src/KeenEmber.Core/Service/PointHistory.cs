@@ -16,9 +16,10 @@ public static class PointHistory
     public static ILookup<MeasuringPoint, EarlierValue> Of(
         IEnumerable<(Visit Visit, Timeline Timeline)> earlier, IReadOnlyDictionary<MeasuringPoint, TakenReading> today) =>
         earlier.OrderByDescending(e => e.Visit.StartedAt)
-            .SelectMany(e => e.Timeline.LatestReadings().Values, (e, reading) => (
-                reading.Point,
-                Value: new EarlierValue(e.Visit, reading.Typed, reading.Si,
-                    today.TryGetValue(reading.Point, out var now) ? MeterAccuracy.Differ(reading.Point, now.Si, reading.Si, now.Meter, reading.Meter) : null)))
+            .SelectMany(e => e.Timeline.LatestReadingEntries(), (e, reading) => (Entry: e, Reading: reading, Si: e.Timeline.Si(reading)))
+            .Select(x => (
+                x.Reading.Point,
+                Value: new EarlierValue(x.Entry.Visit, x.Reading.Value, x.Si,
+                    today.TryGetValue(x.Reading.Point, out var now) ? MeterAccuracy.Differ(x.Reading.Point, now.Si, x.Si, now.Meter, x.Entry.Timeline.MeterOf(x.Reading)) : null)))
             .ToLookup(x => x.Point, x => x.Value);
 }

@@ -38,6 +38,12 @@ public sealed class Timeline
     public IReadOnlyDictionary<MeasuringPoint, TakenReading> LatestReadings() =>
         readings.ToDictionary(g => g.Key, g => Taken(g.Last()));
 
+    /// <summary>The latest reading of every point as an entry, for lists that do not judge it.</summary>
+    public IEnumerable<ReadingEntry> LatestReadingEntries() => readings.Select(g => g.Last());
+
+    /// <summary>In SI units: K, kPa absolute, A.</summary>
+    public double Si(ReadingEntry entry) => entry.Value.Si(atmosphere);
+
     /// <summary>Every reading that stands, for their course in time.</summary>
     public IEnumerable<Sample> Samples() => readings.SelectMany(g => g).Select(r => new Sample(r.Point, r.At, r.Value.Si(atmosphere)));
 

@@ -40,12 +40,13 @@ public sealed record UnitMemory(
         var trends = new Dictionary<MeasuringPoint, List<TrendPoint>>();
         foreach (var (visit, timeline) in inOrder)
         {
-            foreach (var (point, reading) in timeline.LatestReadings())
+            foreach (var reading in timeline.LatestReadingEntries())
             {
+                var (point, si) = (reading.Point, timeline.Si(reading));
                 if (!trends.TryGetValue(point, out var line))
                     trends[point] = line = [];
-                var accuracy = MeterAccuracy.Of(point, reading.Si, reading.Meter);
-                line.Add(new(visit, reading.Typed, reading.Si, accuracy, line.Count > 0 && Math.Abs(reading.Si - line[^1].Si) > double.Hypot(accuracy, line[^1].Accuracy)));
+                var accuracy = MeterAccuracy.Of(point, si, timeline.MeterOf(reading));
+                line.Add(new(visit, reading.Value, si, accuracy, line.Count > 0 && Math.Abs(si - line[^1].Si) > double.Hypot(accuracy, line[^1].Accuracy)));
             }
         }
 

@@ -59,7 +59,7 @@ public sealed class IndexModel(Board board, ShopStore shops, TimeProvider time) 
         (ShopName, UnitText, Now) = (shop.Name, new(shop.Units, Pressure.StandardAtmosphere), time.GetUtcNow());
         From = Math.Max(0, From);
         Count = board.Count();
-        Units = board.List(Listing.All, From, OnePage, since: Now - Visit.TakenUpWithin);
+        Units = board.List(Listing.All, From, OnePage);
         if (From > 0)
             return;
         var today = DateOnly.FromDateTime(Now.UtcDateTime);

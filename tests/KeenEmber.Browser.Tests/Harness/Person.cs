@@ -91,6 +91,28 @@ public sealed class Person : IDisposable
         return this;
     }
 
+    /// <summary>Chooses files in a file field, which may be hidden behind its label.</summary>
+    public Person Upload(string selector, params string[] files)
+    {
+        driver.FindElement(By.CssSelector(selector)).SendKeys(string.Join('\n', files));
+        return this;
+    }
+
+    /// <summary>Draws a stroke over a thing, from its left to its right.</summary>
+    public Person Draw(string selector)
+    {
+        new OpenQA.Selenium.Interactions.Actions(driver).ScrollToElement(See(selector)).MoveToElement(See(selector), -100, 10).ClickAndHold()
+            .MoveByOffset(60, -30).MoveByOffset(60, 40).MoveByOffset(60, -20).Release().Perform();
+        return this;
+    }
+
+    /// <summary>The page as the browser prints it into a PDF, inches.</summary>
+    public byte[] Pdf(double width, double height)
+    {
+        var answer = (Dictionary<string, object>)driver.ExecuteCdpCommand("Page.printToPDF", new() { ["paperWidth"] = width, ["paperHeight"] = height, ["printBackground"] = true })!;
+        return Convert.FromBase64String((string)answer["data"]);
+    }
+
     public Person Keys(string keys)
     {
         driver.SwitchTo().ActiveElement().SendKeys(keys);
@@ -165,7 +187,7 @@ public sealed class Person : IDisposable
                 if (look() is { } found)
                     return found;
             }
-            catch (StaleElementReferenceException)
+            catch (Exception e) when (e is StaleElementReferenceException or ElementNotInteractableException)
             {
                 // The page was just exchanged: look again.
             }
