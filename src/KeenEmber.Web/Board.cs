@@ -8,7 +8,7 @@ namespace KeenEmber.Web;
 /// <summary>How the units stand, for the start page and the unit's own: kept by <see cref="StandingStore"/>, judged here when something has changed.</summary>
 public sealed class Board(StandingStore standings, VisitStore visits, EquipmentStore equipment, ShopStore shops)
 {
-    /// <summary>A page makes at most so many rows anew before it is shown; after a change of the rules the rest follows beside it.</summary>
+    /// <summary>A page makes at most so many rows anew before it is shown.</summary>
     private const int AtMostBeforeAPage = 25;
 
     private readonly Lock oneAtATime = new();
@@ -19,10 +19,13 @@ public sealed class Board(StandingStore standings, VisitStore visits, EquipmentS
 
     public (int Units, int Need) Count() => standings.Count();
 
-    /// <summary>Makes rows anew that are out of date.</summary>
-    public void Refresh(int atMost = AtMostBeforeAPage)
+    /// <summary>Makes the rows anew that are out of date, unless very many are: those follow beside the pages, which show them as they were.</summary>
+    public void Refresh()
     {
-        foreach (var id in standings.ToMake(atMost))
+        var stale = standings.ToMake(AtMostBeforeAPage + 1);
+        if (stale.Count > AtMostBeforeAPage)
+            return;
+        foreach (var id in stale)
             Of(id);
     }
 
@@ -47,7 +50,7 @@ public sealed class Board(StandingStore standings, VisitStore visits, EquipmentS
             if (isCurrent)
                 return kept;
             var standing = Judge(unit, site, kept);
-            standings.Save(equipmentId, standing, changes, standing.Visits is [var last, var before, ..] && last.Visit.IsCallbackAfter(before.Visit, shops.Get().Policies));
+            standings.Save(equipmentId, standing, changes, standing.Visits is [var last, var before, ..] && last.Visit.IsCallbackAfter(before.Visit, shops.Get().Policies, before.FollowUp));
             return standing;
         }
     }

@@ -93,7 +93,7 @@ public sealed record VisitView(
     /// <summary>A sign-off ends a visit before its time is up.</summary>
     public bool IsUnderWay => Visit.IsUnderWay(Now) && SignOff is null;
 
-    public bool IsCallback => Earlier.Count > 0 && Visit.IsCallbackAfter(Earlier[0], Shop.Policies);
+    public bool IsCallback => Earlier.Count > 0 && Visit.IsCallbackAfter(Earlier[0], Shop.Policies, Briefing?.SignOff?.FollowUp);
 
     public string Stands => PanelText.Stands(Analysis, Readings.Count > 0, Equipment);
 

@@ -21,7 +21,7 @@ public sealed class AccessibilityTests(DemoApp demo) : IClassFixture<DemoApp>
             found.AddRange(person.Violations().Select(v => $"{name}: {v}"));
         }
 
-        foreach (var path in new[] { "/", "/settings", "/equipment/new", "/nowhere" })
+        foreach (var path in new[] { "/", "/settings", "/meters", "/equipment/new", "/nowhere" })
         {
             person.Go(path);
             Check(path);
@@ -29,13 +29,13 @@ public sealed class AccessibilityTests(DemoApp demo) : IClassFixture<DemoApp>
 
         foreach (var unit in new[] { "F-3", "C-2" })
         {
-            person.Go("/").Press(unit);
+            person.Unit(unit);
             Check("unit");
             person.Tap(".visits a");
             Check("circuit");
             person.Tap($".circuit-map.{(phone ? "tall" : "wide")} [data-point=BoxAir]").Type("#value", "x").Keys("\n").See("#value-error");
             Check("circuit with an open tag");
-            foreach (var station in new[] { "look", "course", "controls", "changes", "record", "close" })
+            foreach (var station in new[] { "look", "course", "meters", "controls", "changes", "prove", "record", "close" })
             {
                 person.Station(station);
                 Check("station " + station);
@@ -44,7 +44,9 @@ public sealed class AccessibilityTests(DemoApp demo) : IClassFixture<DemoApp>
 
         person.Go(person.Path.Replace("/close", "/report", StringComparison.Ordinal));
         Check("report");
-        person.Go("/").Press("G-1").Tap(".visits a").Station("glycol");
+        person.Unit("K-8").Press("What it remembers").Press("Compare two visits").See(".compare");
+        Check("compare");
+        person.Unit("G-1").Tap(".visits a").Station("glycol");
         Check("glycol");
         Assert.True(found.Count == 0, string.Join("\n", found));
     }

@@ -111,7 +111,7 @@ public sealed class CircuitBenchTests : IDisposable
         person.Station("look").ReadUntil(".facts-to-tap", "coil, base");
         person.Tap("form:has([name=fact][value=Coil]):has([name=index][value='2']) button[value=Iced]").ReadUntil(".stands", "cannot breathe");
 
-        person.Go("/").Press("Q-9").Press("Edit nameplate").Tap("#condenser option[value=Rack]").Tap("#coils option[value='1']").Tap("input[name=Parts][value=EvaporatorPressureRegulator]").Press("Save the nameplate");
+        person.Unit("Q-9").Press("Edit nameplate").Tap("#condenser option[value=Rack]").Tap("#coils option[value='1']").Tap("input[name=Parts][value=EvaporatorPressureRegulator]").Press("Save the nameplate");
         person.Press("Go on with the visit").ReadUntil($"{Map}", "central rack");
         Assert.Equal(0, person.Count("[data-point=CondenserAir]") + person.Count("[data-result=CondenserSplit]"));
     }

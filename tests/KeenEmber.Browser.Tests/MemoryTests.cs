@@ -12,7 +12,7 @@ public sealed class MemoryTests(DemoApp demo) : IClassFixture<DemoApp>
     public void A_units_memory_shows_what_moved_and_which_part_failed_again()
     {
         using var person = new Person(demo.Server);
-        person.Go("/").Press("K-8").Press("What it remembers").ReadUntil(".challenge-line", "Start relay replaced 2 times");
+        person.Unit("K-8").Press("What it remembers").ReadUntil(".challenge-line", "Start relay replaced 2 times");
         person.ReadUntil(".trends", "moved by +6.3 K at the last");
         person.See(".trend .moved-mark");
         person.ReadUntil("main", "0.030 kg on balance, 14 % of the charge");
@@ -41,7 +41,7 @@ public sealed class MemoryTests(DemoApp demo) : IClassFixture<DemoApp>
     public void The_label_carries_the_address_of_the_unit()
     {
         using var person = new Person(demo.Server);
-        person.Go("/").Press("F-3").Press("Label").See(".unit-label svg");
+        person.Unit("F-3").Press("Label").See(".unit-label svg");
         Assert.Contains(person.Path.Replace("/label", "", StringComparison.Ordinal), person.Read(".label-address"), StringComparison.Ordinal);
         Assert.Empty(person.Violations());
     }

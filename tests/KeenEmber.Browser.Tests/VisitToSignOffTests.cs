@@ -117,7 +117,7 @@ public sealed class VisitToSignOffTests : IDisposable
         AddUnit();
         StartVisit("Isolde Marrin", "Soft ice cream");
         person.Type("#line", "fan on, coil clear, comp on 40 min, defrost over 200 min, box -18, suc 1.0, line -15, head 12, liq 27.4").Press("Save 9").ReadUntil(".stands", "short of charge");
-        person.Go("/").Press("F-9");
+        person.Unit("F-9");
         StartVisit("Tobin Ashgrove", "Soft again");
         person.ReadUntil("[data-brief=not-explained]", "This reads as short of charge");
         person.ReadUntil(".briefing", "Worth taking again");

@@ -15,6 +15,12 @@ public sealed record Visit(
 
     public bool IsUnderWay(DateTimeOffset now) => now - StartedAt < TakenUpWithin;
 
+    /// <summary>A visit this close to the day it was booked for is the follow-up that was promised, not a callback.</summary>
+    private static readonly TimeSpan AsBooked = TimeSpan.FromDays(3);
+
     /// <param name="policies">Say within how many days the same unit seen again is a callback.</param>
-    public bool IsCallbackAfter(Visit earlier, Policies policies) => StartedAt - earlier.StartedAt <= TimeSpan.FromDays(policies.CallbackDays);
+    /// <param name="booked">The day on which the earlier visit promised to look again, if it did.</param>
+    public bool IsCallbackAfter(Visit earlier, Policies policies, DateOnly? booked) =>
+        StartedAt - earlier.StartedAt <= TimeSpan.FromDays(policies.CallbackDays)
+        && !(booked is { } day && (StartedAt.UtcDateTime.Date - day.ToDateTime(TimeOnly.MinValue)).Duration() <= AsBooked);
 }

@@ -65,6 +65,15 @@ public sealed class Person : IDisposable
     /// <summary>Goes to a station of the visit by its name in the address.</summary>
     public Person Station(string name) => Tap($".station[href$='/{name}']");
 
+    /// <summary>Goes to a unit's page by its line in the list of all units.</summary>
+    public Person Unit(string tag)
+    {
+        Go("/");
+        Eventually(() => Acted(driver.FindElements(By.XPath($"//ul[@class='board']//a[.//*[@class='unit-tag' and normalize-space(.)='{tag}']]")), e => e.Click()),
+            () => $"no unit {tag} on {driver.Url}");
+        return this;
+    }
+
     /// <summary>The button or link with this text.</summary>
     public Person Press(string text)
     {

@@ -139,7 +139,23 @@ public class TimelineTests
     public void A_visit_within_thirty_days_is_a_callback()
     {
         var first = new Visit(Guid.CreateVersion7(), Unit.Id, Start, "Isolde", "");
-        Assert.True((first with { StartedAt = Start.AddDays(30) }).IsCallbackAfter(first, Policies.Default));
-        Assert.False((first with { StartedAt = Start.AddDays(30.1) }).IsCallbackAfter(first, Policies.Default));
+        Assert.True((first with { StartedAt = Start.AddDays(30) }).IsCallbackAfter(first, Policies.Default, null));
+        Assert.False((first with { StartedAt = Start.AddDays(30.1) }).IsCallbackAfter(first, Policies.Default, null));
+    }
+
+    [Theory]
+    [InlineData(10, 12, false)]
+    [InlineData(10, 20, true)]
+    public void A_visit_on_the_day_it_was_booked_for_is_no_callback(int day, int booked, bool callback)
+    {
+        var first = new Visit(Guid.CreateVersion7(), Unit.Id, Start, "Isolde", "");
+        Assert.Equal(callback, (first with { StartedAt = Start.AddDays(day) }).IsCallbackAfter(first, Policies.Default, DateOnly.FromDateTime(Start.UtcDateTime.AddDays(booked))));
+    }
+
+    [Fact]
+    public void The_shop_says_for_how_long_it_is_a_callback()
+    {
+        var first = new Visit(Guid.CreateVersion7(), Unit.Id, Start, "Isolde", "");
+        Assert.False((first with { StartedAt = Start.AddDays(10) }).IsCallbackAfter(first, Policies.Default with { CallbackDays = 7 }, null));
     }
 }
