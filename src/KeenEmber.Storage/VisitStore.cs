@@ -63,12 +63,24 @@ public sealed class VisitStore(Database database)
         return [.. db.Query<VisitRow>($"{VisitColumns} WHERE equipment_id = @id ORDER BY started_at DESC", new { id = equipmentId.ToString() }).Select(r => r.ToVisit())];
     }
 
-    /// <summary>Every entry of all of a unit's visits in one query, by visit, in the order of writing.</summary>
-    public ILookup<Guid, TimelineEntry> EntriesOfEquipment(Guid equipmentId)
+    /// <summary>The entries of all of a unit's visits in one query, by visit, in the order of writing.</summary>
+    /// <param name="inFull">Visits with every entry. Of the others only the last reading of each point comes that still stands: the rest of a course says nothing to later visits.</param>
+    public ILookup<Guid, TimelineEntry> EntriesOfEquipment(Guid equipmentId, params IEnumerable<Guid> inFull)
     {
         using var db = database.Open();
-        return db.Query<EntryRow>($"{EntryColumns} JOIN visit v ON v.id = e.visit_id WHERE v.equipment_id = @id ORDER BY e.written_at, e.id", new { id = equipmentId.ToString() })
-            .Select(r => r.ToEntry()).ToLookup(e => e.VisitId);
+        return db.Query<EntryRow>($"""
+            {EntryColumns} JOIN visit v ON v.id = e.visit_id
+            WHERE v.equipment_id = @id AND (e.kind <> 'reading' OR e.visit_id IN @full)
+            UNION ALL
+            SELECT id, VisitId, at, WrittenAt, author, corrects, kind, body FROM (
+                SELECT e.id, e.visit_id AS VisitId, e.at, e.written_at AS WrittenAt, e.author, e.corrects, e.kind, e.body,
+                       row_number() OVER (PARTITION BY e.visit_id, e.body ->> '$.point' ORDER BY e.at DESC, e.id DESC) AS latest
+                FROM entry e JOIN visit v ON v.id = e.visit_id
+                WHERE v.equipment_id = @id AND e.kind = 'reading' AND e.visit_id NOT IN @full
+                  AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.corrects = e.id))
+            WHERE latest = 1
+            ORDER BY WrittenAt, id
+            """, new { id = equipmentId.ToString(), full = inFull.Select(id => id.ToString()) }).Select(r => r.ToEntry()).ToLookup(e => e.VisitId);
     }
 
     /// <summary>Every entry of some visits in one query, by visit.</summary>

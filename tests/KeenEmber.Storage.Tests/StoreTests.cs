@@ -77,7 +77,7 @@ public sealed class StoreTests : IDisposable
             new WithdrawalEntry(Guid.CreateVersion7(), visit.Id, Start, Start.AddMinutes(9), "Isolde Marrin", reading.Id),
         ];
         Assert.Equal(AppendOutcome.Stored, Visits.Append(entries));
-        Assert.Equal(entries.ToHashSet(), Visits.EntriesOfEquipment(unit.Id)[visit.Id].ToHashSet());
+        Assert.Equal(entries.ToHashSet(), Visits.EntriesOfEquipment(unit.Id, visit.Id)[visit.Id].ToHashSet());
     }
 
     [Fact]
@@ -85,7 +85,7 @@ public sealed class StoreTests : IDisposable
     {
         var entries = Unit.All.Select(u => Reading(1.25, u)).ToList();
         Visits.Append(entries);
-        Assert.Equal(entries.ToHashSet<TimelineEntry>(), Visits.EntriesOfEquipment(unit.Id)[visit.Id].ToHashSet());
+        Assert.Equal(entries.ToHashSet<TimelineEntry>(), Visits.EntriesOfEquipment(unit.Id, visit.Id)[visit.Id].ToHashSet());
     }
 
     [Fact]
@@ -94,7 +94,7 @@ public sealed class StoreTests : IDisposable
         var reading = Reading(21, Unit.Psi);
         Assert.Equal(AppendOutcome.Stored, Visits.Append([reading]));
         Assert.Equal(AppendOutcome.AlreadyStored, Visits.Append([reading with { At = reading.At.AddSeconds(3), WrittenAt = reading.WrittenAt.AddSeconds(3) }]));
-        Assert.Single(Visits.EntriesOfEquipment(unit.Id)[visit.Id]);
+        Assert.Single(Visits.EntriesOfEquipment(unit.Id, visit.Id)[visit.Id]);
     }
 
     [Fact]
@@ -103,7 +103,7 @@ public sealed class StoreTests : IDisposable
         var reading = Reading(21, Unit.Psi);
         Visits.Append([reading]);
         Assert.Equal(AppendOutcome.IdTaken, Visits.Append([Reading(8, Unit.Psi), reading with { Value = new(22, Unit.Psi) }]));
-        Assert.Equal([reading], Visits.EntriesOfEquipment(unit.Id)[visit.Id]);
+        Assert.Equal([reading], Visits.EntriesOfEquipment(unit.Id, visit.Id)[visit.Id]);
     }
 
     [Fact]
@@ -119,7 +119,7 @@ public sealed class StoreTests : IDisposable
     public void An_entry_of_an_unknown_visit_is_refused_whole()
     {
         Assert.Throws<SqliteException>(() => Visits.Append([Reading(21, Unit.Psi), Reading(22, Unit.Psi) with { VisitId = Guid.CreateVersion7() }]));
-        Assert.Empty(Visits.EntriesOfEquipment(unit.Id)[visit.Id]);
+        Assert.Empty(Visits.EntriesOfEquipment(unit.Id, visit.Id)[visit.Id]);
     }
 
     [Fact]
@@ -178,6 +178,21 @@ public sealed class StoreTests : IDisposable
     }
 
     [Fact]
+    public void Of_a_visit_not_asked_for_in_full_only_the_last_standing_reading_of_each_point_comes()
+    {
+        var first = Reading(20, Unit.Psi);
+        var second = Reading(21, Unit.Psi) with { At = Start.AddMinutes(6) };
+        var struck = Reading(99, Unit.Psi) with { At = Start.AddMinutes(8) };
+        var wrong = Reading(-3, Unit.Celsius, MeasuringPoint.BoxAir);
+        var right = wrong with { Id = Guid.CreateVersion7(), Corrects = wrong.Id, Value = new(-13, Unit.Celsius) };
+        var note = new NoteEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "oil");
+        var strike = new WithdrawalEntry(Guid.CreateVersion7(), visit.Id, struck.At, Start.AddMinutes(9), "Isolde Marrin", struck.Id);
+        Visits.Append([first, second, struck, wrong, right, note, strike]);
+        Assert.Equal(new HashSet<TimelineEntry> { second, right, note, strike }, Visits.EntriesOfEquipment(unit.Id)[visit.Id].ToHashSet());
+        Assert.Equal(7, Visits.EntriesOfEquipment(unit.Id, visit.Id)[visit.Id].Count());
+    }
+
+    [Fact]
     public void A_visit_keeps_its_intake_and_a_unit_its_hazards()
     {
         var urgent = new Visit(Guid.CreateVersion7(), unit.Id, Start.AddDays(1), "Tobin", "Warm", Urgency.AtOnce, "all the fillets", "before noon");
@@ -222,7 +237,7 @@ public sealed class StoreTests : IDisposable
     {
         Visits.Append([Reading(21, Unit.Psi)]);
         new Database(folder).Migrate();
-        Assert.Single(Visits.EntriesOfEquipment(unit.Id)[visit.Id]);
+        Assert.Single(Visits.EntriesOfEquipment(unit.Id, visit.Id)[visit.Id]);
     }
 
     /// <summary>A file of the first version, with a unit in it, keeps its receiver when the make-up becomes a set of parts.</summary>
@@ -258,7 +273,7 @@ public sealed class StoreTests : IDisposable
         database.Migrate();
         var circuit = new EquipmentStore(database).All().Single().Circuit;
         Assert.Equal((parts, 1, null), (circuit.Parts, circuit.Coils, circuit.RatedCurrentA));
-        var entries = new VisitStore(database).EntriesOfEquipment(new("019c0000-0000-7000-8000-000000000002")).SelectMany(v => v).ToList();
+        var entries = new VisitStore(database).EntriesOfEquipment(new("019c0000-0000-7000-8000-000000000002"), new Guid("019c0000-0000-7000-8000-000000000004")).SelectMany(v => v).ToList();
         Assert.Equal(new TypedValue(21.5, Unit.Psi), Assert.IsType<ReadingEntry>(entries[0]).Value);
         Assert.Equal(new TypedValue(1.2, Unit.Bar), Assert.IsType<SettingEntry>(entries[1]).Value);
         Assert.Equal((true, new(new('1', 24), "20010")), (Assert.IsType<FrostEntry>(entries[2]).After, ((FrostEntry)entries[2]).Picture));

@@ -14,3 +14,6 @@ CREATE TRIGGER standing_after_unit AFTER UPDATE ON equipment
 BEGIN
     UPDATE unit_standing SET changes = changes + 1, visits = '[]', tag = NEW.tag WHERE equipment_id = NEW.id;
 END;
+
+-- Whether an entry still stands, without reading the others.
+CREATE INDEX entry_corrects ON entry (corrects) WHERE corrects IS NOT NULL;
