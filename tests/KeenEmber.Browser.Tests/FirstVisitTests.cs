@@ -167,7 +167,7 @@ public sealed class FirstVisitTests : IDisposable
         person.ReadUntil("#refrigerant-error", "“R999” is not in the catalogue");
         person.ReadUntil("#target-error", "not a number");
         person.ReadUntil("#fans-error", "A number from 0 to 24");
-        person.ReadUntil("#charge-error", "A number from");
+        person.ReadUntil("#charge-error", "It must lie between");
         Assert.Equal("R999", person.See("#refrigerant").GetAttribute("value"));
         Assert.Equal("cold", person.See("#target").GetAttribute("value"));
 

@@ -68,7 +68,7 @@ public sealed class VisitToSignOffTests : IDisposable
         person.Type("[data-loop=PartOnOrder] [name=reason]", "three days' delivery").Type("[data-loop=PartOnOrder] [name=owner]", "Tobin Ashgrove");
         person.Run<object>($"document.querySelector('[data-loop=PartOnOrder] [name=due]').value = '{DateTime.UtcNow.AddDays(5):yyyy-MM-dd}'; return null");
         person.Press("Leave it open").ReadUntil("[data-loop=PartOnOrder]", "Tobin Ashgrove by");
-        person.Type("#rootCause", "loose flare nut").Type("#recommendation", "new drain heater");
+        person.Tap("input[name=explained][value='circuit.short-of-charge']").Type("#rootCause", "loose flare nut").Type("#recommendation", "new drain heater");
         person.Run<object>($"document.querySelector('#followUp').value = '{DateTime.UtcNow.AddDays(4):yyyy-MM-dd}'; return null");
         person.Press("Sign the visit off").ReadUntil("[data-signed=yes]", "Signed off by Isolde Marrin");
 

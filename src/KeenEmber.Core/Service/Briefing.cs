@@ -11,7 +11,7 @@ public sealed record RepeatOffender(string Part, string Place, int Times);
 /// <param name="Findings">What it found.</param>
 /// <param name="Changed">What it changed, parts and refrigerant included.</param>
 /// <param name="Open">What is still open, of that visit or an older one.</param>
-/// <param name="NotExplained">Findings for which nothing was changed and no root cause given, and what it could not reproduce.</param>
+/// <param name="NotExplained">Findings that its sign-off does not say are explained.</param>
 /// <param name="Parts">Parts replaced more than once over all visits.</param>
 /// <param name="WorthRepeating">Points whose results were outside their band then, or that had moved: the ones to take again first.</param>
 public sealed record Briefing(
@@ -25,10 +25,12 @@ public sealed record Briefing(
         var findings = analysis?.Findings.Where(f => f.Code != CircuitPatterns.WithinTargets).ToList() ?? [];
         var changed = timeline.Standing.Where(e => e is ChangeEntry { FoundSo: false } or PartEntry or RefrigerantEntry or SettingEntry { Stage: SettingStage.AsSet }).ToList();
         var signOff = timeline.Standing.OfType<SignOffEntry>().LastOrDefault();
-        var explained = changed.Count > 0 || signOff is { RootCause.Length: > 0 };
         var outside = analysis?.Results.Where(r => r is { IsUsable: true, Position: BandPosition.Above or BandPosition.Below }).SelectMany(r => r.Basis) ?? [];
-        return new(last, signOff, findings, changed, OpenLoops.Of(all), explained ? [] : findings, Repeated(all), [.. outside.Select(b => b.Point).Distinct().Order()]);
+        return new(last, signOff, findings, changed, OpenLoops.Of(all), StillUnexplained(findings, signOff), Repeated(all), [.. outside.Select(b => b.Point).Distinct().Order()]);
     }
+
+    /// <summary>Findings that a sign-off does not say are explained by its causes; all of them where nobody signed off.</summary>
+    public static IReadOnlyList<Finding> StillUnexplained(IEnumerable<Finding> findings, SignOffEntry? signOff) => [.. findings.Where(f => signOff?.Explains(f) != true)];
 
     /// <summary>Parts that were replaced more than once at one place, the most often first.</summary>
     public static IReadOnlyList<RepeatOffender> Repeated(IEnumerable<Timeline> timelines) =>

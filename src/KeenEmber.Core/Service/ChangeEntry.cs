@@ -60,7 +60,12 @@ public sealed record HandoverEntry(
 /// <param name="FollowUp">The day to look again; null for none.</param>
 /// <param name="Contributing">What helped it to fail; may be empty.</param>
 /// <param name="Consequences">What the failure did to machine and stock; may be empty.</param>
+/// <param name="Explained">Codes of the findings that the causes explain, parted by spaces.</param>
 public sealed record SignOffEntry(
     Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
-    string RootCause, string NotReproduced, string Recommendation, DateOnly? FollowUp, string Contributing = "", string Consequences = "")
-    : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+    string RootCause, string NotReproduced, string Recommendation, DateOnly? FollowUp, string Contributing = "", string Consequences = "", string Explained = "")
+    : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects)
+{
+    /// <summary>Whether the causes given account for a finding.</summary>
+    public bool Explains(Diagnosis.Finding finding) => Explained.Split(' ').Contains(finding.Code);
+}

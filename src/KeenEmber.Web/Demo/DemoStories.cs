@@ -63,7 +63,8 @@ internal static class DemoStories
             (id, at) => new NoteEntry(id, default, at, at, Isolde, null, "equal pressures after two minutes off, shell too hot to touch"),
             (id, at) => new RecommendationEntry(id, default, at, at, Isolde, null, "compressor does not pump", "new compressor, drier and start parts as a kit", "compressor kit, drier", 4, 620, 780, RecommendationUrgency.Quote),
             (id, at) => new RecommendationEntry(id, default, at, at, Isolde, null, "compressor does not pump", "replace the whole cooler", "", 1, 1100, 1400, RecommendationUrgency.Quote),
-            (id, at) => new SignOffEntry(id, default, at, at, Isolde, null, "compressor valves: it turns and hardly pumps", "", "", null, "two relays in two months hid it", "drinks warm, nothing spoiled"));
+            (id, at) => new SignOffEntry(id, default, at, at, Isolde, null, "compressor valves: it turns and hardly pumps", "", "", null, "two relays in two months hid it", "drinks warm, nothing spoiled",
+                CircuitPatterns.NotPumping));
     }
 
     /// <summary>K-1: a dirty condenser on the roof, cleaned, proved a week later, signed by the canteen.</summary>
@@ -75,9 +76,11 @@ internal static class DemoStories
         hall.Append(loud, 30,
             (id, at) => new ObservationEntry(id, default, at, at, Tobin, null, AsFound.CondenserFace, null, FactState.Clean, null),
             (id, at) => new ChangeEntry(id, default, at, at, Tobin, null, "condenser face", "packed with grease", "washed with the fins", "", null, false, WorkArea.Circuit),
+            (id, at) => new ReadingEntry(id, default, at, at, Tobin, null, MeasuringPoint.BoxAir, new(3.6, Unit.Celsius)),
             (id, at) => new RecommendationEntry(id, default, at, at, Tobin, null, "grease on the condenser", "wash it every quarter", "", 1, 90, 120, RecommendationUrgency.Watch),
             (id, at) => new RecommendationEntry(id, default, at, at, Tobin, null, "grease on the condenser", "move the kitchen's exhaust away from it", "duct, two bends", 6, 900, 1300, RecommendationUrgency.Quote),
-            (id, at) => new SignOffEntry(id, default, at, at, Tobin, null, "condenser packed with grease", "", "", DateOnly.FromDateTime(hall.Now.UtcDateTime.AddDays(-2)), "the kitchen's exhaust blows at it", "compressor ran near its plate's current"));
+            (id, at) => new SignOffEntry(id, default, at, at, Tobin, null, "condenser packed with grease", "", "", DateOnly.FromDateTime(hall.Now.UtcDateTime.AddDays(-2)), "the kitchen's exhaust blows at it", "compressor ran near its plate's current",
+                CircuitPatterns.HighHead));
         var proved = hall.Visit(canteen, 2, Tobin, "Look again after the wash", new(3.1, 6.1, 5.2, 8, 20, 13) { CurrentA = 6.0 }, new());
         hall.Append(proved, 25,
             (id, at) => new ProofEntry(id, default, at, at, Tobin, null, ProofKind.CutOutReached, "off at 2.2 °C by the clock on the wall"),

@@ -67,7 +67,7 @@ internal sealed class PartDrawing(Svg svg, VisitView view, MapLayout layout, str
         {
             var name = layout.Coils.Count == 1 ? "coil" : index == 0 ? EquipmentText.Coils(MakeUp.Kind).First : EquipmentText.Coils(MakeUp.Kind).Second;
             svg.Text(c.X + (layout.Coils.Count == 1 ? 46 : 50), c.Y - 9,
-                Now.Defrost == FactState.Defrosting ? $"{name} in defrost" : state is { } seen ? $"{name} {CircuitText.Name(seen)}" : $"{name} not looked at", "quiet");
+                Now.Defrost == FactState.Defrosting ? $"{name} in defrost" : state is { } seen ? $"{name} {FactText.Name(seen)}" : $"{name} not looked at", "quiet");
         }
 
         DrawMetering(new(c.X, c.MiddleY), StateAt(AsFound.ValveBody, index));
@@ -173,7 +173,7 @@ internal sealed class PartDrawing(Svg svg, VisitView view, MapLayout layout, str
             svg.Circle(glass.X, glass.Y, 10, "part");
             if (seen == FactState.Bubbles)
                 svg.Circle(glass.X - 3, glass.Y + 3, 2.5, "stroke bubble").Circle(glass.X + 4, glass.Y, 2.5, "stroke bubble").Circle(glass.X - 2, glass.Y - 4, 2, "stroke bubble");
-            Label(glass.Y, seen is { } state ? $"glass {CircuitText.Name(state)}" : "sight glass");
+            Label(glass.Y, seen is { } state ? $"glass {FactText.Name(state)}" : "sight glass");
         }
 
         if (MakeUp.Has(CircuitParts.LiquidSolenoid))
@@ -253,7 +253,7 @@ internal sealed class PartDrawing(Svg svg, VisitView view, MapLayout layout, str
         var r = layout.CompressorRadius;
         svg.Circle(x, y, r, Now.Compressor == FactState.Stopped ? "fan stopped" : "part");
         svg.Line(x - r * 0.28, y - r * 0.72, x - r * 0.58, y + r * 0.55, "stroke").Line(x + r * 0.28, y - r * 0.72, x + r * 0.58, y + r * 0.55, "stroke");
-        var shell = Now.StateOf(AsFound.CompressorShell) is { } seen ? $", {CircuitText.Name(seen)}" : "";
+        var shell = Now.StateOf(AsFound.CompressorShell) is { } seen ? $", {FactText.Name(seen)}" : "";
         var side = layout.IsWide ? "" : " end";
         svg.Text(layout.CompressorLabel.X, layout.CompressorLabel.Y, $"compressor{shell}", $"label{side}");
         svg.Text(layout.CompressorLabel.X, layout.CompressorLabel.Y + 19, CircuitText.Running(Now), $"quiet{side}");

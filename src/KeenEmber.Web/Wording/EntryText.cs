@@ -8,7 +8,7 @@ public static class EntryText
     public static string What(TimelineEntry entry, VisitView view) => entry switch
     {
         ReadingEntry r => $"{view.Name(r.Point)} {view.Units.Value(r.Point, r.Value.Si(view.Site.Atmosphere))}",
-        ObservationEntry o => $"{CircuitText.Name(o.Fact)}{(o.Index is { } n ? $" {n}" : "")} {CircuitText.Name(o.State)}"
+        ObservationEntry o => $"{FactText.Name(o.Fact)}{(o.Index is { } n ? $" {n}" : "")} {FactText.Name(o.State)}"
             + (o.Since is { } since ? $" since {view.Clock.Time(since)}" : ""),
         NoteEntry n => n.Text,
         SettingEntry s => $"{ControlsText.Name(s.Setting)} {ControlsText.Name(s.Stage)} {view.Units.Gauge(s.Value.Si(view.Site.Atmosphere))}",

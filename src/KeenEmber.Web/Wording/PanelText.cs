@@ -105,7 +105,7 @@ public static class PanelText
         var parts = name.Split('.');
         if (parts[0] == CircuitPatterns.StandingSign)
             return parts[1] == nameof(StandingVerdict.Normal) ? "standing pressure normal" : parts[1] == nameof(StandingVerdict.ShortOfLiquid) ? "standing pressure far too low" : "standing pressure too high";
-        return $"{CircuitText.Name(Enum.Parse<AsFound>(parts[0]))} {CircuitText.Name(Enum.Parse<FactState>(parts[1]))}";
+        return $"{FactText.Name(Enum.Parse<AsFound>(parts[0]))} {FactText.Name(Enum.Parse<FactState>(parts[1]))}";
     }
 
     public static string Step(NextStep step, CircuitMakeUp makeUp) => step.Kind switch

@@ -150,7 +150,7 @@ public static class QuickText
     public static string Understood(QuickItem item, UnitText units, Pressure atmosphere) => item switch
     {
         QuickReading r => $"{CircuitText.Name(r.Point)} {units.Value(r.Point, r.Value.Si(atmosphere))}",
-        QuickObservation o => $"{CircuitText.Name(o.Fact)}{(o.Fact == AsFound.EvaporatorFan ? o.Index is { } n ? $" {n}" : "s, all" : "")} {CircuitText.Name(o.State)}"
+        QuickObservation o => $"{FactText.Name(o.Fact)}{(o.Fact == AsFound.EvaporatorFan ? o.Index is { } n ? $" {n}" : "s, all" : "")} {FactText.Name(o.State)}"
             + (o.RunTime is { } t ? $" for {t.TotalMinutes:F0} min" : ""),
         QuickNote n => $"{(n.Topic == Topic.Wiring ? "wiring, kept for the unit" : "note")}: {n.Note}",
         QuickUnclear u => Unclear(u, units.Units),

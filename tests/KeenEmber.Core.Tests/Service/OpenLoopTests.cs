@@ -110,13 +110,14 @@ public class OpenLoopTests
     }
 
     [Fact]
-    public void A_change_or_a_root_cause_explains_what_was_found()
+    public void Only_what_the_sign_off_says_is_explained_is()
     {
         var added = new RefrigerantEntry(Guid.CreateVersion7(), First.Id, Monday, Monday, "Isolde", null, "R404A", 0.4, "", "leak at the flare");
-        Assert.Empty(Briefing.Of(First, Of(added), Starved, []).NotExplained);
         var signed = new SignOffEntry(Guid.CreateVersion7(), First.Id, Monday, Monday, "Isolde", null, "leak at the flare", "", "", null);
-        Assert.Empty(Briefing.Of(First, Of(signed), Starved, []).NotExplained);
-        Assert.Equal(Strength.Strong, Briefing.Of(First, Of(added), Starved, []).Findings[0].Strength);
+        Assert.Single(Briefing.Of(First, Of(added), Starved, []).NotExplained);
+        Assert.Single(Briefing.Of(First, Of(added, signed), Starved, []).NotExplained);
+        Assert.Single(Briefing.Of(First, Of(signed with { Explained = CircuitPatterns.HighHead }), Starved, []).NotExplained);
+        Assert.Empty(Briefing.Of(First, Of(signed with { Explained = $"{CircuitPatterns.HighHead} {CircuitPatterns.ShortOfCharge}" }), Starved, []).NotExplained);
     }
 
     [Fact]

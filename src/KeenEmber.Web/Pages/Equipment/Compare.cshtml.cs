@@ -50,7 +50,7 @@ public sealed class CompareModel(VisitDesk desk, EquipmentStore equipment, Visit
         yield return Line("done", v => Joined(v, e => e is ChangeEntry or PartEntry or RefrigerantEntry or ClosureEntry or SettingEntry { Stage: SettingStage.AsSet }));
         yield return Line("root cause", v => v.SignOff is { RootCause.Length: > 0 } s ? s.RootCause : "not found");
         foreach (var fact in Unit.MakeUp.Facts.Where(f => f != AsFound.EvaporatorFan && Sides.Any(v => Stood(v, f).Length > 0) && Stood(Sides[0], f) != Stood(Sides[1], f)))
-            yield return Line(CircuitText.Name(fact), v => Stood(v, fact));
+            yield return Line(FactText.Name(fact), v => Stood(v, fact));
         yield return Line("evaporator fans", v => CircuitText.Fans(v.Conditions.EvaporatorFans));
     }
 
@@ -66,7 +66,7 @@ public sealed class CompareModel(VisitDesk desk, EquipmentStore equipment, Visit
         }
     }
 
-    private static string Stood(VisitView view, AsFound fact) => view.Conditions.StateOf(fact) is { } state ? CircuitText.Name(state) : "";
+    private static string Stood(VisitView view, AsFound fact) => view.Conditions.StateOf(fact) is { } state ? FactText.Name(state) : "";
 
     private static string Joined(VisitView view, Func<TimelineEntry, bool> which) => string.Join("; ", view.Timeline.Standing.Where(which).Select(e => EntryText.What(e, view)));
 }

@@ -1,4 +1,5 @@
 using System.Globalization;
+using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Service;
 using KeenEmber.Web.Wording;
@@ -39,7 +40,7 @@ public sealed class CloseModel(VisitDesk desk) : VisitPage(desk)
     }
 
     public IActionResult OnPostSignOff(
-        Guid id, Guid entryId, string? rootCause, string? contributing, string? consequences, string? notReproduced, string? recommendation, string? followUp)
+        Guid id, Guid entryId, string? rootCause, string? contributing, string? consequences, string? notReproduced, string? recommendation, string? followUp, string[] explained)
     {
         if (!Load(id))
             return NotFound();
@@ -53,9 +54,12 @@ public sealed class CloseModel(VisitDesk desk) : VisitPage(desk)
         if (Errors.Count > 0)
             return Again();
         Desk.Append([new SignOffEntry(entryId, id, View.Now, View.Now, View.Visit.Author, View.SignOff?.Id, Text(rootCause), Text(notReproduced), Text(recommendation), day,
-            Text(contributing), Text(consequences))]);
+            Text(contributing), Text(consequences), string.Join(' ', View.Analysis?.Findings.Select(f => f.Code).Intersect(explained) ?? []))]);
         return RedirectToPage(new { id, saved = 1 });
     }
+
+    /// <summary>Ticked just now, or when it was signed off before.</summary>
+    public bool IsExplained(Finding finding) => Typed.Count > 0 ? Typed.GetValueOrDefault("explained", "").Split(',').Contains(finding.Code) : View.SignOff?.Explains(finding) == true;
 
     public bool RecommendationIsOpen => Errors.Keys.Any(k => k is "problem" or "option" or "hours" or "priceFrom" or "priceTo");
 

@@ -61,8 +61,8 @@ public sealed class LookModel(VisitDesk desk) : VisitPage(desk)
     }
 
     public string Name(AsFound fact, int? index) => fact is AsFound.Coil or AsFound.ValveBody && index is { } coil
-        ? $"{CircuitText.Name(fact)}, {(coil == 1 ? EquipmentText.Coils(View.MakeUp.Kind).First : EquipmentText.Coils(View.MakeUp.Kind).Second)}"
-        : CircuitText.Name(fact) + (index is { } n ? $" {n}" : "");
+        ? $"{FactText.Name(fact)}, {(coil == 1 ? EquipmentText.Coils(View.MakeUp.Kind).First : EquipmentText.Coils(View.MakeUp.Kind).Second)}"
+        : FactText.Name(fact) + (index is { } n ? $" {n}" : "");
 
     public ObservationEntry? Seen(AsFound fact, int? index) => View.Timeline.FactAt(fact, index, View.Now);
 
