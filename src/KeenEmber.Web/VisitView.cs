@@ -14,7 +14,7 @@ namespace KeenEmber.Web;
 /// <param name="Conditions">How the unit stands now, or stood at the end of a visit that is over.</param>
 /// <param name="Earlier">Earlier visits of the unit, the latest first.</param>
 /// <param name="LastSettings">The latest earlier word on each pressure setting.</param>
-/// <param name="AllTimelines">Of every visit of the unit, later ones too.</param>
+/// <param name="AllTimelines">Of every visit of the unit, later ones too; of the readings of most only the last of each point.</param>
 /// <param name="Briefing">What the visit before left; null on a first visit.</param>
 public sealed record VisitView(
     Visit Visit, Equipment Equipment, Site Site, Shop Shop, Timeline Timeline, DateTimeOffset Now,
@@ -40,9 +40,6 @@ public sealed record VisitView(
     public IEnumerable<RecommendationEntry> Recommendations => Timeline.Standing.OfType<RecommendationEntry>();
 
     public IEnumerable<PhotoEntry> Photos => Timeline.Standing.OfType<PhotoEntry>();
-
-    /// <summary>Notes and photos about the unit's wiring, of every visit.</summary>
-    public IEnumerable<TimelineEntry> Wiring => AllTimelines.SelectMany(t => t.Standing).Where(e => e is NoteEntry { Topic: Topic.Wiring } or PhotoEntry { Topic: Topic.Wiring });
 
     /// <summary>The unit's display less the reference thermometer, K; null until both were read.</summary>
     public double? DisplayOff => Readings.TryGetValue(MeasuringPoint.BoxDisplay, out var shown) && Readings.TryGetValue(MeasuringPoint.BoxAir, out var real) ? shown.Si - real.Si : null;

@@ -5,7 +5,7 @@ namespace KeenEmber.Core.Service;
 /// <summary>Which of the shop's policies have something to say about a visit as it stands.</summary>
 public static class PolicyAdvice
 {
-    /// <param name="next">What the bench would have tested next; null when it asks for nothing.</param>
+    /// <param name="analysis">What the circuit bench makes of it; null without a refrigerant it knows.</param>
     public static IReadOnlyList<Policy> For(Timeline timeline, Equipment unit, OperatingConditions conditions, CircuitAnalysis? analysis)
     {
         var areas = timeline.Standing.Select(AreaOf).ToHashSet();
@@ -26,7 +26,7 @@ public static class PolicyAdvice
         return [.. Enum.GetValues<Policy>().Where(Applies)];
     }
 
-    /// <summary>Whether the step asked for needs a gauge on a critically charged unit, where every connection costs charge.</summary>
+    /// <summary>Whether the step asked for needs a gauge: every connection costs charge.</summary>
     private static bool AsksForGauges(NextStep? next) => next?.Point?.Kind() == Quantities.QuantityKind.Pressure;
 
     private static WorkArea AreaOf(TimelineEntry entry) => entry switch { PartEntry p => p.Area, ChangeEntry { FoundSo: false } c => c.Area, _ => WorkArea.Other };

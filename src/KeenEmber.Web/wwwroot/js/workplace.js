@@ -189,20 +189,33 @@ document.addEventListener('alpine:init', () => {
       }
       const fromLine = form.classList.contains('log-form');
       const sent = form.matches('.photo-form');
-      this.swap(new DOMParser().parseFromString(await answer.text(), 'text/html'));
+      this.swap(new DOMParser().parseFromString(await answer.text(), 'text/html'), fromLine);
       const address = new URL(answer.url);
       history.replaceState(null, '', address.pathname);
       if (fromLine) document.getElementById('line').focus();
       else if (!sent) this.openNext();
     },
 
-    swap(page) {
+    swap(page, fromLine) {
       for (const part of document.querySelectorAll('[data-swap]')) {
         const fresh = page.querySelector(`[data-swap=${part.dataset.swap}]`);
-        const keepsTyping = part.dataset.swap === 'log' && !fresh.querySelector('#line').value && part.querySelector('#line').value
-          && document.activeElement !== part.querySelector('#line') && !fresh.querySelector('[role=status]');
-        if (fresh && !keepsTyping) part.replaceChildren(...fresh.childNodes);
+        if (!fresh) continue;
+        if (part.dataset.swap === 'log' && !fromLine && this.isTyped(part)) this.freshen(part, fresh);
+        else part.replaceChildren(...fresh.childNodes);
       }
+    },
+
+    isTyped(log) {
+      const line = log.querySelector('#line');
+      return line.value !== '' || line === document.activeElement;
+    },
+
+    /* Another form's answer leaves alone what is being typed in the log line; only what it says is shown. */
+    freshen(log, fresh) {
+      log.querySelector('.photo-form [name=lineId]').value = fresh.querySelector('.photo-form [name=lineId]').value;
+      log.querySelector('.photo-form [type=file]').value = '';
+      const said = fresh.querySelector('#understood');
+      if (said.childElementCount) log.querySelector('#understood').replaceChildren(...said.childNodes);
     },
 
     say(form, message) {
