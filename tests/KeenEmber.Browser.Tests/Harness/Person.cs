@@ -103,7 +103,12 @@ public sealed class Person : IDisposable
     /// <summary>Chooses files in a file field, which may be hidden behind its label.</summary>
     public Person Upload(string selector, params string[] files)
     {
-        driver.FindElement(By.CssSelector(selector)).SendKeys(string.Join('\n', files));
+        Eventually(() =>
+        {
+            var field = driver.FindElements(By.CssSelector(selector)).FirstOrDefault();
+            field?.SendKeys(string.Join('\n', files));
+            return field;
+        }, () => $"no file field {selector} on {driver.Url}");
         return this;
     }
 
