@@ -5,19 +5,13 @@ using KeenEmber.Web.Wording;
 
 namespace KeenEmber.Web;
 
-/// <summary>How the units stand, for the start page and the unit's own: kept by <see cref="StandingStore"/>, judged here when something has changed.</summary>
+/// <summary>How the units stand, for the start page and the unit's own: kept and listed by <see cref="StandingStore"/>, judged here when something has changed.</summary>
 public sealed class Board(StandingStore standings, VisitStore visits, EquipmentStore equipment, ShopStore shops)
 {
     /// <summary>A page makes at most so many rows anew before it is shown.</summary>
     private const int AtMostBeforeAPage = 25;
 
     private readonly Lock oneAtATime = new();
-
-    /// <summary>Units of one listing, none of them out of date unless very many are.</summary>
-    public IReadOnlyList<UnitLine> List(Listing listing, int from, int count, DateOnly until = default, DateTimeOffset since = default) =>
-        standings.List(listing, from, count, until, since);
-
-    public (int Units, int Need) Count() => standings.Count();
 
     /// <summary>Makes the rows anew that are out of date, unless very many are: those follow beside the pages, which show them as they were.</summary>
     public void Refresh()

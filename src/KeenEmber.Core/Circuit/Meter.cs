@@ -21,16 +21,23 @@ public static class MeterAccuracy
     public const double ClampShare = 0.02;
     public const double ClampFloorA = 0.1;
 
-    /// <summary>Half-width of what one reading may be off by: K, kPa or A.</summary>
-    public static double Of(MeasuringPoint point, double si, Meter? meter = null) =>
-        point.Kind() switch
-        {
-            QuantityKind.Temperature => meter?.Accuracy ?? ThermometerK,
-            QuantityKind.Pressure => Math.Max(GaugeFloorKpa, (meter?.Accuracy ?? GaugeShare) * si),
-            _ => Math.Max(ClampFloorA, (meter?.Accuracy ?? ClampShare) * si),
-        };
+    /// <summary>Scales and refractometers: 1 % of the reading, trade practice.</summary>
+    public const double ScaleShare = 0.01;
+
+    /// <summary>Half-width of what one reading may be off by: K, kPa, A, kg or mass %.</summary>
+    /// <param name="accuracy">As in <see cref="Meter.Accuracy"/>.</param>
+    public static double Of(QuantityKind measures, double si, double? accuracy = null) => measures switch
+    {
+        QuantityKind.Temperature => accuracy ?? ThermometerK,
+        QuantityKind.Pressure => Math.Max(GaugeFloorKpa, (accuracy ?? GaugeShare) * Math.Abs(si)),
+        QuantityKind.Current => Math.Max(ClampFloorA, (accuracy ?? ClampShare) * Math.Abs(si)),
+        _ => (accuracy ?? ScaleShare) * Math.Abs(si),
+    };
 
     /// <summary>Whether two readings of a point differ by more than the two instruments may.</summary>
     public static bool Differ(MeasuringPoint point, double si, double earlierSi, Meter? meter = null, Meter? earlier = null) =>
-        Math.Abs(si - earlierSi) > Math.Sqrt(Math.Pow(Of(point, si, meter), 2) + Math.Pow(Of(point, earlierSi, earlier), 2));
+        Differ(si, Of(point.Kind(), si, meter?.Accuracy), earlierSi, Of(point.Kind(), earlierSi, earlier?.Accuracy));
+
+    /// <param name="accuracy">Half-width of what the reading may be off by, in its own unit; <paramref name="earlierAccuracy"/> likewise.</param>
+    public static bool Differ(double si, double accuracy, double earlierSi, double earlierAccuracy) => Math.Abs(si - earlierSi) > double.Hypot(accuracy, earlierAccuracy);
 }

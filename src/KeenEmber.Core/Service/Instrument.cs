@@ -23,19 +23,7 @@ public sealed record MeterCheck(Guid Id, Guid InstrumentId, DateTimeOffset At, s
 /// <param name="LastCheck">Null when it never was checked.</param>
 public sealed record Instrument(Guid Id, string Name, QuantityKind Measures, double? Accuracy, MeterCheck? LastCheck)
 {
-    /// <summary>A scale is checked to this share of the known mass; trade practice.</summary>
-    private const double ScaleShare = 0.01;
-
-    /// <summary>What it may be off by at a value, in SI units.</summary>
-    public double AllowedAt(double known) => Measures switch
-    {
-        QuantityKind.Temperature => Accuracy ?? MeterAccuracy.ThermometerK,
-        QuantityKind.Pressure => Math.Max(MeterAccuracy.GaugeFloorKpa, (Accuracy ?? MeterAccuracy.GaugeShare) * Math.Abs(known)),
-        QuantityKind.Current => Math.Max(MeterAccuracy.ClampFloorA, (Accuracy ?? MeterAccuracy.ClampShare) * Math.Abs(known)),
-        _ => (Accuracy ?? ScaleShare) * Math.Abs(known),
-    };
-
-    public bool Passed(MeterCheck check) => Math.Abs(check.Shown - check.Known) <= AllowedAt(check.Known);
+    public bool Passed(MeterCheck check) => Math.Abs(check.Shown - check.Known) <= MeterAccuracy.Of(Measures, check.Known, Accuracy);
 
     /// <summary>It passed its last check, and that is not too long ago.</summary>
     public bool IsChecked(DateTimeOffset now, Policies policies) => LastCheck is { } check && Passed(check) && now - check.At <= TimeSpan.FromDays(policies.MeterCheckDays);

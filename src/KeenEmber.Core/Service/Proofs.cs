@@ -64,8 +64,8 @@ public static class Proofs
             ProofKind.CoilClear => (TimelineEntry?)after.OfType<FrostEntry>().LastOrDefault(f => f.After && f.Picture == FrostPicture.AllClear)
                 ?? after.OfType<ObservationEntry>().LastOrDefault(o => o is { Fact: AsFound.Coil, State: FactState.Clear }),
             ProofKind.CircuitJudged => Judged(after, analysis),
-            ProofKind.CurrentWithinPlate => Last(MeasuringPoint.CompressorCurrent) is { } amps && amps.Value.Number <= unit.Circuit.RatedCurrentA ? amps : null,
-            ProofKind.BoxAtTarget => Last(MeasuringPoint.BoxAir) is { } box && (box.Value.Temperature - unit.Target).Kelvin <= AtTargetK ? box : null,
+            ProofKind.CurrentWithinPlate => Last(MeasuringPoint.CompressorCurrent) is { } amps && amps.Value.Si(default) <= unit.Circuit.RatedCurrentA ? amps : null,
+            ProofKind.BoxAtTarget => Last(MeasuringPoint.BoxAir) is { } box && Math.Abs((box.Value.Temperature - unit.Target).Kelvin) <= AtTargetK ? box : null,
             _ => null,
         };
     }

@@ -45,8 +45,8 @@ public sealed record UnitMemory(
                 var (point, si) = (reading.Point, timeline.Si(reading));
                 if (!trends.TryGetValue(point, out var line))
                     trends[point] = line = [];
-                var accuracy = MeterAccuracy.Of(point, si, timeline.MeterOf(reading));
-                line.Add(new(visit, reading.Value, si, accuracy, line.Count > 0 && Math.Abs(si - line[^1].Si) > double.Hypot(accuracy, line[^1].Accuracy)));
+                var accuracy = MeterAccuracy.Of(point.Kind(), si, timeline.MeterOf(reading)?.Accuracy);
+                line.Add(new(visit, reading.Value, si, accuracy, line.Count > 0 && MeterAccuracy.Differ(si, accuracy, line[^1].Si, line[^1].Accuracy)));
             }
         }
 

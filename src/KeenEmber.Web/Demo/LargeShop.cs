@@ -7,7 +7,7 @@ using KeenEmber.Storage;
 namespace KeenEmber.Web.Demo;
 
 /// <summary>A record as large as a shop's after many years, to measure with: always the same one but for its dates.</summary>
-public sealed class LargeShop(EquipmentStore equipment, VisitStore visits, Board board, TimeProvider time)
+public sealed class LargeShop(EquipmentStore equipment, VisitStore visits, StandingStore standings, Board board, TimeProvider time)
 {
     public const int Units = 2000;
     public const int VisitsEach = 10;
@@ -22,6 +22,12 @@ public sealed class LargeShop(EquipmentStore equipment, VisitStore visits, Board
     /// <summary>Fills an empty record; says how far it is.</summary>
     public void Fill(Action<string> say)
     {
+        if (standings.Count().Units > 0)
+        {
+            say("there are units in it already: nothing was added");
+            return;
+        }
+
         var random = new Random(20260302);
         var fluids = Fluids.Select(n => RefrigerantCatalogue.Find(n)!).ToList();
         for (var n = 0; n < Units; n++)

@@ -8,7 +8,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeenEmber.Web.Pages;
 
 /// <summary>What to do first: dangers, what is overdue, follow-ups, today's visits, callbacks, units that drift; then every unit.</summary>
-public sealed class IndexModel(Board board, ShopStore shops, TimeProvider time) : PageModel
+public sealed class IndexModel(Board board, StandingStore standings, ShopStore shops, TimeProvider time) : PageModel
 {
     private const int OnePage = 50;
 
@@ -58,18 +58,18 @@ public sealed class IndexModel(Board board, ShopStore shops, TimeProvider time) 
         var shop = shops.Get();
         (ShopName, UnitText, Now) = (shop.Name, new(shop.Units, Pressure.StandardAtmosphere), time.GetUtcNow());
         From = Math.Max(0, From);
-        Count = board.Count();
-        Units = board.List(Listing.All, From, OnePage);
+        Count = standings.Count();
+        Units = standings.List(Listing.All, From, OnePage);
         if (From > 0)
             return;
         var today = DateOnly.FromDateTime(Now.UtcDateTime);
-        Pressing = [.. board.List(Listing.Safety, 0, AtTheTop).Concat(board.List(Listing.Overdue, 0, AtTheTop, until: today.AddDays(1))).DistinctBy(u => u.Id)
+        Pressing = [.. standings.List(Listing.Safety, 0, AtTheTop).Concat(standings.List(Listing.Overdue, 0, AtTheTop, until: today.AddDays(1))).DistinctBy(u => u.Id)
             .SelectMany(u => u.Loops.Where(l => l.IsSafety || (l.Handover is not null && !l.IsLookedAfter(DateAt(u)))), (u, l) => (Unit: u, Loop: l))
             .OrderByDescending(x => x.Loop.IsSafety).ThenBy(x => x.Loop.Change.At)];
-        FollowUps = [.. board.List(Listing.FollowUp, 0, AtTheTop, until: today.AddDays(DaysAhead)).Where(u => !IsUnderWay(u)).Select(u => (u, u.FollowUp!.Value, u.FollowUp < DateAt(u)))];
-        Today = [.. board.List(Listing.Visited, 0, AtTheTop, since: Now.AddDays(-1)).Where(u => new SiteClock(u.Site).Date(u.LastVisit!.StartedAt) == DateAt(u))];
-        Callbacks = [.. board.List(Listing.Callbacks, 0, AtTheTop, since: Now - CallbacksFor).Where(u => !u.IsSignedOff)];
-        Drifting = board.List(Listing.Drifting, 0, AtTheTop);
+        FollowUps = [.. standings.List(Listing.FollowUp, 0, AtTheTop, until: today.AddDays(DaysAhead)).Where(u => !IsUnderWay(u)).Select(u => (u, u.FollowUp!.Value, u.FollowUp < DateAt(u)))];
+        Today = [.. standings.List(Listing.Visited, 0, AtTheTop, since: Now.AddDays(-1)).Where(u => new SiteClock(u.Site).Date(u.LastVisit!.StartedAt) == DateAt(u))];
+        Callbacks = [.. standings.List(Listing.Callbacks, 0, AtTheTop, since: Now - CallbacksFor).Where(u => !u.IsSignedOff)];
+        Drifting = standings.List(Listing.Drifting, 0, AtTheTop);
     }
 
     private DateOnly DateAt(UnitLine unit) => new SiteClock(unit.Site).Date(Now);

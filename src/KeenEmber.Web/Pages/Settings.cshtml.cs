@@ -66,10 +66,10 @@ public sealed class SettingsModel(ShopStore shops) : PageModel
         Shop = Shop with { Policies = policies };
         if (words is null || Errors.Count > 0)
             return Page();
-        shops.Save(new(Short(Name, 80), UnitPreference.FromCode(Units), words)
+        shops.Save(new(TypingText.Kept(Name, 80), UnitPreference.FromCode(Units), words)
         {
-            Policies = policies, Currency = Short(Currency, 8),
-            Technicians = [.. (Technicians ?? "").Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select(t => Short(t, 60)).Distinct().Take(200)],
+            Policies = policies, Currency = TypingText.Kept(Currency, 8),
+            Technicians = [.. (Technicians ?? "").Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select(t => TypingText.Kept(t, 60)).Distinct().Take(200)],
         });
         ThemeChoice.Keep(Response, Theme ?? "");
         return RedirectToPage(new { saved = true });
@@ -87,6 +87,4 @@ public sealed class SettingsModel(ShopStore shops) : PageModel
         Errors[field] = $"A whole number of days from 1 to {most}.";
         return 1;
     }
-
-    private static string Short(string? text, int length) => (text ?? "").Trim() is var t && t.Length > length ? t[..length] : t;
 }

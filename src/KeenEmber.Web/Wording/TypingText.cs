@@ -2,9 +2,12 @@ using KeenEmber.Core.Quantities;
 
 namespace KeenEmber.Web.Wording;
 
-/// <summary>What to say at a field when the typed text is no value.</summary>
+/// <summary>What becomes of typed text, and what to say at a field when it is no value.</summary>
 public static class TypingText
 {
+    /// <summary>Free text as it is kept: without blanks round it, and no longer than it may be.</summary>
+    public static string Kept(string? text, int longest) => (text ?? "").Trim() is var t && t.Length > longest ? t[..longest] : t;
+
     public static string Problem(TypingProblem problem, QuantityKind kind, UnitPreference units) => problem switch
     {
         TypingProblem.Empty => $"Type a {Name(kind)}, such as {Example(kind, units)}.",

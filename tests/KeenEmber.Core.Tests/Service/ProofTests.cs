@@ -56,6 +56,8 @@ public class ProofTests
     [Theory]
     [InlineData(-18.1, true)]
     [InlineData(-17.5, false)]
+    [InlineData(-21.9, true)]
+    [InlineData(-27, false)]
     public void The_box_is_back_when_it_is_within_its_differential(double boxC, bool proved) =>
         Assert.Equal(proved, IsProved(ProofKind.BoxAtTarget, Part(1, WorkArea.Box), Read(30, MeasuringPoint.BoxAir, boxC, Unit.Celsius)));
 

@@ -47,13 +47,11 @@ public sealed class UnitModel(Board board, EquipmentStore equipment, VisitStore 
             return NotFound();
         if (visitId == Guid.Empty)
             return BadRequest();
-        var name = Short(author, 60);
+        var name = TypingText.Kept(author, 60);
         if (name.Length > 0)
             BrowserNotes.Keep(Response, BrowserNotes.Technician, name);
-        visits.Start(new(visitId, id, time.GetUtcNow(), name.Length > 0 ? name : "technician", Short(complaint, 300),
-            Enum.IsDefined(urgency) ? urgency : Urgency.Routine, Short(stock, 200), Short(response, 200)));
+        visits.Start(new(visitId, id, time.GetUtcNow(), name.Length > 0 ? name : "technician", TypingText.Kept(complaint, 300),
+            Enum.IsDefined(urgency) ? urgency : Urgency.Routine, TypingText.Kept(stock, 200), TypingText.Kept(response, 200)));
         return RedirectToPage("/Visits/Circuit", new { id = visitId });
     }
-
-    private static string Short(string? text, int length) => (text ?? "").Trim() is var t && t.Length > length ? t[..length] : t;
 }

@@ -55,24 +55,24 @@ public sealed class UnitForm
         (Core.Service.Equipment Unit, Site Site)? existing, IReadOnlyList<Site> known, UnitPreference units)
     {
         var errors = new Dictionary<string, string>();
-        var tag = Text(Tag, 20);
+        var tag = TypingText.Kept(Tag, 20);
         if (tag.Length == 0)
             errors["tag"] = "Type what the label on the unit says, such as F-3.";
 
         var refrigerant = RefrigerantCatalogue.Find(Refrigerant);
         if (refrigerant is null)
         {
-            errors["refrigerant"] = Text(Refrigerant, 20).Length == 0
+            errors["refrigerant"] = TypingText.Kept(Refrigerant, 20).Length == 0
                 ? "Type the refrigerant from the plate, such as R404A."
-                : $"“{Text(Refrigerant, 20)}” is not in the catalogue. It knows {string.Join(", ", RefrigerantCatalogue.All)}.";
+                : $"“{TypingText.Kept(Refrigerant, 20)}” is not in the catalogue. It knows {string.Join(", ", RefrigerantCatalogue.All)}.";
         }
 
         var target = QuantityReader.Read(Target, QuantityKind.Temperature, units);
         if (target.Problem is { } problem)
             errors["target"] = TypingText.Problem(problem, QuantityKind.Temperature, units);
 
-        var chosen = known.FirstOrDefault(s => string.Equals(s.Name, Text(SiteName, 60), StringComparison.OrdinalIgnoreCase))
-            ?? new Site(Guid.CreateVersion7(), Text(SiteName, 60) is { Length: > 0 } name ? name : "First site", 0, TimeZoneInfo.Local.Id);
+        var chosen = known.FirstOrDefault(s => string.Equals(s.Name, TypingText.Kept(SiteName, 60), StringComparison.OrdinalIgnoreCase))
+            ?? new Site(Guid.CreateVersion7(), TypingText.Kept(SiteName, 60) is { Length: > 0 } name ? name : "First site", 0, TimeZoneInfo.Local.Id);
         var elevationM = Optional(ElevationM, Atmosphere.LowestElevationM, Atmosphere.HighestElevationM, "elevation", errors) ?? chosen.ElevationM;
         var chargeKg = ReadCharge(units, errors);
         var fans = Optional(Fans, 0, MostFans, "fans", errors) ?? 1;
@@ -92,13 +92,13 @@ public sealed class UnitForm
             return (null, null, errors);
 
         var circuit = new RefrigerationCircuit(existing?.Unit.Circuit.Id ?? Guid.CreateVersion7(), refrigerant!.Name, chargeKg, Metering, Condenser,
-            Parts.Aggregate(CircuitParts.None, (all, part) => all | part), Text(Nameplate, 2000))
+            Parts.Aggregate(CircuitParts.None, (all, part) => all | part), TypingText.Kept(Nameplate, 2000))
         {
             Coils = Coils == 2 ? 2 : 1, RatedCurrentA = ratedA, ColdestAmbient = coldest,
         };
         var site = chosen with { ElevationM = elevationM };
-        return (new(existing?.Unit.Id ?? UnitId, site.Id, tag, Text(Name, 60) is { Length: > 0 } given ? given : Sentence(Kind),
-            Kind, target.Value!.Temperature, (int)fans, Text(Product, 100), Text(Location, 100), circuit)
+        return (new(existing?.Unit.Id ?? UnitId, site.Id, tag, TypingText.Kept(Name, 60) is { Length: > 0 } given ? given : Sentence(Kind),
+            Kind, target.Value!.Temperature, (int)fans, TypingText.Kept(Product, 100), TypingText.Kept(Location, 100), circuit)
         {
             Hazards = Hazards.Aggregate(Core.Service.Hazards.None, (all, hazard) => all | hazard) & HazardsOfAUnit.OfThePlace,
         }, site, errors);
@@ -127,8 +127,6 @@ public sealed class UnitForm
         errors[field] = $"A number from {Plain(low)} to {Plain(high)}, or nothing.";
         return null;
     }
-
-    private static string Text(string? text, int length) => (text ?? "").Trim() is var t && t.Length > length ? t[..length] : t;
 
     private static string? Plain(double? number) => number?.ToString("0.###", CultureInfo.InvariantCulture);
 }

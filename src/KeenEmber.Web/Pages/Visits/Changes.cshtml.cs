@@ -113,5 +113,5 @@ public sealed class ChangesModel(VisitDesk desk) : VisitPage(desk)
 
     private static WorkArea Known(WorkArea area) => Enum.IsDefined(area) ? area : WorkArea.Other;
 
-    private static string Text(string? text) => (text ?? "").Trim() is var t && t.Length > LongestText ? t[..LongestText] : t;
+    private static string Text(string? text) => TypingText.Kept(text, LongestText);
 }

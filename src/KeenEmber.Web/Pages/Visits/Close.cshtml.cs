@@ -123,5 +123,5 @@ public sealed class CloseModel(VisitDesk desk) : VisitPage(desk)
         return null;
     }
 
-    private static string Text(string? text) => (text ?? "").Trim() is var t && t.Length > LongestText ? t[..LongestText] : t;
+    private static string Text(string? text) => TypingText.Kept(text, LongestText);
 }

@@ -1,4 +1,5 @@
 using KeenEmber.Core.Service;
+using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits;
@@ -12,8 +13,7 @@ public sealed class ProveModel(VisitDesk desk) : VisitPage(desk)
             return NotFound();
         if (entryId == Guid.Empty || !Enum.IsDefined(kind) || kind.FillsItself())
             return BadRequest();
-        var seen = (what ?? "").Trim();
-        Desk.Append([new ProofEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, kind, seen.Length > 200 ? seen[..200] : seen)]);
+        Desk.Append([new ProofEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, kind, TypingText.Kept(what, 200))]);
         return RedirectToPage(new { id });
     }
 }

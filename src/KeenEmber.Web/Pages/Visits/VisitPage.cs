@@ -85,9 +85,8 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
         if (lineId == Guid.Empty || !Enum.IsDefined(topic) || (about is not null && View.Timeline.Written.All(e => e.Id != about)))
             return BadRequest();
         var (kept, errors) = PhotoDesk.Keep(photos, store);
-        var text = (caption ?? "").Trim();
         desk.Append([.. kept.Select((photo, i) => new PhotoEntry(
-            EntryId.OfLine(lineId, i), id, View.Now, View.Now, View.Visit.Author, null, photo.Hash, photo.Width, photo.Height, text.Length > 200 ? text[..200] : text, about, topic))]);
+            EntryId.OfLine(lineId, i), id, View.Now, View.Now, View.Visit.Author, null, photo.Hash, photo.Width, photo.Height, TypingText.Kept(caption, 200), about, topic))]);
         if (errors.Count == 0)
             return RedirectToPage(new { id, saved = kept.Count });
         Load(id);
