@@ -31,13 +31,16 @@ public static partial class QuantityReader
     /// <summary>Nothing to the largest charge on the books, kg.</summary>
     private static readonly (double Low, double High) MassLimitsKg = (0, 5000);
 
+    /// <summary>Low-voltage installations end at 1000 V alternating (IEC 60364-1).</summary>
+    private static readonly (double Low, double High) VoltageLimitsV = (0, 1000);
+
     [GeneratedRegex(@"^(?<number>[+\-−–]?\s*(\d+([.,]\d+)?|[.,]\d+))\s*(?<unit>[^\d\s][^\d]*)?$", RegexOptions.CultureInvariant)]
     private static partial Regex Pattern();
 
     /// <param name="text">A number, with or without a unit; decimal point or decimal comma.</param>
     /// <param name="kind">What is asked for; a unit of another kind is a problem, not a conversion.</param>
     /// <param name="preference">Says what a bare number means.</param>
-    /// <returns>The value as typed, or the problem. A value beyond physics (below absolute zero or vacuum, above 500 °C, 300 bar, 2000 A, 5000 kg or 100 %) is a problem; a merely unlikely one is accepted.</returns>
+    /// <returns>The value as typed, or the problem. A value beyond physics (below absolute zero or vacuum, above 500 °C, 300 bar, 2000 A, 5000 kg, 1000 V or 100 %) is a problem; a merely unlikely one is accepted.</returns>
     public static TypedReading Read(string? text, QuantityKind kind, UnitPreference preference)
     {
         var trimmed = (text ?? "").Trim();
@@ -79,6 +82,7 @@ public static partial class QuantityReader
             QuantityKind.Pressure => (value.Si(Pressure.StandardAtmosphere), PressureLimitsKpa),
             QuantityKind.Current => (value.Number, CurrentLimitsA),
             QuantityKind.Mass => (value.Number * value.Unit.Scale, MassLimitsKg),
+            QuantityKind.Voltage => (value.Number, VoltageLimitsV),
             _ => (value.Number, (0, 100)),
         };
         return number >= low && number <= high;

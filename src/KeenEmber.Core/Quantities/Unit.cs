@@ -1,11 +1,11 @@
 namespace KeenEmber.Core.Quantities;
 
-public enum QuantityKind { Temperature, Pressure, Current, Concentration, Mass }
+public enum QuantityKind { Temperature, Pressure, Current, Concentration, Mass, Voltage }
 
 /// <summary>Whether a pressure is counted from the air around the gauge or from nothing at all.</summary>
 public enum PressureReference { Gauge, Absolute }
 
-/// <summary>A unit as technicians type it. SI value = number × <paramref name="Scale"/> + <paramref name="Offset"/>, in K, kPa, A, mass % or kg.</summary>
+/// <summary>A unit as technicians type it. SI value = number × <paramref name="Scale"/> + <paramref name="Offset"/>, in K, kPa, A, mass %, kg or V.</summary>
 public sealed record Unit(string Symbol, QuantityKind Kind, double Scale, double Offset = 0, PressureReference Reference = PressureReference.Gauge)
 {
     public static readonly Unit Celsius = new("°C", QuantityKind.Temperature, 1, Temperature.ZeroCelsiusInKelvin);
@@ -26,6 +26,7 @@ public sealed record Unit(string Symbol, QuantityKind Kind, double Scale, double
     public static readonly Unit Gram = new("g", QuantityKind.Mass, 0.001);
     public static readonly Unit Ounce = new("oz", QuantityKind.Mass, 0.028349523);
     public static readonly Unit Percent = new("%", QuantityKind.Concentration, 1);
+    public static readonly Unit Volt = new("V", QuantityKind.Voltage, 1);
 
     /// <summary>NIST SP 811 (2008), appendix B: 1 oz = 0.028 349 523 kg, 1 psi = 6.894757 kPa, 1 inHg = 3.386389 kPa.</summary>
     private const double KpaPerPsi = 6.894757;
@@ -42,6 +43,7 @@ public sealed record Unit(string Symbol, QuantityKind Kind, double Scale, double
         ["psia"] = PsiAbsolute, ["psiabs"] = PsiAbsolute,
         ["bara"] = BarAbsolute, ["barabs"] = BarAbsolute,
         ["a"] = Ampere, ["amp"] = Ampere, ["amps"] = Ampere,
+        ["v"] = Volt, ["volt"] = Volt, ["volts"] = Volt,
         ["kg"] = Kilogram, ["g"] = Gram, ["gram"] = Gram, ["oz"] = Ounce, ["ounce"] = Ounce,
         ["%"] = Percent, ["percent"] = Percent,
         ["kpaa"] = KilopascalAbsolute, ["kpaabs"] = KilopascalAbsolute,
@@ -69,6 +71,7 @@ public sealed record UnitPreference(string Code, Unit Temperature, Unit Pressure
         QuantityKind.Pressure => Pressure,
         QuantityKind.Current => Unit.Ampere,
         QuantityKind.Mass => this == Us ? Unit.Ounce : Unit.Kilogram,
+        QuantityKind.Voltage => Unit.Volt,
         _ => Unit.Percent,
     };
 }

@@ -78,6 +78,7 @@ public static class ServiceText
         QuantityKind.Pressure => "gauge",
         QuantityKind.Current => "clamp meter",
         QuantityKind.Mass => "scale",
+        QuantityKind.Voltage => "voltmeter",
         _ => "refractometer",
     };
 

@@ -19,6 +19,7 @@ public static class TypingText
             QuantityKind.Pressure => "This unit is not known. Pressures go in psi, bar, kPa, inHg, psia, bar abs or kPa abs.",
             QuantityKind.Current => "This unit is not known. Currents go in A.",
             QuantityKind.Mass => "This unit is not known. Masses go in kg, g or oz.",
+            QuantityKind.Voltage => "This unit is not known. Voltages go in V.",
             _ => "This unit is not known. Concentrations go in %.",
         },
         TypingProblem.WrongKindOfUnit => $"This unit does not fit: a {Name(kind)} belongs here, such as {Example(kind, units)}.",
@@ -27,6 +28,7 @@ public static class TypingText
             QuantityKind.Temperature => "No thermometer shows this: it must lie between absolute zero and 500 °C.",
             QuantityKind.Pressure => "No gauge shows this: it must lie between a full vacuum and 300 bar.",
             QuantityKind.Mass => "It must lie between 0 and 5000 kg.",
+            QuantityKind.Voltage => "It must lie between 0 and 1000 V.",
             QuantityKind.Current => "No clamp meter shows this: it must lie between 0 and 2000 A.",
             _ => "It must lie between 0 and 100 %.",
         },
@@ -39,6 +41,7 @@ public static class TypingText
         (QuantityKind.Pressure, true) => "21 or 1.4 bar",
         (QuantityKind.Pressure, false) => "1.4 or 21 psi",
         (QuantityKind.Current, _) => "4.6",
+        (QuantityKind.Voltage, _) => "231",
         (QuantityKind.Mass, true) => "14 or 0.4 kg",
         (QuantityKind.Mass, false) => "0.4 or 14 oz",
         _ => "35",
@@ -50,6 +53,7 @@ public static class TypingText
         QuantityKind.Pressure => "pressure",
         QuantityKind.Current => "current",
         QuantityKind.Mass => "mass",
+        QuantityKind.Voltage => "voltage",
         _ => "concentration",
     };
 }

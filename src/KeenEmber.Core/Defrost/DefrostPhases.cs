@@ -1,0 +1,68 @@
+namespace KeenEmber.Core.Defrost;
+
+/// <summary>When what happened, in minutes of the run.</summary>
+/// <param name="IsInferred">Beginning or end of the heat was not marked but read from currents or temperatures.</param>
+public sealed record DefrostPhases(double? PumpDown, double? HeatOn, double? HeatOff, double? Refrigeration, double? FansOn, bool IsInferred)
+{
+    /// <summary>A current above this share of the highest means heat.</summary>
+    private const double OnShare = 0.3;
+
+    /// <summary>Less is the meter's noise, A.</summary>
+    private const double LeastA = 0.2;
+
+    /// <summary>A coil this much warmer than it began is being heated, K.</summary>
+    private const double WarmedK = 2;
+
+    public double? HeatMin => HeatOff - HeatOn;
+
+    /// <summary>Drip time as it was, min.</summary>
+    public double? DripMin => Refrigeration - HeatOff;
+
+    /// <summary>As marked; where a mark is missing, as the currents say, else as the coil's temperatures say.</summary>
+    public static DefrostPhases Of(DefrostRun run)
+    {
+        var byHand = run.Mark(RunMarkKind.HeatOffByHand);
+        var (on, off) = (run.Mark(RunMarkKind.HeatOn), byHand ?? run.Mark(RunMarkKind.HeatOff));
+        var inferred = on is null || off is null;
+        var (onSeen, offSeen) = inferred ? ByCurrent(run) ?? ByTemperature(run, on) : (null, null);
+        on ??= onSeen;
+        off ??= offSeen > on ? offSeen : null;
+        return new(run.Mark(RunMarkKind.PumpDown), on, off, After(run, RunMarkKind.Refrigeration, off), After(run, RunMarkKind.FansOn, on), inferred && (on is not null || off is not null));
+    }
+
+    /// <summary>The first mark of a kind that is not before a minute.</summary>
+    private static double? After(DefrostRun run, RunMarkKind kind, double? minute) =>
+        run.Marks.Where(m => m.Kind == kind && m.Minute >= (minute ?? 0)).Select(m => (double?)m.Minute).Min();
+
+    private static (double? On, double? Off)? ByCurrent(DefrostRun run)
+    {
+        // All legs together: one's missing sample is another's witness.
+        var samples = run.Tracks.Where(t => t.Place.Kind == RunPlaceKind.HeaterCurrent && t.Minutes.Length > 2 && t.Values.Max() > LeastA)
+            .SelectMany(t => t.Minutes.Select((m, i) => (Minute: m, IsOn: t.Values[i] > OnShare * t.Values.Max()))).ToList();
+        var on = samples.Where(s => s.IsOn).Select(s => s.Minute).ToList();
+        if (on.Count == 0)
+            return null;
+        var (first, last) = (on.Min(), on.Max());
+        double? before = samples.Where(s => !s.IsOn && s.Minute < first).Select(s => (double?)s.Minute).Max();
+        double? after = samples.Where(s => !s.IsOn && s.Minute > last).Select(s => (double?)s.Minute).Min();
+        return (((before ?? first) + first) / 2, (last + after) / 2);
+    }
+
+    /// <summary>From the last minute before the coil warms to the minute its warmest place is warmest.</summary>
+    private static (double? On, double? Off) ByTemperature(DefrostRun run, double? on)
+    {
+        var onCoil = run.Tracks.Where(t => t.Place.IsOnCoil && t.Minutes.Length > 3).ToList();
+        if (onCoil.Count == 0)
+            return (null, null);
+        double? warms = onCoil.Min(t =>
+        {
+            var start = on ?? t.Minutes[0];
+            var smooth = MeltPlateau.Smooth(t.Values);
+            var coldest = t.At(start) ?? smooth[0];
+            var i = Array.FindIndex(smooth, v => v > coldest + WarmedK);
+            return i <= 0 ? t.Minutes[0] : t.Minutes[i - 1];
+        });
+        var peaks = onCoil.Select(t => (Track: t, Peak: Array.IndexOf(t.Values, t.Values.Max()))).Where(p => p.Peak < p.Track.Values.Length - 1).ToList();
+        return (warms, peaks.Count == 0 ? null : peaks.MaxBy(p => p.Track.Values[p.Peak]) is var (track, peak) ? track.Minutes[peak] : null);
+    }
+}
