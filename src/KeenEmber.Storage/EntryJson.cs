@@ -40,6 +40,10 @@ internal static class EntryJson
         ["proof"] = typeof(ProofEntry),
         ["recommendation"] = typeof(RecommendationEntry),
         ["signature"] = typeof(SignatureEntry),
+        ["defrost-set-up"] = typeof(DefrostSetUpEntry),
+        ["run"] = typeof(RunEntry),
+        ["run-reading"] = typeof(RunReadingEntry),
+        ["run-mark"] = typeof(RunMarkEntry),
         ["withdrawal"] = typeof(WithdrawalEntry),
     }.ToFrozenDictionary();
 
@@ -60,6 +64,8 @@ internal static class EntryJson
     /// <summary>What every entry has stands in columns of its own; what is worked out is not written at all.</summary>
     private static void LeaveOutWhatEveryEntryHas(JsonTypeInfo type)
     {
+        foreach (var workedOut in type.Properties.Where(p => p.Set is null && type.Kind == JsonTypeInfoKind.Object && type.Type.Assembly == typeof(TimelineEntry).Assembly))
+            workedOut.ShouldSerialize = (_, _) => false;
         if (!type.Type.IsAssignableTo(typeof(TimelineEntry)))
             return;
         var own = type.Type.GetConstructors()[0].GetParameters().Select(p => p.Name!)

@@ -31,6 +31,7 @@ builder.Services.AddSingleton<VisitStore>();
 builder.Services.AddSingleton<SearchStore>();
 builder.Services.AddSingleton<InstrumentStore>();
 builder.Services.AddSingleton(new PhotoStore(data));
+builder.Services.AddSingleton<RunSeriesStore>();
 builder.Services.AddSingleton<StandingStore>();
 builder.Services.AddSingleton<VisitDesk>();
 builder.Services.AddSingleton<Board>();

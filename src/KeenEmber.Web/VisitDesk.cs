@@ -8,7 +8,7 @@ using KeenEmber.Web.Wording;
 namespace KeenEmber.Web;
 
 /// <summary>Fetches what belongs together and runs the core over it.</summary>
-public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopStore shops, TimeProvider time)
+public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopStore shops, RunSeriesStore series, TimeProvider time)
 {
     /// <summary>A visit ready to show; null when there is none of that id.</summary>
     public VisitView? Open(Guid id)
@@ -22,11 +22,11 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
         var timeline = all.Find(v => v.Visit.Id == id).Timeline;
         var earlier = all.Where(v => v.Visit.StartedAt < visit.StartedAt).ToList();
         var readings = timeline.LatestReadings();
-        var series = SeriesOf(unit, timeline);
+        var course = SeriesOf(unit, timeline);
         var conditions = timeline.ConditionsAt(visit.IsUnderWay(now) ? now : timeline.LastMoment ?? visit.StartedAt);
-        return new(visit, unit, site, shops.Get(), timeline, now, conditions, readings, series, Analyse(unit, site, timeline, readings, series, conditions),
+        return new(visit, unit, site, shops.Get(), timeline, now, conditions, readings, course, Analyse(unit, site, timeline, readings, course, conditions),
             [.. earlier.Select(e => e.Visit)], PointHistory.Of(earlier, readings), LastSettings(earlier), [.. all.Select(v => v.Timeline)],
-            earlier.Count == 0 ? null : BriefingOf(unit, site, earlier));
+            earlier.Count == 0 ? null : BriefingOf(unit, site, earlier), series.Find);
     }
 
     /// <summary>The timeline entry that a piece of a line becomes, as of now.</summary>

@@ -1,5 +1,6 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Controls;
+using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Glycol;
 using KeenEmber.Core.Quantities;
@@ -15,12 +16,14 @@ namespace KeenEmber.Web;
 /// <param name="Earlier">Earlier visits of the unit, the latest first.</param>
 /// <param name="LastSettings">The latest earlier word on each pressure setting.</param>
 /// <param name="AllTimelines">Of every visit of the unit, later ones too; of the readings of most only the last of each point.</param>
+/// <param name="LoggedSeries">Fetches what a logger wrote of a defrost.</param>
 /// <param name="Briefing">What the visit before left; null on a first visit.</param>
 public sealed record VisitView(
     Visit Visit, Equipment Equipment, Site Site, Shop Shop, Timeline Timeline, DateTimeOffset Now,
     OperatingConditions Conditions, IReadOnlyDictionary<MeasuringPoint, TakenReading> Readings, SeriesAnalysis? Series, CircuitAnalysis? Analysis,
     IReadOnlyList<Visit> Earlier, ILookup<MeasuringPoint, EarlierValue> History,
-    IReadOnlyDictionary<PressureSetting, (Visit Visit, TypedValue Value)> LastSettings, IReadOnlyList<Timeline> AllTimelines, Briefing? Briefing)
+    IReadOnlyDictionary<PressureSetting, (Visit Visit, TypedValue Value)> LastSettings, IReadOnlyList<Timeline> AllTimelines, Briefing? Briefing,
+    Func<Guid, IReadOnlyList<RunTrack>> LoggedSeries)
 {
     /// <summary>Everything still open on the unit, across its visits.</summary>
     public IReadOnlyList<OpenLoop> Loops { get; } = OpenLoops.Of(AllTimelines);
@@ -36,6 +39,18 @@ public sealed record VisitView(
 
     /// <summary>The shop's policies that have something to say about the visit as it stands.</summary>
     public IReadOnlyList<Policy> Policies => PolicyAdvice.For(Timeline, Equipment, Conditions, Analysis);
+
+    /// <summary>Every defrost of the unit up to this visit, the earliest first.</summary>
+    public IReadOnlyList<WatchedRun> Runs => field ??= DefrostRuns.Of(AllTimelines, Equipment, Site.Atmosphere, LoggedSeries, Now);
+
+    /// <summary>How the unit defrosts, by the last word on it; null when nobody has said.</summary>
+    public DefrostSetUp? DefrostSetUp => DefrostRuns.SetUpAt(DefrostRuns.SetUps(AllTimelines), Now);
+
+    public RunComparison CompareRuns(WatchedRun one, WatchedRun another) => RunComparison.Of(one, another, AllTimelines);
+
+    /// <summary>What to do after a run, in the order of the shop's school.</summary>
+    public IReadOnlyList<RemedyStep> DefrostAdvice(WatchedRun run) =>
+        DefrostRemedies.For(run.Result.Findings, Shop.Policies.Of(Policy.Defrost) == PolicyChoice.FewLongByTemperature);
 
     public IEnumerable<RecommendationEntry> Recommendations => Timeline.Standing.OfType<RecommendationEntry>();
 

@@ -19,15 +19,24 @@ public static class DefrostBench
         var heatEnd = phases.HeatOff ?? run.LastMinute;
         IReadOnlyList<PlaceMelt> places = phases.HeatOn is not { } on ? []
             : [.. run.Tracks.Where(t => t.Place.IsOnCoil && !t.IsEmpty).Select(t => MeltPlateau.Find(t, on, heatEnd))];
-        var clear = places.Count > 0 && places.All(p => p.ClearMin is not null) ? places.Max(p => p.ClearMin) : null;
+        // The bends tell whether the coil is clear; the sensor's spot may be off the coil, and only speaks where no bend was watched.
+        var bends = Bends(places);
+        var clear = LastClear(bends);
         if (run.Mark(RunMarkKind.SeenClear) is { } seen && places.Count == 0)
             clear = seen;
-        var last = places.OrderByDescending(p => p.ClearMin ?? double.MaxValue).Select(p => (RunPlace?)p.Place).FirstOrDefault();
+        var last = bends.OrderByDescending(p => p.ClearMin ?? double.MaxValue).Select(p => (RunPlace?)p.Place).FirstOrDefault();
         var heaters = Heaters(run, phases);
-        var ice = heaters is null ? null : IceBalance.Of(run, phases, clear, heaters.PowerKw, heaters.Legs.Any(l => l.MeasuredA is not null));
+        // Half clear and half not, the coil has no one temperature to reckon its heat with.
+        var ice = heaters is null || (places.Any(p => p.ClearMin is null) && places.Any(p => p.ClearMin is not null)) ? null : IceBalance.Of(run, phases, LastClear(places), heaters.PowerKw, heaters.Legs.Any(l => l.MeasuredA is not null));
         var result = new DefrostResult(phases, End(run, phases), places, clear, last, heaters, ice, Sensor(run, phases, places, clear), Fans(run, phases), Box(run, phases), []);
         return result with { Findings = DefrostFindings.Of(run, result) };
     }
+
+    /// <summary>The bends of the coil, or the sensor's spot where none was watched.</summary>
+    internal static IReadOnlyList<PlaceMelt> Bends(IReadOnlyList<PlaceMelt> places) =>
+        places.Any(p => p.Place.Kind != RunPlaceKind.AtSensor) ? [.. places.Where(p => p.Place.Kind != RunPlaceKind.AtSensor)] : places;
+
+    private static double? LastClear(IReadOnlyList<PlaceMelt> places) => places.Count > 0 && places.All(p => p.ClearMin is not null) ? places.Max(p => p.ClearMin) : null;
 
     private static HeaterState? Heaters(DefrostRun run, DefrostPhases phases)
     {

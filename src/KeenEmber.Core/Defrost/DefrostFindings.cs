@@ -29,7 +29,7 @@ internal static class DefrostFindings
         var leftSeen = run.Mark(RunMarkKind.IceLeft) is not null;
         if (r.IceIsLeft || leftSeen)
         {
-            var coldest = r.Places.Where(p => p.Told == ClearTold.NotClear).Min(p => p.AtHeatOffC);
+            var coldest = DefrostBench.Bends(r.Places).Where(p => p.Told == ClearTold.NotClear).Min(p => p.AtHeatOffC);
             yield return Of(r.End == EndedBy.TimeLimit ? DefrostCodes.LimitBeforeClear : DefrostCodes.EndedEarly, leftSeen && r.IceIsLeft ? Strength.Strong : Strength.Fair,
                 ("coldestC", coldest), ("heatMin", r.Phases.HeatMin)) with { WouldConfirm = leftSeen ? [] : ["ice-left"] };
         }
@@ -57,7 +57,7 @@ internal static class DefrostFindings
                 yield return Of(DefrostCodes.SensorLags, Strength.Strong, ("spotC", s.SpotC), ("coldestC", s.ColdestC), ("warmestC", s.WarmestC), ("behindMin", s.BehindMin));
             else if (r.IceIsLeft && s.AheadK > DefrostLimits.SensorSpreadK)
                 yield return Of(DefrostCodes.SensorLeads, Strength.Strong, ("spotC", s.SpotC), ("coldestC", s.ColdestC), ("warmestC", s.WarmestC), ("behindMin", s.BehindMin));
-            else if (Math.Abs(s.AheadK) <= DefrostLimits.SensorSpreadK && r.ClearMin is not null)
+            else if (Math.Abs(s.AheadK) <= DefrostLimits.SensorSpreadK && r.ClearMin is not null && r.OverRunMin <= DefrostLimits.LongOverRunMin)
                 yield return Of(DefrostCodes.SensorFits, Strength.Fair, ("spotC", s.SpotC), ("coldestC", s.ColdestC), ("warmestC", s.WarmestC), ("behindMin", s.BehindMin));
         }
 
@@ -97,7 +97,7 @@ internal static class DefrostFindings
             yield return Of(DefrostCodes.FansEarly, Strength.Strong, ("coilC", coil), ("setC", setC), ("afterMin", on - r.Phases.HeatOff));
         if (r.Fans.Cycles > 1)
             yield return Of(DefrostCodes.FansCycling, Strength.Strong, ("cycles", r.Fans.Cycles));
-        if (r.Phases.HeatOff is not { } off)
+        if (r.Phases.HeatOff is not { } off || r.Fans.RanInHeat)
             yield break;
         var coilTrack = run.Track(RunPlaceKind.EndSensor) ?? run.Track(RunPlaceKind.AtSensor) ?? run.Track(RunPlaceKind.ColdestBend);
         var cold = coilTrack is null ? -1 : Array.FindIndex(coilTrack.Values, Math.Min(coilTrack.Range(off, off).First, coilTrack.Values.Length), t => t <= setC);

@@ -28,7 +28,7 @@ public sealed record BoxAfter(double BeforeC, double PeakC, double? RecoveryMin,
 }
 
 /// <summary>What one defrost came to. Minutes count from the start of the run.</summary>
-/// <param name="ClearMin">When the last watched place of the coil was clear; null when one was not, or none was watched.</param>
+/// <param name="ClearMin">When the last watched bend of the coil was clear; null when one was not, or none was watched.</param>
 /// <param name="LastClear">The place that cleared last; null without places on the coil.</param>
 public sealed record DefrostResult(
     DefrostPhases Phases, EndedBy End, IReadOnlyList<PlaceMelt> Places, double? ClearMin, RunPlace? LastClear,
@@ -44,5 +44,5 @@ public sealed record DefrostResult(
     public (double Total, double AfterClear)? EnergyKwh => Heaters is { } h && Phases.HeatMin is { } min ? (h.PowerKw * min / 60, h.PowerKw * (OverRunMin ?? 0) / 60) : null;
 
     /// <summary>A place on the coil was not clear when the heat ended.</summary>
-    public bool IceIsLeft => Places.Any(p => p.Told == ClearTold.NotClear) && Phases.HeatOff is not null;
+    public bool IceIsLeft => DefrostBench.Bends(Places).Any(p => p.Told == ClearTold.NotClear) && Phases.HeatOff is not null;
 }

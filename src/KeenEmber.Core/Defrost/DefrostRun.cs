@@ -33,6 +33,9 @@ public readonly record struct RunPlace(RunPlaceKind Kind, string Name = "")
 public enum RunMarkKind
 {
     PumpDown, HeatOn, HeatOff, HeatOffByHand, Refrigeration, FansOn, FansOff, SwitchOpen, SwitchClosed, SeenClear, IceLeft, Vapour, CeilingFrost, Hiss, Dripping, Silent,
+
+    /// <summary>Nobody watches any more.</summary>
+    Over,
 }
 
 /// <param name="Minute">Minutes since the run began.</param>

@@ -34,7 +34,7 @@ public static class IceBalance
 
     /// <param name="powerKw">Of the heaters while they are on.</param>
     /// <param name="powerIsMeasured">Currents were measured; else the rating is used.</param>
-    /// <param name="clear">Minute the last place came clear; null when one did not.</param>
+    /// <param name="clear">Minute the last place came clear; null when none did.</param>
     /// <returns>Null without temperatures of the coil, or when neither its mass nor two warm stretches are known.</returns>
     public static IceEstimate? Of(DefrostRun run, DefrostPhases phases, double? clear, double powerKw, bool powerIsMeasured)
     {

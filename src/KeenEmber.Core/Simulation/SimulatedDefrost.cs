@@ -34,8 +34,9 @@ public sealed record SimulatedWatch(
     double EverySeconds, double NoiseK = 0, double MissingShare = 0, bool MarksHeat = true, double? Volts = null, double? StopByHandMin = null, bool FansInHeat = false);
 
 /// <summary>What really happened in a simulated run.</summary>
-/// <param name="ClearMin">Minute of the run at which the last ice was gone; null when some was left at the end of the heat.</param>
-/// <param name="MeltedKg">Until the heat ended.</param>
+/// <param name="ClearMin">Minute of the run at which the last ice of the two bends was gone; null when some was left at the end of the heat.</param>
+/// <param name="MeltedKg">Everywhere, until the heat ended.</param>
+/// <param name="LeftKg">On the two bends when it ended.</param>
 /// <param name="AtLimitAndSetting">The setting was reached, or within a minute would have been, so near to the fail-safe that the watching cannot tell which ended it.</param>
 public sealed record DefrostTruth(double? ClearMin, double HeatOn, double HeatOff, EndedBy End, double MeltedKg, double LeftKg, bool AtLimitAndSetting)
 {
@@ -66,7 +67,7 @@ public static class SimulatedDefrost
         var (sensor, box) = (coil.StartC, coil.BoxC);
         double? clear = null, off = null, fansOn = null, settingAt = null;
         var end = EndedBy.Unknown;
-        var (melted, isBoth) = (0.0, false);
+        var (melted, left, isBoth) = (0.0, 0.0, false);
         for (var second = 0; second <= (BeforeMin + (setUp.FailSafeMin ?? 60) + AfterMin) * 60; second++)
         {
             var minute = second / 60.0;
@@ -88,7 +89,7 @@ public static class SimulatedDefrost
             var sensorPerMinute = (zones[SimulatedCoil.Spot] - sensor) / (coil.SensorLagMin + 1 / 60.0);
             sensor += sensorPerMinute / 60;
             box += (heats || !refrigerates ? coil.LossKwPerK * zones.Sum(z => Math.Max(0, z - box)) / 3 / 900 : (coil.BoxC - box) / 500);
-            if (clear is null && ice.Sum() <= 0)
+            if (clear is null && ice[SimulatedCoil.Coldest] + ice[SimulatedCoil.Warmest] <= 0)
                 clear = minute;
             if (heats && settingAt is null && sensor + coil.SensorOffsetK >= setUp.EndC)
                 settingAt = minute;
@@ -98,6 +99,7 @@ public static class SimulatedDefrost
                 isBoth = Math.Abs(minute - BeforeMin - (setUp.FailSafeMin ?? 1000)) < Math.Max(1.5, watch.EverySeconds / 30)
                     && sensor + sensorPerMinute + coil.SensorOffsetK >= setUp.EndC && !(minute - BeforeMin >= watch.StopByHandMin);
                 melted = coil.IceKg.Sum() - ice.Sum();
+                left = ice[SimulatedCoil.Coldest] + ice[SimulatedCoil.Warmest];
                 end = minute - BeforeMin >= watch.StopByHandMin ? EndedBy.Hand : settingAt is not null ? EndedBy.Temperature : EndedBy.TimeLimit;
             }
 
@@ -107,7 +109,7 @@ public static class SimulatedDefrost
                 break;
         }
 
-        var truth = new DefrostTruth(clear <= off ? clear : null, BeforeMin, off ?? 0, end, melted, coil.IceKg.Sum() - melted, isBoth);
+        var truth = new DefrostTruth(clear <= off ? clear : null, BeforeMin, off ?? 0, end, melted, left, isBoth);
         var marks = new List<RunMark> { new(RunMarkKind.Refrigeration, (off ?? 0) + DripMin) };
         if (watch.MarksHeat)
             marks.AddRange([new(RunMarkKind.HeatOn, BeforeMin), new(end == EndedBy.Hand ? RunMarkKind.HeatOffByHand : RunMarkKind.HeatOff, off ?? 0)]);

@@ -38,6 +38,7 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
         Canteen();
         Cases();
         DemoStories.Tell(this);
+        DemoDefrosts.Tell(this);
     }
 
     internal DateTimeOffset Now => time.GetUtcNow();
@@ -181,6 +182,8 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
     }
 
     /// <summary>Further entries of a visit, one a minute from a minute of it.</summary>
+    internal void AppendAll(IReadOnlyList<TimelineEntry> entries) => visits.Append(entries);
+
     internal void Append(Visit visit, int minute, params Func<Guid, DateTimeOffset, TimelineEntry>[] entries) =>
         visits.Append([.. entries.Select((make, i) =>
         {

@@ -87,9 +87,7 @@ public sealed class CourseChart
         var values = curves.SelectMany(c => c.Points.Select(p => c.OnScale(p.Value))).ToList();
         if (target is { } band)
             values.AddRange([view.Units.OnScale(ResultQuantity.Difference, band.Low), view.Units.OnScale(ResultQuantity.Difference, band.High), 0]);
-        var step = Step(values.Max() - values.Min());
-        var (low, high) = (Math.Floor(values.Min() / step) * step, Math.Ceiling(values.Max() / step) * step);
-        high = high > low ? high : low + step;
+        var (low, high, step) = Axis.Round(values.Min(), values.Max());
         double Y(double v) => top + height - (v - low) / (high - low) * height;
 
         if (target is { } t)
@@ -169,12 +167,4 @@ public sealed class CourseChart
     }
 
     private double X(DateTimeOffset at) => left + (to > from ? (at - from) / (to - from) : 0) * (width - left - right);
-
-    /// <summary>1, 2 or 5 times a power of ten, for about five lines.</summary>
-    private static double Step(double span)
-    {
-        var raw = Math.Max(span, 0.5) / 5;
-        var power = Math.Pow(10, Math.Floor(Math.Log10(raw)));
-        return (raw / power) switch { <= 1 => power, <= 2 => 2 * power, <= 5 => 5 * power, _ => 10 * power };
-    }
 }

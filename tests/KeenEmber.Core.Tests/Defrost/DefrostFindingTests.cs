@@ -28,7 +28,7 @@ public class DefrostFindingTests
         var run = Run(38, [Bend(RunPlaceKind.ColdestBend, 18, 38), Bend(RunPlaceKind.WarmestBend, 14, 38), Bend(RunPlaceKind.AtSensor, 31, 38)]);
         var result = DefrostBench.Analyse(run);
         Assert.Equal(EndedBy.Temperature, result.End);
-        Assert.Equal(31, result.ClearMin!.Value, 0.6);
+        Assert.Equal(18, result.ClearMin!.Value, 0.6);
         Assert.Equal(DefrostCodes.OverRun, result.Findings[0].Code);
         Assert.Contains(DefrostCodes.SensorLags, Codes(run));
         Assert.Equal(13, result.Sensor!.BehindMin!.Value, 1);

@@ -120,7 +120,9 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
         yield return ("Circuit", "Circuit", taken == 1 ? "1 reading" : $"{taken} readings");
         var logged = View.Series?.Measured.Values.Select(c => c.Count).DefaultIfEmpty().Max() ?? 0;
         yield return ("Course", "Course", View.Series is not { IsSeries: true } series ? logged <= 1 ? "no series" : $"{logged} each" : series.Settled is null ? "moving" : "settled");
-        if (View.MakeUp.Kind == EquipmentKind.GlycolChiller)
+        if (View.MakeUp.Kind != EquipmentKind.GlycolChiller)
+            yield return ("Defrost", "Defrost", View.Runs.Count == 0 ? "not watched" : View.Runs.Any(r => !r.IsOver) ? "running" : View.Runs.Count == 1 ? "1 run" : $"{View.Runs.Count} runs");
+        else
             yield return ("Glycol", "Glycol", View.Glycol is null ? "not tested" : "tested");
         yield return ("Meters", "Meters", View.Timeline.Standing.OfType<MeterEntry>().Select(m => m.Measures).Distinct().Count() is var meters and > 0 ? $"{meters} named" : "not named");
         yield return ("Controls", "Controls", View.SettingsNow.Count == 1 ? "1 setting" : $"{View.SettingsNow.Count} settings");

@@ -1,0 +1,46 @@
+using KeenEmber.Core.Diagnosis;
+
+namespace KeenEmber.Core.Defrost;
+
+public enum Remedy
+{
+    MendHeaters, MendSupply, CheckSensor, ReplaceSwitches, MoveSensor, CoilProbe, ShortenAndRepeat, FixInfiltration, LengthenOrMoreOften, LengthenDrip, MendFanDelay, FindWhatEndedIt,
+}
+
+/// <param name="Because">The finding it answers.</param>
+public sealed record RemedyStep(Remedy Remedy, Finding Because);
+
+/// <summary>What to do after a run. What is broken comes first; where good technicians differ, the shop's school decides the order.</summary>
+public static class DefrostRemedies
+{
+    /// <summary>Remedies for heat past clear, few-and-long school: let the temperature end it where the ice is.</summary>
+    private static readonly Remedy[] ByTemperature = [Remedy.MoveSensor, Remedy.CoilProbe, Remedy.FixInfiltration, Remedy.ShortenAndRepeat];
+
+    /// <summary>Many-and-short school: the clock ends it before the room gets warm.</summary>
+    private static readonly Remedy[] ByTime = [Remedy.ShortenAndRepeat, Remedy.FixInfiltration, Remedy.MoveSensor, Remedy.CoilProbe];
+
+    /// <param name="findings">Of one run.</param>
+    /// <param name="fewLong">The shop ends few long defrosts by temperature; else many short ones by time.</param>
+    /// <returns>Each remedy once.</returns>
+    public static IReadOnlyList<RemedyStep> For(IReadOnlyList<Finding> findings, bool fewLong)
+    {
+        var steps = findings.SelectMany(f => Remedies(f.Code, fewLong), (f, remedy) => new RemedyStep(remedy, f)).DistinctBy(s => s.Remedy).ToList();
+        int Rank(Remedy remedy) => Array.IndexOf(fewLong ? ByTemperature : ByTime, remedy) is var i and >= 0 ? 100 + i : (int)remedy;
+        return [.. steps.OrderBy(s => Rank(s.Remedy))];
+    }
+
+    private static Remedy[] Remedies(string code, bool fewLong) => code switch
+    {
+        DefrostCodes.LegOut or DefrostCodes.LegWeak => [Remedy.MendHeaters],
+        DefrostCodes.LowVoltage => [Remedy.MendSupply],
+        DefrostCodes.ProbeOff => [Remedy.CheckSensor],
+        DefrostCodes.NotTerminated or DefrostCodes.SwitchOff => [Remedy.ReplaceSwitches],
+        DefrostCodes.OverRun => fewLong ? ByTemperature : ByTime,
+        DefrostCodes.SensorLeads => [Remedy.MoveSensor, Remedy.CoilProbe],
+        DefrostCodes.EndedEarly or DefrostCodes.LimitBeforeClear => [Remedy.LengthenOrMoreOften, Remedy.FixInfiltration],
+        DefrostCodes.DripShort => [Remedy.LengthenDrip],
+        DefrostCodes.FansInHeat or DefrostCodes.FansEarly or DefrostCodes.FansLate or DefrostCodes.FansNever or DefrostCodes.FansCycling => [Remedy.MendFanDelay],
+        DefrostCodes.EndUnknown => [Remedy.FindWhatEndedIt],
+        _ => [],
+    };
+}

@@ -1,0 +1,169 @@
+using KeenEmber.Core.Defrost;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Service;
+using KeenEmber.Web.Wording;
+using Microsoft.AspNetCore.Mvc;
+
+namespace KeenEmber.Web.Pages.Visits;
+
+/// <summary>The defrost bench: the set-up, a run while it is watched, and what it came to.</summary>
+public sealed class DefrostModel(VisitDesk desk) : VisitPage(desk)
+{
+    /// <summary>Places a run asks for, in the order in which a technician goes round.</summary>
+    private static readonly RunPlaceKind[] Round =
+    [
+        RunPlaceKind.ColdestBend, RunPlaceKind.WarmestBend, RunPlaceKind.AtSensor, RunPlaceKind.EndSensor, RunPlaceKind.AirInFront, RunPlaceKind.AirBehind, RunPlaceKind.Box, RunPlaceKind.Product,
+        RunPlaceKind.HeaterVoltage, RunPlaceKind.SuctionPressure,
+    ];
+
+    /// <summary>The run to show; the one being watched, else the last, without it.</summary>
+    [BindProperty(SupportsGet = true)]
+    public Guid? Run { get; set; }
+
+    /// <summary>A run to lay under it.</summary>
+    [BindProperty(SupportsGet = true)]
+    public Guid? With { get; set; }
+
+    public DefrostSetUpForm Form { get; private set; } = null!;
+
+    public Dictionary<string, string> Errors { get; } = [];
+
+    /// <summary>Readings as typed, while one of them is wrong.</summary>
+    private Dictionary<string, string> typed = [];
+
+    public WatchedRun? Shown => View.Runs.FirstOrDefault(r => r.Entry.Id == Run) ?? Live ?? (View.Runs.Count > 0 ? View.Runs[^1] : null);
+
+    public WatchedRun? Other => View.Runs.FirstOrDefault(r => r.Entry.Id == With && r.Entry.Id != Shown?.Entry.Id);
+
+    /// <summary>The run that is being watched on this visit.</summary>
+    public WatchedRun? Live => View.Runs.LastOrDefault(r => !r.IsOver && r.Entry.VisitId == View.Visit.Id);
+
+    public string Typed(RunPlace place) => typed.GetValueOrDefault(Field(place), "");
+
+    public string? Error(RunPlace place) => Errors.GetValueOrDefault(Field(place));
+
+    public static string Field(RunPlace place) => place.Name.Length > 0 ? $"v-{place.Kind}-{place.Name}" : $"v-{place.Kind}";
+
+    /// <summary>The usual places, a leg for each heater, and those that were named in the run.</summary>
+    public IEnumerable<RunPlace> Places(WatchedRun run) => Round.Select(k => new RunPlace(k))
+        .Concat(Enumerable.Range(1, run.Run.SetUp.Kind == DefrostKind.Electric ? Math.Max(1, run.Run.SetUp.Legs.Count) : 0).Select(RunPlace.Leg))
+        .Concat(run.Run.Tracks.Select(t => t.Place)).Distinct();
+
+    /// <summary>What can be marked now, the likeliest first.</summary>
+    public static IEnumerable<RunMarkKind> Marks(WatchedRun run)
+    {
+        bool Has(RunMarkKind kind) => run.Run.Mark(kind) is not null;
+        RunMarkKind[] phases = run.Result.Phases switch
+        {
+            { HeatOn: null } => [RunMarkKind.PumpDown, RunMarkKind.HeatOn],
+            { HeatOff: null } => [RunMarkKind.HeatOff, RunMarkKind.HeatOffByHand],
+            { Refrigeration: null } => [RunMarkKind.Refrigeration],
+            _ => [],
+        };
+        return phases.Where(k => !Has(k)).Concat(
+        [
+            RunMarkKind.FansOn, RunMarkKind.FansOff, RunMarkKind.SwitchOpen, RunMarkKind.SwitchClosed, RunMarkKind.SeenClear, RunMarkKind.IceLeft,
+            RunMarkKind.Vapour, RunMarkKind.CeilingFrost, RunMarkKind.Dripping, RunMarkKind.Hiss, RunMarkKind.Silent,
+        ]);
+    }
+
+    /// <summary>Notes and photos that fall into a run.</summary>
+    public IEnumerable<TimelineEntry> Told(WatchedRun run) => View.AllTimelines.SelectMany(t => t.Standing)
+        .Where(e => e is NoteEntry or PhotoEntry && e.VisitId == run.Entry.VisitId && e.At >= run.Run.Start && e.At <= run.At(run.Run.LastMinute + 5));
+
+    public override void OnPageHandlerExecuting(Microsoft.AspNetCore.Mvc.Filters.PageHandlerExecutingContext context)
+    {
+        if (context.RouteData.Values["id"] is string text && Guid.TryParse(text, out var id) && Load(id))
+            Form = DefrostSetUpForm.From(View.DefrostSetUp, View.Shop.Units);
+    }
+
+    public IActionResult OnPostSetUp(Guid id, Guid lineId, bool changed, string? askedBy)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (lineId == Guid.Empty)
+            return BadRequest();
+        Form = new(View.Shop.Units);
+        if (Form.Read(Request.Form) is not { } setUp)
+            return Page();
+        var entries = new List<TimelineEntry> { new DefrostSetUpEntry(EntryId.OfLine(lineId, 0), id, View.Now, View.Now, View.Visit.Author, null, setUp) };
+        if (changed && View.DefrostSetUp is { } before)
+        {
+            entries.AddRange(DefrostSetUpText.Differences(before, setUp, View.Units).Select((d, i) => new ChangeEntry(EntryId.OfLine(lineId, i + 1), id, View.Now, View.Now, View.Visit.Author, null,
+                d.What, d.Before, d.After, TypingText.Kept(askedBy, 80), null, false, WorkArea.Defrost)));
+        }
+
+        Desk.Append(entries);
+        return RedirectToPage(new { id, saved = entries.Count });
+    }
+
+    public IActionResult OnPostStart(Guid id, Guid entryId, bool heat)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (entryId == Guid.Empty)
+            return BadRequest();
+        if (Live is null)
+        {
+            var entries = new List<TimelineEntry> { new RunEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, RunOrigin.Watched) };
+            if (heat)
+                entries.Add(new RunMarkEntry(EntryId.OfLine(entryId, 1), id, View.Now, View.Now, View.Visit.Author, null, entryId, RunMarkKind.HeatOn));
+            Desk.Append(entries);
+        }
+
+        return RedirectToPage(new { id });
+    }
+
+    /// <summary>All readings of one round, whichever were typed.</summary>
+    public IActionResult OnPostReadings(Guid id, Guid lineId, Guid run)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (lineId == Guid.Empty || View.Runs.FirstOrDefault(r => r.Entry.Id == run) is not { IsOver: false } watched)
+            return BadRequest();
+        var entries = new List<TimelineEntry>();
+        foreach (var place in Places(watched).ToList())
+            Take(Request.Form[Field(place)], place);
+        if (Request.Form["free-value"].ToString() is { Length: > 0 } free)
+        {
+            var name = TypingText.Kept(Request.Form["free-name"], 30);
+            if (name.Length == 0)
+                Errors["free"] = "Name the place.";
+            else
+                Take(free, new(Request.Form["free-kind"] == nameof(RunPlaceKind.Bend) ? RunPlaceKind.Bend : RunPlaceKind.Other, name));
+        }
+
+        if (Errors.Count > 0)
+        {
+            typed = Request.Form.Where(f => f.Key.StartsWith("v-", StringComparison.Ordinal) || f.Key.StartsWith("free", StringComparison.Ordinal)).ToDictionary(f => f.Key, f => TypingText.Kept(f.Value, 60));
+            return Page();
+        }
+
+        if (entries.Count > 0)
+            Desk.Append(entries);
+        return RedirectToPage(new { id, saved = entries.Count });
+
+        void Take(string? text, RunPlace place)
+        {
+            if (string.IsNullOrWhiteSpace(text))
+                return;
+            var read = QuantityReader.Read(text, place.Measures, View.Shop.Units);
+            if (read.Problem is { } problem)
+                Errors[place.HasName && place.Kind != RunPlaceKind.HeaterCurrent && Request.Form[Field(place)].Count == 0 ? "free" : Field(place)] = TypingText.Problem(problem, place.Measures, View.Shop.Units);
+            else
+                entries.Add(new RunReadingEntry(EntryId.OfLine(lineId, entries.Count), id, View.Now, View.Now, View.Visit.Author, null, run, place, read.Value!));
+        }
+    }
+
+    public string Free(string field) => typed.GetValueOrDefault($"free-{field}", "");
+
+    public IActionResult OnPostMark(Guid id, Guid entryId, Guid run, RunMarkKind kind)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (entryId == Guid.Empty || !Enum.IsDefined(kind) || View.Runs.FirstOrDefault(r => r.Entry.Id == run) is not { IsOver: false })
+            return BadRequest();
+        Desk.Append([new RunMarkEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, run, kind)]);
+        return RedirectToPage(new { id });
+    }
+}

@@ -1,0 +1,237 @@
+using KeenEmber.Core.Defrost;
+using KeenEmber.Core.Diagnosis;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Service;
+
+namespace KeenEmber.Web.Wording;
+
+/// <summary>The words of the defrost bench.</summary>
+public static class DefrostText
+{
+    public static string Name(DefrostKind kind) => kind switch { DefrostKind.OffCycle => "off-cycle", DefrostKind.Electric => "electric", _ => "hot gas" };
+
+    public static string Name(DefrostStart start) => start switch { DefrostStart.Clock => "defrost clock", DefrostStart.Board => "controller board", _ => "hand" };
+
+    public static string Name(TerminationKind kind) => kind switch
+    {
+        TerminationKind.Time => "time alone", TerminationKind.Switch => "end switch", TerminationKind.Probe => "end probe", _ => "pressure",
+    };
+
+    public static string Name(HeaterConnection connection) => connection switch
+    {
+        HeaterConnection.Separate => "each leg by itself", HeaterConnection.Delta => "three-phase delta", _ => "three-phase star",
+    };
+
+    public static string Name(RunPlace place) => place.Kind switch
+    {
+        RunPlaceKind.ColdestBend => "coldest return bend",
+        RunPlaceKind.WarmestBend => "warmest return bend",
+        RunPlaceKind.Bend => place.Name.Length > 0 ? place.Name : "another bend",
+        RunPlaceKind.AtSensor => "beside the end sensor",
+        RunPlaceKind.EndSensor => "end sensor as shown",
+        RunPlaceKind.AirInFront => "air in front of the coil",
+        RunPlaceKind.AirBehind => "air behind the coil",
+        RunPlaceKind.Box => "box air",
+        RunPlaceKind.Product => "product",
+        RunPlaceKind.HeaterCurrent => $"heater leg {place.Name}",
+        RunPlaceKind.HeaterVoltage => "heater voltage",
+        RunPlaceKind.SuctionPressure => "suction pressure",
+        RunPlaceKind.HeadPressure => "head pressure",
+        _ => place.Name.Length > 0 ? place.Name : "another place",
+    };
+
+    /// <summary>For the end of a curve.</summary>
+    public static string OnCurve(RunPlace place) => place.Kind switch
+    {
+        RunPlaceKind.ColdestBend => "coldest bend",
+        RunPlaceKind.WarmestBend => "warmest bend",
+        RunPlaceKind.AtSensor => "at sensor",
+        RunPlaceKind.EndSensor => "sensor shows",
+        RunPlaceKind.AirInFront => "air in front",
+        RunPlaceKind.AirBehind => "air behind",
+        RunPlaceKind.HeaterCurrent => $"leg {place.Name}",
+        RunPlaceKind.Box => "box",
+        _ => Name(place),
+    };
+
+    public static string Name(RunMarkKind kind) => kind switch
+    {
+        RunMarkKind.PumpDown => "pump-down",
+        RunMarkKind.HeatOn => "heat on",
+        RunMarkKind.HeatOff => "heat off",
+        RunMarkKind.HeatOffByHand => "heat off by hand",
+        RunMarkKind.Refrigeration => "refrigeration on",
+        RunMarkKind.FansOn => "fans on",
+        RunMarkKind.FansOff => "fans off",
+        RunMarkKind.SwitchOpen => "switch opened",
+        RunMarkKind.SwitchClosed => "switch closed",
+        RunMarkKind.SeenClear => "coil seen clear",
+        RunMarkKind.IceLeft => "ice left",
+        RunMarkKind.Vapour => "vapour from the coil",
+        RunMarkKind.CeilingFrost => "drops or frost on the ceiling",
+        RunMarkKind.Hiss => "hissing heard",
+        RunMarkKind.Dripping => "dripping heard",
+        RunMarkKind.Silent => "quiet",
+        _ => "watched to the end",
+    };
+
+    /// <summary>The sentence that stands above everything else: what it was, how it ended, what was proved.</summary>
+    public static string Verdict(WatchedRun run, SiteClock clock)
+    {
+        var (r, setUp) = (run.Result, run.Run.SetUp);
+        if (r.Phases.HeatOn is not { } on)
+            return "Not judged yet: nobody has said when the heat came on.";
+        if (r.Phases is not { HeatOff: { } off, HeatMin: { } length })
+            return $"{CircuitText.Sentence(Name(setUp.Kind))} defrost, heat on since {clock.Time(run.At(on))}{(r.ClearMin is { } soon ? $"; coil clear at {clock.Time(run.At(soon))}" : r.Places.Count > 0 ? "; the coil is not clear yet" : "")}.";
+        var end = r.End switch
+        {
+            EndedBy.Temperature => $"by the {Name(setUp.EndedBy)}",
+            EndedBy.Pressure => "by pressure",
+            EndedBy.TimeLimit when setUp.EndedBy == TerminationKind.Time => "by its set time",
+            EndedBy.TimeLimit => "by the fail-safe time, not by temperature",
+            EndedBy.Hand => "by hand",
+            _ => "by what is not known",
+        };
+        var said = $"{CircuitText.Sentence(Name(setUp.Kind))} defrost: {Minutes(length)} of heat, ended at {clock.Time(run.At(off))} {end}; ";
+        if (r.ClearMin is { } clear)
+        {
+            return said + (r.OverRunMin is { } over && over > DefrostLimits.GoodOverRunMin
+                ? $"the coil was clear at {clock.Time(run.At(clear))}, so the last {Minutes(over)} ({UnitText.Number(r.OverRunShare!.Value * 100, 0)} % of the heat) went into metal and room."
+                : $"the coil was clear at {clock.Time(run.At(clear))}, {Minutes(r.OverRunMin ?? 0)} before the end: it ended when it should.");
+        }
+
+        if (r.IceIsLeft)
+            return said + $"ice was left: {CircuitText.List(r.Places.Where(p => p.Told == ClearTold.NotClear && p.Place.Kind != RunPlaceKind.AtSensor).Select(p => Name(p.Place)))} had not come clear.";
+        return said + "no place on the coil was watched, so whether it came clear is not proved.";
+    }
+
+    public static string Minutes(double minutes) => minutes < 1.5 ? $"{UnitText.Number(minutes, 1)} min" : $"{UnitText.Number(minutes, 0)} min";
+
+    public static string Told(PlaceMelt melt, UnitText units) => melt.Told switch
+    {
+        ClearTold.Plateau => $"stood {Minutes(melt.PlateauMin)} at {units.Temperature(Temperature.ZeroCelsiusInKelvin + melt.LevelC!.Value)}, then rose",
+        ClearTold.Crossing => "went through freezing without standing there: next to no ice",
+        ClearTold.NeverFrozen => "was above freezing from the start",
+        _ => melt.LevelC is { } level ? $"still at {units.Temperature(Temperature.ZeroCelsiusInKelvin + level)} when the heat ended" : "never reached the melting point",
+    };
+
+    public static string Finding(Finding f, DefrostSetUp setUp, UnitText units)
+    {
+        string T(string name) => f.Values.TryGetValue(name, out var c) ? units.Temperature(Temperature.ZeroCelsiusInKelvin + c) : "–";
+        string N(string name, int decimals = 0) => f.Values.TryGetValue(name, out var v) ? UnitText.Number(v, decimals) : "–";
+        bool Has(string name) => f.Values.ContainsKey(name);
+        return f.Code switch
+        {
+            DefrostCodes.OverRun => $"Ran {N("overRunMin")} min past clear: {UnitText.Number(f.Values["share"] * 100, 0)} % of the heat{(Has("kwh") ? $", {N("kwh", 1)} kWh" : "")}, melted nothing.",
+            DefrostCodes.WellEnded => $"Ended {N("overRunMin", 1)} min after the last place was clear: time for the drops, no more.",
+            DefrostCodes.EndedEarly => $"Ended before the coil was clear{(Has("coldestC") ? $": its coldest place was at {T("coldestC")}" : "")}. What is left seeds the next freeze-up.",
+            DefrostCodes.NotTerminated => $"The {Name(setUp.EndedBy)} never ended it: its spot had {T("spotC")}, it is set to {T("setC")}. Switch open, wrong lead, sensor reading cold, or wired past.",
+            DefrostCodes.LimitBeforeClear => $"The time was up before the coil was clear{(Has("coldestC") ? $" ({T("coldestC")} at its coldest place)" : "")}: heaters weak, too few defrosts, or too much frost.",
+            DefrostCodes.EndUnknown => "What ended the heat is not settled.",
+            DefrostCodes.SensorLags => $"The end sensor sits too cold: {T("spotC")} at its spot when the coldest bend had {T("coldestC")}{(Has("behindMin") && f.Values["behindMin"] > 1 ? $", and clear {N("behindMin")} min after it" : "")}.",
+            DefrostCodes.SensorLeads => $"The end sensor sits too warm: {T("spotC")} at its spot while the coldest place had {T("coldestC")}.",
+            DefrostCodes.SensorFits => $"The end sensor's spot ({T("spotC")}) follows the coil ({T("coldestC")} to {T("warmestC")}).",
+            DefrostCodes.ProbeOff => $"The end probe shows {UnitText.Number(Math.Abs(f.Values["offK"]), 1)} K {(f.Values["offK"] > 0 ? "more" : "less")} than the thermometer beside it, so it ends {(f.Values["offK"] > 0 ? "early" : "late or never")}.",
+            DefrostCodes.SwitchOff => $"The switch acted with {T("spotC")} beside it; its rating is {T("ratedC")}. It lags, or it is out.",
+            DefrostCodes.LegOut => $"Heater element {N("element")} is out: {N("powerKw", 1)} of {N("ratedKw", 1)} kW left.",
+            DefrostCodes.LegWeak => $"Leg {N("leg")} is weak: {N("measuredA", 1)} A, should carry {N("expectedA", 1)} A at this voltage.",
+            DefrostCodes.LowVoltage => $"The supply is low: {N("volts")} V for heaters of {N("ratedVolts")} V; their power falls with its square.",
+            DefrostCodes.DripShort => $"Only {N("dripMin", 1)} min to drip{(Has("setMin") ? $", set to {N("setMin", 1)}" : "")}: drops freeze on the fins again.",
+            DefrostCodes.FansInHeat => "The fans ran while the heat was on: delay switch stuck, relay welded, or wired past.",
+            DefrostCodes.FansEarly => $"The fans came back with the coil at {T("coilC")}, should wait for {T("setC")}: they blew warm, wet air into the box.",
+            DefrostCodes.FansLate => $"The fans came back {N("lateMin")} min after the coil had {T("setC")}.",
+            DefrostCodes.FansNever => $"The fans were not seen to come back, {N("waitedMin")} min after the coil had {T("setC")}: delay open, or they are dead.",
+            DefrostCodes.FansCycling => $"The fan delay let go {N("cycles")} times again: the hot pull-down trap. It floods the compressor; a jumper for the pull-down is a known trick, and an open loop.",
+            DefrostCodes.RestartPressure => $"Suction rose by {units.Gauge(f.Values["peakKpa"])} at its peak on restart, {UnitText.Number(f.Values["riseKpa"] / 100, 1)} bar above before: look at pump-down, drip time and a crankcase regulator.",
+            DefrostCodes.SlowRecovery => Has("recoveryMin") ? $"The box needed {N("recoveryMin")} min to come back." : $"The box was not back after {N("watchedMin")} min of watching.",
+            DefrostCodes.ProductWarm => $"Product reached {T("productC")} in the defrost.",
+            DefrostCodes.Vapour => $"Vapour left the coil or froze above it{(Has("overRunMin") ? $": the heat ran {N("overRunMin")} min past clear" : "")}.",
+            _ => f.Code,
+        };
+    }
+
+    /// <summary>A value of a track in the reader's units.</summary>
+    public static string Value(RunPlace place, double inTrack, UnitText units) => place.Measures switch
+    {
+        QuantityKind.Temperature => units.Temperature(Temperature.ZeroCelsiusInKelvin + inTrack),
+        QuantityKind.Pressure => units.Gauge(inTrack),
+        QuantityKind.Current => $"{UnitText.Number(inTrack, 1)} A",
+        _ => $"{UnitText.Number(inTrack, 0)} V",
+    };
+
+    /// <summary>The numbers behind a verdict, by name.</summary>
+    public static IEnumerable<(string Name, string Value)> Numbers(WatchedRun run, UnitText units, SiteClock clock)
+    {
+        var r = run.Result;
+        if (r.Phases.HeatMin is { } heat)
+            yield return ($"heat on{(r.Phases.IsInferred ? ", read from the curves" : "")}", Minutes(heat));
+        if (r.EnergyKwh is { } energy)
+            yield return ("energy", $"{UnitText.Number(energy.Total, 1)} kWh");
+        if (r.Ice is { } ice)
+            yield return ("ice melted", $"{UnitText.Number(ice.IceKg, 1)} ± {UnitText.Number(ice.UncertaintyKg, 1)} kg");
+        if (r.Heaters is { } h && h.Legs.Any(l => l.MeasuredA is not null))
+            yield return ("heaters", $"{UnitText.Number(h.PowerKw, 2)} of {UnitText.Number(h.RatedKw, 2)} kW at {UnitText.Number(h.Volts, 0)} V{(h.IsMeasured ? "" : " (rated)")}");
+        if (r.Phases.DripMin is { } drip)
+            yield return ("drip", Minutes(drip));
+        if (r.Fans is { OnMin: { } fans } f)
+            yield return ("fans back", clock.Time(run.At(fans)) + (f.CoilC is { } coil ? $", coil at {units.Temperature(Temperature.ZeroCelsiusInKelvin + coil)}" : ""));
+        if (r.Box is { } box)
+            yield return ("box", $"{units.Temperature(Temperature.ZeroCelsiusInKelvin + box.BeforeC)} to {units.Temperature(Temperature.ZeroCelsiusInKelvin + box.PeakC)}{(box.RecoveryMin is { } back ? $", back after {Minutes(back)}" : "")}");
+        if (r.Box?.ProductPeakC is { } product)
+            yield return ("product at its warmest", units.Temperature(Temperature.ZeroCelsiusInKelvin + product));
+    }
+
+    /// <summary>What is different between two runs, and whether what was done between had to do with it.</summary>
+    public static IEnumerable<string> Comparison(RunComparison c, UnitText units)
+    {
+        static string Signed(double v, int decimals, string unit) => $"{(v > 0 ? "+" : "")}{UnitText.Number(v, decimals)} {unit}";
+        var done = c.Changes.Select(e => e switch
+        {
+            ChangeEntry change => ChangeText.Change(change), PartEntry part => ChangeText.Part(part), RefrigerantEntry r => ChangeText.Ledger(r, units), _ => "",
+        }).ToList();
+        if (c.IsUnchanged is { } same && done.Count > 0)
+            yield return same ? $"The same within 2 min after: {CircuitText.List(done)}. {(done.Count == 1 ? "It was not" : done.Count == 2 ? "Neither was" : "None of them was")} the cause."
+                : $"Different after: {CircuitText.List(done)}.";
+        else if (c.IsUnchanged is { } alike)
+            yield return alike ? "The same within 2 min; nothing was changed between." : "Different, though nothing was put on record between.";
+        if (c.HeatMin is { } heat)
+            yield return $"Heat {Signed(heat, 0, "min")}, from {Minutes(c.Earlier.Result.Phases.HeatMin!.Value)} to {Minutes(c.Later.Result.Phases.HeatMin!.Value)}.";
+        if (c.OverRunMin is { } over)
+            yield return $"Past clear {Signed(over, 0, "min")}.";
+        if (c.IceKg is { } ice)
+            yield return $"Ice {Signed(ice, 1, "kg")}.";
+        if (c.PowerKw is { } kw)
+            yield return $"Heaters {Signed(kw, 2, "kW")}.";
+    }
+
+    public static string Remedy(RemedyStep step) => step.Remedy switch
+    {
+        Core.Defrost.Remedy.MendHeaters => "Mend the heater that is out or weak first: nothing else can be judged with it.",
+        Core.Defrost.Remedy.MendSupply => "Find the lost voltage: connections, contactor, cable.",
+        Core.Defrost.Remedy.CheckSensor => "Three-way check of the end probe: thermometer, resistance, display. It may be off, or swapped with another.",
+        Core.Defrost.Remedy.ReplaceSwitches => "Test the end switch in ice and warmed by hand; it shares a harness with the fan delay.",
+        Core.Defrost.Remedy.MoveSensor => "Move the end sensor to the return bend that clears last.",
+        Core.Defrost.Remedy.CoilProbe => "Fit a controller with a probe in the coil.",
+        Core.Defrost.Remedy.ShortenAndRepeat => "Shorten the fail-safe to just past clear and defrost more often.",
+        Core.Defrost.Remedy.FixInfiltration => "Look for the wet air first: door, curtain, gasket, panel gaps, missing line insulation.",
+        Core.Defrost.Remedy.LengthenOrMoreOften => "Give it longer, or more defrosts a day; clear the ice that is left by hand first.",
+        Core.Defrost.Remedy.LengthenDrip => "Lengthen the drip time.",
+        Core.Defrost.Remedy.MendFanDelay => "Test the fan delay at known temperatures, and its relay or jumper.",
+        _ => "Watch the next end: voltage across the switch, a thermometer beside it, the fail-safe noted.",
+    };
+
+    /// <summary>What would settle a finding.</summary>
+    public static string WouldSettle(string what) => what switch
+    {
+        "heat-off" => "the minute the heat goes off",
+        "fail-safe" => "the fail-safe time, in the set-up",
+        "at-sensor" => "a thermometer beside the end sensor",
+        "switch-voltage" => "the voltage across the switch's clock terminals as the heat ends",
+        "ice-left" => "a look into the bends before the fans come back",
+        "three-way-check" => "thermometer, resistance and display against each other",
+        "ice-bath" => "the switch in an ice bath and warmed by hand",
+        "heater-voltage" => "the voltage at the heater terminals under load",
+        "fans-on" => "watching until the fans come back",
+        _ => what,
+    };
+}
