@@ -44,6 +44,8 @@ internal static class EntryJson
         ["run"] = typeof(RunEntry),
         ["run-reading"] = typeof(RunReadingEntry),
         ["run-mark"] = typeof(RunMarkEntry),
+        ["clock-test"] = typeof(ClockTestEntry),
+        ["switch-state"] = typeof(SwitchStateEntry),
         ["withdrawal"] = typeof(WithdrawalEntry),
     }.ToFrozenDictionary();
 

@@ -17,6 +17,15 @@ public sealed class SearchStore(Database database)
     public const char MarkOpen = '\u0002';
     public const char MarkClose = '\u0003';
 
+    /// <summary>The last written ones: in the order of the index, so that no more are read than are shown.</summary>
+    private const string Hits = """
+        SELECT s.kind, s.ref, s.equipment_id AS EquipmentId, e.tag, e.name, s.at, snippet(search, 4, char(2), char(3), '…', 16) AS Text
+        FROM search s JOIN equipment e ON e.id = s.equipment_id
+        WHERE search MATCH @query
+        ORDER BY s.rowid DESC
+        LIMIT @MostHits
+        """;
+
     /// <summary>Filled by name: the columns of a virtual table have no declared type to match a constructor by.</summary>
     private sealed class Row
     {
@@ -35,7 +44,7 @@ public sealed class SearchStore(Database database)
         }
     }
 
-    /// <summary>Passages that hold every word, the last one also as a beginning; units first, then the latest.</summary>
+    /// <summary>Passages that hold every word, the last one also as a beginning; units first, then what was written last, each at most sixty.</summary>
     /// <param name="words">As typed; anything that is not a letter or a figure parts words.</param>
     /// <returns>Empty when nothing to look for was typed.</returns>
     public IReadOnlyList<SearchHit> Find(string? words)
@@ -44,14 +53,11 @@ public sealed class SearchStore(Database database)
         if (query.Length == 0)
             return [];
         using var db = database.Open();
-        return [.. db.Query<Row>("""
-            SELECT s.kind, s.ref, s.equipment_id AS EquipmentId, e.tag, e.name, s.at,
-                   snippet(search, 4, char(2), char(3), '…', 16) AS Text
-            FROM search s JOIN equipment e ON e.id = s.equipment_id
-            WHERE search MATCH @query
-            ORDER BY s.kind = 'unit' DESC, s.at DESC
-            LIMIT @MostHits
-            """, new { query, MostHits }).Select(r => r.ToHit())];
+        return
+        [
+            .. db.Query<Row>(Hits, new { query = $"kind : unit AND text : ({query})", MostHits }).Select(r => r.ToHit()),
+            .. db.Query<Row>(Hits, new { query = $"text : ({query}) NOT kind : unit", MostHits }).Select(r => r.ToHit()).OrderByDescending(h => h.At),
+        ];
     }
 
     /// <summary>Each word in quotes, so that no character of it is taken for an operator.</summary>

@@ -23,7 +23,7 @@ builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error)
 
 var database = new Database(data);
 database.Migrate();
-builder.Services.AddSingleton(TimeProvider.System);
+builder.Services.AddSingleton(builder.Configuration["clock"] is { } clock ? new ShiftedClock(clock) : TimeProvider.System);
 builder.Services.AddSingleton(database);
 builder.Services.AddSingleton<ShopStore>();
 builder.Services.AddSingleton<EquipmentStore>();
@@ -32,6 +32,7 @@ builder.Services.AddSingleton<SearchStore>();
 builder.Services.AddSingleton<InstrumentStore>();
 builder.Services.AddSingleton(new PhotoStore(data));
 builder.Services.AddSingleton<RunSeriesStore>();
+builder.Services.AddSingleton<LoggerStore>();
 builder.Services.AddSingleton<StandingStore>();
 builder.Services.AddSingleton<VisitDesk>();
 builder.Services.AddSingleton<Board>();
@@ -72,6 +73,7 @@ app.MapGet("/visits/{id:guid}", (Guid id) => Results.Redirect($"/visits/{id}/cir
 app.MapOpenApi();
 app.MapSaturation();
 app.MapCircuitAnalysis();
+app.MapDefrost();
 app.MapFollowUp();
 app.MapPhotos();
 app.Run();

@@ -37,14 +37,14 @@ public sealed record DefrostPhases(double? PumpDown, double? HeatOn, double? Hea
     private static (double? On, double? Off)? ByCurrent(DefrostRun run)
     {
         // All legs together: one's missing sample is another's witness.
-        var samples = run.Tracks.Where(t => t.Place.Kind == RunPlaceKind.HeaterCurrent && t.Minutes.Length > 2 && t.Values.Max() > LeastA)
-            .SelectMany(t => t.Minutes.Select((m, i) => (Minute: m, IsOn: t.Values[i] > OnShare * t.Values.Max()))).ToList();
-        var on = samples.Where(s => s.IsOn).Select(s => s.Minute).ToList();
-        if (on.Count == 0)
+        var legs = run.Tracks.Where(t => t.Place.Kind == RunPlaceKind.HeaterCurrent && t.Minutes.Length > 2).Select(t => (Track: t, Limit: OnShare * t.Values.Max()))
+            .Where(l => l.Limit > OnShare * LeastA).ToList();
+        if (legs.Count == 0)
             return null;
-        var (first, last) = (on.Min(), on.Max());
-        double? before = samples.Where(s => !s.IsOn && s.Minute < first).Select(s => (double?)s.Minute).Max();
-        double? after = samples.Where(s => !s.IsOn && s.Minute > last).Select(s => (double?)s.Minute).Min();
+        var first = legs.Min(l => l.Track.Minutes[Array.FindIndex(l.Track.Values, v => v > l.Limit)]);
+        var last = legs.Max(l => l.Track.Minutes[Array.FindLastIndex(l.Track.Values, v => v > l.Limit)]);
+        var before = legs.Select(l => l.Track.Range(first, first).First - 1).Select((i, n) => i < 0 ? null : (double?)legs[n].Track.Minutes[i]).Max();
+        var after = legs.Select(l => l.Track.Minutes.Cast<double?>().FirstOrDefault(m => m > last)).Min();
         return (((before ?? first) + first) / 2, (last + after) / 2);
     }
 

@@ -1,5 +1,6 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Controls;
+using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Frost;
 
 namespace KeenEmber.Core.Service;
@@ -62,12 +63,22 @@ public static class Proofs
         {
             ProofKind.FansRun => FansRunning(after, unit),
             ProofKind.CoilClear => (TimelineEntry?)after.OfType<FrostEntry>().LastOrDefault(f => f.After && f.Picture == FrostPicture.AllClear)
-                ?? after.OfType<ObservationEntry>().LastOrDefault(o => o is { Fact: AsFound.Coil, State: FactState.Clear }),
+                ?? (TimelineEntry?)after.OfType<ObservationEntry>().LastOrDefault(o => o is { Fact: AsFound.Coil, State: FactState.Clear })
+                ?? after.OfType<RunMarkEntry>().LastOrDefault(m => m.Kind == RunMarkKind.SeenClear),
+            ProofKind.WholeDefrost => WholeDefrost(after),
             ProofKind.CircuitJudged => Judged(after, analysis),
             ProofKind.CurrentWithinPlate => Last(MeasuringPoint.CompressorCurrent) is { } amps && amps.Value.Si(default) <= unit.Circuit.RatedCurrentA ? amps : null,
             ProofKind.BoxAtTarget => Last(MeasuringPoint.BoxAir) is { } box && Math.Abs((box.Value.Temperature - unit.Target).Kelvin) <= AtTargetK ? box : null,
             _ => null,
         };
+    }
+
+    /// <summary>A run watched from heat on to heat off and on until nobody needed to watch any more, or one that a logger wrote.</summary>
+    private static RunEntry? WholeDefrost(List<TimelineEntry> after)
+    {
+        bool Has(RunEntry run, RunMarkKind kind) => after.OfType<RunMarkEntry>().Any(m => m.Run == run.Id && m.Kind == kind);
+        return after.OfType<RunEntry>().LastOrDefault(r => r.Series is not null
+            || (Has(r, RunMarkKind.HeatOn) && (Has(r, RunMarkKind.HeatOff) || Has(r, RunMarkKind.HeatOffByHand)) && Has(r, RunMarkKind.Over)));
     }
 
     private static ObservationEntry? FansRunning(List<TimelineEntry> after, Equipment unit)

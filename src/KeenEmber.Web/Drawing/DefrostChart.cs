@@ -101,6 +101,8 @@ public sealed class DefrostChart
     private void DrawTemperatures(List<RunTrack> tracks)
     {
         var values = tracks.SelectMany(t => new[] { Shown(t.Values.Min()), Shown(t.Values.Max()) }).Append(Shown(0)).ToList();
+        List<RunTrack> others = other is null ? [] : [.. Curves(other.Run, t => t.Place.Measures == QuantityKind.Temperature && tracks.Exists(own => own.Place == t.Place))];
+        values.AddRange(others.SelectMany(t => new[] { Shown(t.Values.Min()), Shown(t.Values.Max()) }));
         if (run.Run.SetUp.EndC is { } end)
             values.Add(Shown(end));
         var (low, high, step) = Axis.Round(values.Min(), values.Max());
@@ -126,11 +128,8 @@ public sealed class DefrostChart
             svg.Rect(X(begins), Y(level + DefrostLimits.PlateauBandK), X(end2) - X(begins), Y(level - DefrostLimits.PlateauBandK) - Y(level + DefrostLimits.PlateauBandK), "plateau");
         }
 
-        if (other is not null)
-        {
-            foreach (var track in Curves(other.Run, t => t.Place.Measures == QuantityKind.Temperature && tracks.Exists(own => own.Place == t.Place)))
-                svg.Path(Line(track, Y, OtherShift), $"course {Style(track.Place)} other");
-        }
+        foreach (var track in others)
+            svg.Path(Line(track, Y, OtherShift), $"course {Style(track.Place)} other");
 
         foreach (var track in tracks)
         {

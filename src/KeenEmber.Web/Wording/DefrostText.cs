@@ -200,9 +200,62 @@ public static class DefrostText
             yield return $"Past clear {Signed(over, 0, "min")}.";
         if (c.IceKg is { } ice)
             yield return $"Ice {Signed(ice, 1, "kg")}.";
-        if (c.PowerKw is { } kw)
+        if (c.PowerKw is { } kw && Math.Abs(kw) >= 0.05)
             yield return $"Heaters {Signed(kw, 2, "kW")}.";
     }
+
+    public static string Name(DefrostTrend trend) => trend.Kind switch
+    {
+        DefrostTrendKind.HeatMin => "heat on", DefrostTrendKind.OverRunMin => "past clear", DefrostTrendKind.IcePerRunKg => "ice melted", _ => $"heater leg {trend.Leg}",
+    };
+
+    /// <summary>The last value of a trend.</summary>
+    public static string Value(DefrostTrend trend) => trend.Kind switch
+    {
+        DefrostTrendKind.IcePerRunKg => $"{UnitText.Number(trend.Marks[^1].Value, 1)} kg",
+        DefrostTrendKind.HeaterCurrentA => $"{UnitText.Number(trend.Marks[^1].Value, 1)} A",
+        _ => $"{UnitText.Number(trend.Marks[^1].Value, 0)} min",
+    };
+
+    public static string Clock(ClockTestEntry test)
+    {
+        var rate = test is { WaitedMin: { } waited, DialMin: { } dial } ? ClockTest.Judge(waited, dial) : null;
+        var said = new[]
+        {
+            rate?.Verdict switch
+            {
+                null => "",
+                ClockVerdict.RunsTrue => $"runs true ({UnitText.Number(test.DialMin!.Value, 0)} min of dial in {UnitText.Number(rate.WaitedMin, 0)})",
+                ClockVerdict.Slow => $"runs slow: {UnitText.Number(test.DialMin!.Value, 0)} min of dial in {UnitText.Number(rate.WaitedMin, 0)}",
+                ClockVerdict.Fast => $"runs fast: {UnitText.Number(test.DialMin!.Value, 0)} min of dial in {UnitText.Number(rate.WaitedMin, 0)}",
+                ClockVerdict.Stopped => "has stopped: it stays in the state it was left in",
+                _ => "moves; too short a wait to tell how fast",
+            },
+            test.ContactsChange switch { true => "contacts change over", false => "contacts do not change over", _ => "" },
+            test.SolenoidReleases switch { true => "solenoid releases", false => "solenoid does not release", _ => "" },
+            test.TimeOfDayOffMin is { } off ? Math.Abs(off) < 10 ? "time of day right" : $"time of day {UnitText.Number(Math.Abs(off), 0)} min {(off > 0 ? "ahead" : "behind")}" : "",
+        };
+        return $"Clock {string.Join("; ", said.Where(s => s.Length > 0))}.";
+    }
+
+    public static string Switch(SwitchBracket bracket, double ratedC, bool rising, UnitText units)
+    {
+        string T(double c) => units.Temperature(Temperature.ZeroCelsiusInKelvin + c);
+        var way = rising ? "Warming" : "Cooling";
+        return bracket.Verdict switch
+        {
+            SwitchVerdict.NotBracketed => $"{way}: not told yet whether it acts at {T(ratedC)}; take states on both sides of it.",
+            SwitchVerdict.NeverActs => $"{way} through {T(ratedC)} it did not act: it is stuck.",
+            SwitchVerdict.InTolerance => $"{way}: acts between {T(bracket.BelowC!.Value)} and {T(bracket.AboveC!.Value)}, rated {T(ratedC)}: good.",
+            _ => $"{way}: acts between {T(bracket.BelowC!.Value)} and {T(bracket.AboveC!.Value)}, rated {T(ratedC)}: too {(bracket.Verdict == SwitchVerdict.Early ? "early" : "late")}.",
+        };
+    }
+
+    public static string Risk(PlanForecast f, PlanBasis basis, bool endsByTemperature) =>
+        f.UnderDefrosts ? $"too short by {Minutes(-f.MarginMin)}: ice stays"
+        : f.LoadsTheCoil(basis) ? "long enough, but more ice gathers than was ever melted here"
+        : f.OverDefrosts(endsByTemperature) ? $"runs {Minutes(f.MarginMin)} past clear each time"
+        : "none seen";
 
     public static string Remedy(RemedyStep step) => step.Remedy switch
     {

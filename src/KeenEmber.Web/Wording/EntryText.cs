@@ -29,6 +29,8 @@ public static class EntryText
         RunEntry r => r.Origin switch { RunOrigin.Watched => "defrost watched from here", RunOrigin.Logged => $"defrost from a logger: {r.Source}", _ => "defrost typed in" },
         RunReadingEntry r => $"{DefrostText.Name(r.Place)} {DefrostText.Value(r.Place, DefrostRuns.InTrack(r.Place, r.Value, view.Site.Atmosphere), view.Units)}, in the defrost",
         RunMarkEntry m => $"defrost: {DefrostText.Name(m.Kind)}",
+        ClockTestEntry c => DefrostText.Clock(c),
+        SwitchStateEntry s => $"{(s.Switch == DefrostSwitch.EndOfHeat ? "end switch" : "fan delay")} {(s.IsClosed ? "closed" : "open")} at {view.Units.Temperature(s.Temperature.Temperature.Kelvin)}",
         SignatureEntry s => $"signed by {s.Name}",
         SignOffEntry s => ChangeText.SignOff(s),
         _ => "",

@@ -26,7 +26,7 @@ public sealed class AppServer : IDisposable
 
     public void Start()
     {
-        string[] arguments = [App, "--data", folder, "--port", Address.Port.ToString(System.Globalization.CultureInfo.InvariantCulture), "--demo", demo ? "true" : "false"];
+        string[] arguments = [App, "--data", folder, "--port", Address.Port.ToString(System.Globalization.CultureInfo.InvariantCulture), "--demo", demo ? "true" : "false", "--clock", Path.Combine(folder, "clock")];
         process = Process.Start(new ProcessStartInfo("dotnet", arguments) { RedirectStandardOutput = true })!;
         process.OutputDataReceived += (_, _) => { };
         process.BeginOutputReadLine();
@@ -44,6 +44,9 @@ public sealed class AppServer : IDisposable
             }
         }
     }
+
+    /// <summary>Lets the app's clock stand so many minutes later than it started.</summary>
+    public void Later(double minutes) => File.WriteAllText(Path.Combine(folder, "clock"), minutes.ToString(System.Globalization.CultureInfo.InvariantCulture));
 
     /// <summary>SIGKILL: no handler runs, nothing is flushed that was not on the disk.</summary>
     public void Kill()

@@ -1,0 +1,53 @@
+using System.Text.Json;
+using Dapper;
+using KeenEmber.Core.Defrost;
+using KeenEmber.Core.Quantities;
+
+namespace KeenEmber.Storage;
+
+/// <summary>Files that wait for their columns to be named, and what the columns of each logger were named last.</summary>
+public sealed class LoggerStore(Database database)
+{
+    private sealed record Written(int Time, List<WrittenColumn> Columns);
+
+    private sealed record WrittenColumn(RunPlaceKind? Kind, string Name, string Unit);
+
+    public void Save(Guid id, Guid visitId, string name, string text)
+    {
+        using var db = database.Open();
+        db.Execute("INSERT INTO logger_file (id, visit_id, name, body) VALUES (@id, @visit, @name, @body) ON CONFLICT (id) DO NOTHING",
+            new { id = id.ToString(), visit = visitId.ToString(), name, body = System.Text.Encoding.UTF8.GetBytes(text) });
+    }
+
+    /// <returns>Null when it is no file of this visit, or has been taken in.</returns>
+    public (string Name, LoggerFile File)? Find(Guid id, Guid visitId)
+    {
+        using var db = database.Open();
+        var row = db.QuerySingleOrDefault<(string Name, byte[] Body)?>("SELECT name, body FROM logger_file WHERE id = @id AND visit_id = @visit", new { id = id.ToString(), visit = visitId.ToString() });
+        return row is { } found && LoggerFile.Open(LoggerFile.Decode(found.Body)) is { } file ? (found.Name, file) : null;
+    }
+
+    public void Remove(Guid id)
+    {
+        using var db = database.Open();
+        db.Execute("DELETE FROM logger_file WHERE id = @id", new { id = id.ToString() });
+    }
+
+    /// <summary>What the columns of a file with these headings were named last; null when none like it was seen.</summary>
+    public LoggerColumns? ColumnsOf(LoggerFile file)
+    {
+        using var db = database.Open();
+        if (db.QuerySingleOrDefault<string>("SELECT columns FROM logger_columns WHERE headings = @headings", new { headings = file.Signature }) is not { } json)
+            return null;
+        var written = JsonSerializer.Deserialize<Written>(json, EntryJson.Options)!;
+        return new(written.Time, [.. written.Columns.Select(c => new LoggerColumn(c.Kind is { } kind ? new RunPlace(kind, c.Name) : null, Unit.Find(c.Unit)))]);
+    }
+
+    public void Remember(LoggerFile file, LoggerColumns columns)
+    {
+        var written = new Written(columns.TimeColumn, [.. columns.Columns.Select(c => new WrittenColumn(c.Place?.Kind, c.Place?.Name ?? "", c.Unit?.Symbol ?? ""))]);
+        using var db = database.Open();
+        db.Execute("INSERT INTO logger_columns (headings, columns) VALUES (@headings, @columns) ON CONFLICT (headings) DO UPDATE SET columns = excluded.columns",
+            new { headings = file.Signature, columns = JsonSerializer.Serialize(written, EntryJson.Options) });
+    }
+}

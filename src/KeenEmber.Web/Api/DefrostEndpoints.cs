@@ -1,0 +1,77 @@
+using System.Globalization;
+using CsvHelper;
+using KeenEmber.Core.Defrost;
+using KeenEmber.Core.Service;
+using KeenEmber.Web.Wording;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace KeenEmber.Web.Api;
+
+public sealed record PlaceAnswer(RunPlaceKind Place, string? Name, ClearTold Told, double? PlateauC, double? PlateauMin, double? ClearMin);
+
+/// <param name="UncertaintyKg">One standard deviation.</param>
+public sealed record IceAnswer(double IceKg, double UncertaintyKg, double EnergyKwh, double LostKwh);
+
+/// <param name="HeatOn">Minutes since the start of the run, as all the others.</param>
+/// <param name="OverRunShare">Share of the heat that came after clear.</param>
+/// <param name="Findings">What it says; names of values carry their units.</param>
+public sealed record DefrostAnswer(
+    EndedBy EndedBy, double? HeatOn, double? HeatOff, double? HeatMin, bool IsInferred, double? ClearMin, double? OverRunMin, double? OverRunShare, PlaceAnswer[] Places,
+    IceAnswer? Ice, double? HeaterKw, int[] ElementsOut, FindingAnswer[] Findings);
+
+/// <summary>Analysis of a run that is sent in; the runs on record as files.</summary>
+public static class DefrostEndpoints
+{
+    public static void MapDefrost(this IEndpointRouteBuilder routes)
+    {
+        routes.MapPost("/api/defrost/analysis", Analyse)
+            .WithSummary("How a watched defrost ended, when the coil was clear, what was past clear, and what is to be said of it").ProducesValidationProblem();
+        routes.MapGet("/visits/{visit:guid}/runs/{run:guid}.json", (Guid visit, Guid run, VisitDesk desk) => Find(visit, run, desk) is { } found
+            ? Results.Json(RunDocument.Of(found.Run)) : Results.NotFound()).ExcludeFromDescription();
+        routes.MapGet("/visits/{visit:guid}/runs/{run:guid}.csv", (Guid visit, Guid run, VisitDesk desk) => Find(visit, run, desk) is { } found
+            ? Results.File(System.Text.Encoding.UTF8.GetBytes(Csv(found.Run)), "text/csv", $"defrost-{found.Run.Start:yyyy-MM-dd-HHmm}.csv") : Results.NotFound()).ExcludeFromDescription();
+    }
+
+    private static WatchedRun? Find(Guid visit, Guid run, VisitDesk desk) => desk.Open(visit)?.Runs.FirstOrDefault(r => r.Entry.Id == run);
+
+    private static Results<Ok<DefrostAnswer>, ValidationProblem> Analyse(RunDocument question)
+    {
+        var (run, errors) = question.Read();
+        if (run is null)
+            return TypedResults.ValidationProblem(errors);
+        var r = DefrostBench.Analyse(run);
+        return TypedResults.Ok(new DefrostAnswer(r.End, r.Phases.HeatOn, r.Phases.HeatOff, r.Phases.HeatMin, r.Phases.IsInferred, r.ClearMin, r.OverRunMin, r.OverRunShare,
+            [.. r.Places.Select(p => new PlaceAnswer(p.Place.Kind, p.Place.Name.Length > 0 ? p.Place.Name : null, p.Told, p.LevelC, p.PlateauMin, p.ClearMin))],
+            r.Ice is { } ice ? new(ice.IceKg, ice.UncertaintyKg, ice.EnergyKwh, ice.LostKwh) : null, r.Heaters?.PowerKw, [.. r.Heaters?.ElementsOut ?? []],
+            [.. r.Findings.Select(f => new FindingAnswer(f.Code, f.Strength, f.Values, f.Seen, f.Against, f.SeenAgainst, f.WouldConfirm))]));
+    }
+
+    /// <summary>One row for each minute anything is known of: time, minute, a column for each place, what was marked. Read again by the logger import.</summary>
+    private static string Csv(DefrostRun run)
+    {
+        using var text = new StringWriter(CultureInfo.InvariantCulture);
+        using var csv = new CsvWriter(text, CultureInfo.InvariantCulture);
+        csv.WriteField("time");
+        foreach (var track in run.Tracks)
+            csv.WriteField($"{DefrostText.Name(track.Place)} ({UnitOf(track.Place)})");
+        csv.WriteField("seen");
+        csv.NextRecord();
+        var values = run.Tracks.Select(t => t.Minutes.Zip(t.Values).ToDictionary(p => p.First, p => p.Second)).ToList();
+        var marks = run.Marks.ToLookup(m => m.Minute, m => DefrostText.Name(m.Kind));
+        foreach (var minute in run.Tracks.SelectMany(t => t.Minutes).Concat(run.Marks.Select(m => m.Minute)).Distinct().Order())
+        {
+            csv.WriteField((run.Start.UtcDateTime + TimeSpan.FromMinutes(minute)).ToString("yyyy-MM-ddTHH:mm:ss.fff", CultureInfo.InvariantCulture));
+            foreach (var track in values)
+                csv.WriteField(track.TryGetValue(minute, out var value) ? value.ToString("0.###", CultureInfo.InvariantCulture) : "");
+            csv.WriteField(string.Join(", ", marks[minute]));
+            csv.NextRecord();
+        }
+
+        return text.ToString();
+    }
+
+    private static string UnitOf(RunPlace place) => place.Measures switch
+    {
+        Core.Quantities.QuantityKind.Temperature => "°C", Core.Quantities.QuantityKind.Current => "A", Core.Quantities.QuantityKind.Voltage => "V", _ => "kPa abs",
+    };
+}

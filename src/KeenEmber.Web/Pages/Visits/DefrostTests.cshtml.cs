@@ -1,0 +1,77 @@
+using KeenEmber.Core.Defrost;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Service;
+using KeenEmber.Web.Wording;
+using Microsoft.AspNetCore.Mvc;
+
+namespace KeenEmber.Web.Pages.Visits;
+
+/// <summary>Tests of the parts that time and end a defrost: the clock, the end switch, the fan delay.</summary>
+public sealed class DefrostTestsModel(VisitDesk desk) : VisitPage(desk)
+{
+    public Dictionary<string, string> Errors { get; } = [];
+
+    public IReadOnlyDictionary<string, string> Typed { get; private set; } = new Dictionary<string, string>();
+
+    public string Value(string field) => Typed.GetValueOrDefault(field, "");
+
+    public ClockTestEntry? Clock => View.Timeline.Standing.OfType<ClockTestEntry>().LastOrDefault();
+
+    public IReadOnlyList<SwitchStateEntry> States(DefrostSwitch which) => [.. View.Timeline.Standing.OfType<SwitchStateEntry>().Where(s => s.Switch == which)];
+
+    /// <summary>Where a switch is meant to act while it warms up, and while it cools; null when the set-up does not say.</summary>
+    public double? Rated(DefrostSwitch which, bool rising) => which == DefrostSwitch.EndOfHeat
+        ? rising ? View.DefrostSetUp?.EndC : View.DefrostSetUp?.ResetAt?.Temperature.Celsius
+        : rising ? View.DefrostSetUp?.EndC : View.DefrostSetUp?.FanDelayC;
+
+    public SwitchBracket? Bracket(DefrostSwitch which, bool rising) => Rated(which, rising) is { } rated && States(which) is { Count: > 1 } states
+        ? SwitchTest.Judge([.. states.Select(s => new SwitchState(s.Temperature.Temperature.Celsius, s.IsClosed))], rated, rising) : null;
+
+    public IActionResult OnPostClock(Guid id, Guid entryId, bool? contacts, bool? solenoid)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (entryId == Guid.Empty)
+            return BadRequest();
+        Keep();
+        var (waited, dial, off) = (Number("waited", 1, 3000), Number("dial", 0, 3000), Number("timeOff", -720, 720));
+        if (waited is null != dial is null && Errors.Count == 0)
+            Errors[waited is null ? "waited" : "dial"] = "Waiting time and travel of the dial go together.";
+        if (Errors.Count == 0 && waited is null && contacts is null && solenoid is null && off is null)
+            Errors["waited"] = "Nothing was tried yet.";
+        if (Errors.Count > 0)
+            return Page();
+        Desk.Append([new ClockTestEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, waited, dial, contacts, solenoid, off)]);
+        return RedirectToPage(new { id, saved = 1 });
+    }
+
+    public IActionResult OnPostState(Guid id, Guid entryId, DefrostSwitch which, bool closed)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (entryId == Guid.Empty || !Enum.IsDefined(which))
+            return BadRequest();
+        Keep();
+        var read = QuantityReader.Read(Value("at"), QuantityKind.Temperature, View.Shop.Units);
+        if (read.Problem is { } problem)
+        {
+            Errors[$"at-{which}"] = TypingText.Problem(problem, QuantityKind.Temperature, View.Shop.Units);
+            return Page();
+        }
+
+        Desk.Append([new SwitchStateEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, which, read.Value!, closed)]);
+        return RedirectToPage(new { id, saved = 1 });
+    }
+
+    private void Keep() => Typed = Request.Form.ToDictionary(f => f.Key, f => TypingText.Kept(f.Value, 60));
+
+    private double? Number(string field, double low, double high)
+    {
+        if (Value(field).Length == 0)
+            return null;
+        if (QuantityReader.Number(Value(field)) is { } number && number >= low && number <= high)
+            return number;
+        Errors[field] = string.Create(System.Globalization.CultureInfo.InvariantCulture, $"Minutes between {low} and {high}.");
+        return null;
+    }
+}

@@ -1,0 +1,153 @@
+using System.Diagnostics;
+using System.Globalization;
+using System.Text;
+using KeenEmber.Core.Defrost;
+using KeenEmber.Core.Quantities;
+using Microsoft.Data.Sqlite;
+
+namespace KeenEmber.Storage.Tests;
+
+public sealed class LoggerTests : IDisposable
+{
+    private readonly string folder = Directory.CreateTempSubdirectory("keen-ember-").FullName;
+    private readonly ITestOutputHelper output;
+    private readonly Database database;
+
+    public LoggerTests(ITestOutputHelper output)
+    {
+        (this.output, database) = (output, new(folder));
+        database.Migrate();
+    }
+
+    public void Dispose()
+    {
+        SqliteConnection.ClearAllPools();
+        Directory.Delete(folder, recursive: true);
+    }
+
+    private static readonly RunPlace Cold = new(RunPlaceKind.ColdestBend), Box = new(RunPlaceKind.Box);
+
+    private static LoggedSeries Read(string text, LoggerColumns? columns = null)
+    {
+        var file = LoggerFile.Open(text)!;
+        return file.Read(columns ?? file.Guess());
+    }
+
+    [Theory]
+    [InlineData("Time,Coldest bend (°C),Box (°C)\n2026-03-02 04:00:00,-24.5,-20\n2026-03-02 04:01:30,-12.25,-19.5")]
+    [InlineData("Time;Coldest bend (°C);Box (°C)\n02.03.2026 04:00;-24,5;-20\n02.03.2026 04:01:30;-12,25;-19,5")]
+    [InlineData("Time\tCold bend (°F)\tBox (°F)\n3/2/2026 4:00:00 AM\t-12.1\t-4\n3/2/2026 4:01:30 AM\t9.95\t-3.1")]
+    [InlineData("min,cold,box\n0,-24.5,-20\n1.5,-12.25,-19.5")]
+    [InlineData("sec,cold,box\n0,-24.5,-20\n90,-12.25,-19.5")]
+    [InlineData("Date,Time,cold,box\n02/03/2026,04:00:00,-24.5,-20\n02/03/2026,04:01:30,-12.25,-19.5")]
+    public void Ways_of_writing_the_same_series_read_the_same(string text)
+    {
+        // The day in "02.03." and "3/2/" differs by reading; minutes do not.
+        var series = Read(text);
+        var cold = series.Tracks.Single(t => t.Place == Cold);
+        Assert.Equal([0, 1.5], cold.Minutes);
+        Assert.Equal(-24.5, cold.Values[0], 1);
+        Assert.Equal(-12.25, cold.Values[1], 2);
+        Assert.Equal(-19.5, series.Tracks.Single(t => t.Place == Box).Values[1], 1);
+    }
+
+    [Fact]
+    public void Gaps_doubles_lines_without_time_and_a_clock_set_back_are_told()
+    {
+        var series = Read("time,cold\n2026-10-25 01:50,1\n2026-10-25 01:50,1\nlogger stopped,\n2026-10-25 01:59,2\n2026-10-25 01:00,3\n2026-10-25 01:05,\n2026-10-25 01:10,5");
+        Assert.Equal((7, 1, 1, 1), (series.Rows, series.Skipped, series.Duplicates, series.Backward));
+        var track = series.Tracks.Single();
+        Assert.Equal([1, 2, 3, 5], track.Values);
+        Assert.Equal([0, 9, 10, 20], track.Minutes);
+        Assert.Equal(new DateTime(2026, 10, 25, 1, 50, 0), series.Start);
+    }
+
+    [Fact]
+    public void Times_without_a_date_go_on_past_midnight()
+    {
+        var series = Read("clock,cold\n23:50,1\n23:59:30,2\n00:10,3");
+        Assert.Equal([0, 9.5, 20], series.Tracks.Single().Minutes);
+    }
+
+    [Theory]
+    [InlineData("")]
+    [InlineData("one line only")]
+    [InlineData("heading\nvalue")]
+    [InlineData("a,b\n")]
+    public void What_is_no_table_is_refused(string text) => Assert.Null(LoggerFile.Open(text));
+
+    [Fact]
+    public void Letters_of_an_old_logger_are_read()
+    {
+        Assert.Equal("Temp °C", LoggerFile.Decode(Encoding.Latin1.GetBytes("Temp °C")));
+        Assert.Equal("Temp °C", LoggerFile.Decode([.. Encoding.UTF8.Preamble, .. Encoding.UTF8.GetBytes("Temp °C")]));
+    }
+
+    [Fact]
+    public void What_the_columns_were_named_is_remembered_by_the_headings()
+    {
+        var loggers = new LoggerStore(database);
+        var file = LoggerFile.Open("time,ch1,ch2\n04:00,1,2")!;
+        Assert.Null(loggers.ColumnsOf(file));
+        var columns = new LoggerColumns(0, [new(null, null), new(new(RunPlaceKind.Bend, "lower left"), Unit.Fahrenheit), new(null, null)]);
+        loggers.Remember(file, columns);
+        var again = loggers.ColumnsOf(LoggerFile.Open("Time,CH1,ch2\n05:00,3,4")!)!;
+        Assert.Equal(columns.Columns, again.Columns);
+        Assert.Null(loggers.ColumnsOf(LoggerFile.Open("time,ch1,ch3\n04:00,1,2")!));
+    }
+
+    [Fact]
+    public void A_series_comes_back_as_it_was_kept()
+    {
+        var store = new RunSeriesStore(database);
+        var id = Guid.CreateVersion7();
+        store.Save(id, [new(Cold, [0, 1.5], [-24.5, 0.25]), new(RunPlace.Leg(2), [0], [6.125])]);
+        store.Save(id, []);
+        var tracks = store.Find(id);
+        Assert.Equal([Cold, RunPlace.Leg(2)], tracks.Select(t => t.Place));
+        Assert.Equal([-24.5, 0.25], tracks[0].Values);
+        Assert.Equal([0, 1.5], tracks[0].Minutes);
+        Assert.Empty(store.Find(Guid.NewGuid()));
+    }
+
+    /// <summary>The whole way of a day's log: read, part, keep. A bound for slow machines; the measured figure is in the docs.</summary>
+    [Fact]
+    public void A_day_of_seconds_in_twelve_columns_is_read_and_judged_quickly()
+    {
+        var text = Day();
+        var watch = Stopwatch.StartNew();
+        var file = LoggerFile.Open(text)!;
+        var series = file.Read(file.Guess());
+        var read = watch.ElapsedMilliseconds;
+        Assert.Equal(86_400, series.Tracks[0].Minutes.Length);
+        Assert.Equal(11, series.Tracks.Count);
+        var log = new DefrostRun(DateTimeOffset.UnixEpoch, new(DefrostKind.Electric, Heaters: [new(2000, 230)]), series.Tracks, []);
+        watch.Restart();
+        var whole = DefrostBench.Analyse(log);
+        var judged = watch.ElapsedMilliseconds;
+        watch.Restart();
+        var parts = DefrostSplit.Of(log);
+        var split = watch.ElapsedMilliseconds;
+        Assert.Equal(4, parts.Count);
+        Assert.NotNull(whole.Phases.HeatOn);
+        watch.Restart();
+        Assert.All(parts, p => Assert.Equal(8, DefrostBench.Analyse(p).OverRunMin!.Value, 0.5));
+        output.WriteLine($"read {read} ms, judged whole {judged} ms, parted {split} ms, all four judged {watch.ElapsedMilliseconds} ms");
+        Assert.True(read < 5000 && judged < 1000);
+    }
+
+    /// <summary>Four defrosts in a day, a row each second.</summary>
+    private static string Day()
+    {
+        var text = new StringBuilder("time,cold,warm,beside sensor,sensor,front,behind,box,product,leg 1,leg 2,volts\n");
+        for (var second = 0; second < 86_400; second++)
+        {
+            var minute = second / 60.0 % 360 - 100;
+            var coil = minute is < 0 or > 60 ? -24 : minute < 8 ? -24 + 3 * minute : minute < 20 ? 0.2 : minute < 28 ? 3 * (minute - 20) : Math.Max(-24, 24 - 5 * (minute - 28));
+            text.Append(CultureInfo.InvariantCulture, $"2026-03-02 {second / 3600:00}:{second / 60 % 60:00}:{second % 60:00}");
+            text.Append(CultureInfo.InvariantCulture, $",{coil:F2},{coil + 1:F2},{coil:F2},{coil - 1:F2},-18.2,-19.1,-20.0,-19.4,{(minute is >= 0 and < 28 ? 8.7 : 0):F1},{(minute is >= 0 and < 28 ? 8.6 : 0):F1},230\n");
+        }
+
+        return text.ToString();
+    }
+}
