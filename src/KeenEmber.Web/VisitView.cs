@@ -44,7 +44,7 @@ public sealed record VisitView(
     public IReadOnlyList<WatchedRun> Runs => field ??= DefrostRuns.Of(AllTimelines, Equipment, Site.Atmosphere, LoggedSeries, Now);
 
     /// <summary>How the unit defrosts, by the last word on it; null when nobody has said.</summary>
-    public DefrostSetUp? DefrostSetUp => DefrostRuns.SetUpAt(DefrostRuns.SetUps(AllTimelines), Now);
+    public DefrostSetUp? DefrostSetUp { get; } = DefrostRuns.SetUpAt(DefrostRuns.SetUps(AllTimelines), Now);
 
     public RunComparison CompareRuns(WatchedRun one, WatchedRun another) => RunComparison.Of(one, another, AllTimelines);
 

@@ -48,6 +48,20 @@ public sealed class AccessibilityTests(DemoApp demo) : IClassFixture<DemoApp>
         Check("compare");
         person.Unit("G-1").Tap(".visits a").Station("glycol");
         Check("glycol");
+        person.Unit("C-7").Tap(".visits a").Station("defrost").Tap(".run-list .under").See(".run-compare");
+        Check("defrost");
+        foreach (var page in new[] { "defrostplan", "defrosttests" })
+        {
+            person.Tap($"a[href$='/{page}']").See(".defrost-sheet h2");
+            Check(page);
+            person.Press("Back to the runs").See(".run-list");
+        }
+
+        person.Unit("B-6").Type("#author", "Isolde Marrin").Press("Start a visit").See("#line");
+        person.Station("defrost").Press("From a logger").See("#file");
+        Check("defrost file");
+        person.Press("Back to the runs").Press("Begin before the heat").See(".run-live");
+        Check("defrost under way");
         Assert.True(found.Count == 0, string.Join("\n", found));
     }
 }

@@ -46,6 +46,10 @@ public sealed class Screenshots
         person.Resize(1000, 1300);
         Take("report-light");
         person.Resize(1280, 800);
+        person.Unit("C-7").Tap(".visits li:nth-child(2) a").Station("defrost");
+        Take("defrost-light");
+        person.Go(person.Path.Replace("/defrost", "/defrostplan", StringComparison.Ordinal) + "?count=4&length=30&busy=07:00-09:30&neighbours=F-3+05:00-05:40,17:00-17:40&askedBy=warranty+desk&asked=06:00+18:00&askedLength=60&price=0.31");
+        Take("defrost-plan-light");
         person.Unit("K-8").Press("What it remembers");
         Take("memory-light");
         person.Unit("K-1").Tap(".visits li:nth-child(2) a").Station("prove");
@@ -57,11 +61,5 @@ public sealed class Screenshots
         Take("close-phone-dark");
         person.Theme("light").Unit("B-2").Tap(".visits a");
         Take("visit-phone-light");
-        person.Resize(390, 1400);
-        person.Unit("S-3").Tap(".visits a");
-        Take("two-coils-phone-light");
-        person.Resize(1000, 1300);
-        person.Print();
-        Take("visit-print");
     }
 }

@@ -49,8 +49,12 @@ public sealed class DefrostModel(VisitDesk desk) : VisitPage(desk)
         .Concat(Enumerable.Range(1, run.Run.SetUp.Kind == DefrostKind.Electric ? Math.Max(1, run.Run.SetUp.Legs.Count) : 0).Select(RunPlace.Leg))
         .Concat(run.Run.Tracks.Select(t => t.Place)).Distinct();
 
-    /// <summary>What can be marked now, the likeliest first.</summary>
-    public static IEnumerable<RunMarkKind> Marks(WatchedRun run)
+    /// <summary>What can be seen and heard at any minute.</summary>
+    public static IEnumerable<RunMarkKind> Seen { get; } =
+        [RunMarkKind.SeenClear, RunMarkKind.IceLeft, RunMarkKind.Vapour, RunMarkKind.CeilingFrost, RunMarkKind.Dripping, RunMarkKind.Hiss, RunMarkKind.Silent];
+
+    /// <summary>The phase that comes next, and what switches meanwhile.</summary>
+    public static IEnumerable<RunMarkKind> Phases(WatchedRun run)
     {
         bool Has(RunMarkKind kind) => run.Run.Mark(kind) is not null;
         RunMarkKind[] phases = run.Result.Phases switch
@@ -61,21 +65,14 @@ public sealed class DefrostModel(VisitDesk desk) : VisitPage(desk)
             _ => [],
         };
         return phases.Where(k => !Has(k)).Concat(
-        [
-            RunMarkKind.FansOn, RunMarkKind.FansOff, RunMarkKind.SwitchOpen, RunMarkKind.SwitchClosed, RunMarkKind.SeenClear, RunMarkKind.IceLeft,
-            RunMarkKind.Vapour, RunMarkKind.CeilingFrost, RunMarkKind.Dripping, RunMarkKind.Hiss, RunMarkKind.Silent,
-        ]);
+            [RunMarkKind.FansOn, RunMarkKind.FansOff, RunMarkKind.SwitchOpen, RunMarkKind.SwitchClosed]);
     }
 
     /// <summary>Notes and photos that fall into a run.</summary>
     public IEnumerable<TimelineEntry> Told(WatchedRun run) => View.AllTimelines.SelectMany(t => t.Standing)
         .Where(e => e is NoteEntry or PhotoEntry && e.VisitId == run.Entry.VisitId && e.At >= run.Run.Start && e.At <= run.At(run.Run.LastMinute + 5));
 
-    public override void OnPageHandlerExecuting(Microsoft.AspNetCore.Mvc.Filters.PageHandlerExecutingContext context)
-    {
-        if (context.RouteData.Values["id"] is string text && Guid.TryParse(text, out var id) && Load(id))
-            Form = DefrostSetUpForm.From(View.DefrostSetUp, View.Shop.Units);
-    }
+    protected override void Loaded() => Form = DefrostSetUpForm.From(View.DefrostSetUp, View.Shop.Units);
 
     public IActionResult OnPostSetUp(Guid id, Guid lineId, bool changed, string? askedBy)
     {

@@ -59,15 +59,9 @@ public sealed class DefrostPlanModel(VisitDesk desk) : VisitPage(desk)
             yield return (this["askedBy"].Length > 0 ? $"asked for by {this["askedBy"]}" : "asked for", Asked, AskedMin, DefrostPlan.Forecast(basis, Asked, AskedMin, EndsByTemperature));
     }
 
-    public override void OnPageHandlerExecuting(Microsoft.AspNetCore.Mvc.Filters.PageHandlerExecutingContext context)
-    {
-        if (context.RouteData.Values["id"] is string text && Guid.TryParse(text, out var id) && Load(id))
-            Work();
-    }
-
     public IActionResult OnPostPlan(Guid id, Guid lineId)
     {
-        if (View is null)
+        if (!Load(id))
             return NotFound();
         if (lineId == Guid.Empty)
             return BadRequest();
@@ -93,7 +87,7 @@ public sealed class DefrostPlanModel(VisitDesk desk) : VisitPage(desk)
     public static string Time(TimeOnly time) => time.ToString("HH:mm", CultureInfo.InvariantCulture);
 
     /// <summary>Reads what was typed, or proposes, and works the plan out.</summary>
-    private void Work()
+    protected override void Loaded()
     {
         var typed = Request.HasFormContentType ? Request.Form.Select(f => (f.Key, Value: f.Value.ToString())) : Request.Query.Select(q => (q.Key, Value: q.Value.ToString()));
         foreach (var (key, value) in typed)

@@ -101,7 +101,13 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
         if (desk.Open(id) is not { } view)
             return false;
         View = view;
+        Loaded();
         return true;
+    }
+
+    /// <summary>The visit is there, for a station to make of it what its own page needs.</summary>
+    protected virtual void Loaded()
+    {
     }
 
     private void Read(string? line)
