@@ -1,6 +1,7 @@
 using Dapper;
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Controls;
+using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Frost;
 using KeenEmber.Core.Glycol;
 using KeenEmber.Core.Quantities;
@@ -45,6 +46,20 @@ public sealed class StoreTests : IDisposable
         new(Guid.CreateVersion7(), visit.Id, Start.AddMinutes(4), Start.AddMinutes(5), "Isolde Marrin", null, point, new(number, inUnit));
 
     [Fact]
+    public void A_defrost_set_up_comes_back_with_its_heaters_and_times()
+    {
+        var setUp = new DefrostSetUp(DefrostKind.Electric, DefrostStart.Board, TerminationKind.Probe, "top left", new(46, Unit.Fahrenheit), null, null, 35, 2.5, new(-4, Unit.Celsius),
+            HeaterConnection.Star, [new(1200, 230), new(1200, 230), new(1200, 230)], 34, [new(6, 0), new(18, 30)]);
+        Visits.Append([new DefrostSetUpEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, setUp)]);
+        var kept = Assert.IsType<DefrostSetUpEntry>(Visits.EntriesOfEquipment(unit.Id)[visit.Id].Single()).SetUp;
+        Assert.Equal(setUp.Heaters!, kept.Heaters!);
+        Assert.Equal(setUp.Starts!, kept.Starts!);
+        Assert.Equal(setUp with { Heaters = null, Starts = null }, kept with { Heaters = null, Starts = null });
+        using var db = new Database(folder).Open();
+        Assert.DoesNotContain("ratedKw", db.QuerySingle<string>("SELECT body FROM entry WHERE kind = 'defrost-set-up'"), StringComparison.OrdinalIgnoreCase);
+    }
+
+    [Fact]
     public void Every_kind_of_entry_comes_back_as_it_was_put_in()
     {
         var reading = Reading(21, Unit.Psi);
@@ -74,6 +89,11 @@ public sealed class StoreTests : IDisposable
             new ProofEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, ProofKind.WholeDefrost, "22 min"),
             new RecommendationEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "gasket", "new one", "gasket", 1.5, 80, null, RecommendationUrgency.Quote),
             new SignatureEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "Maren Oakhurst", "1,2;3,4"),
+            new RunEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, RunOrigin.Logged, reading.Id, "day.csv"),
+            new RunReadingEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, reading.Id, new(RunPlaceKind.Bend, "lower left"), new(31.5, Unit.Fahrenheit)),
+            new RunMarkEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, reading.Id, RunMarkKind.CeilingFrost),
+            new ClockTestEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, 60, 45.5, true, null, -3),
+            new SwitchStateEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, DefrostSwitch.FanDelay, new(-4, Unit.Celsius), true),
             new WithdrawalEntry(Guid.CreateVersion7(), visit.Id, Start, Start.AddMinutes(9), "Isolde Marrin", reading.Id),
         ];
         Assert.Equal(AppendOutcome.Stored, Visits.Append(entries));
