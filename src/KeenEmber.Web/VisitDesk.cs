@@ -49,10 +49,13 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
             visits.Append([.. entries.Select(e => e with { Id = Guid.CreateVersion7(time.GetUtcNow()) })]);
     }
 
-    private static Briefing BriefingOf(Equipment unit, Site site, List<(Visit Visit, Timeline Timeline)> latestFirst)
+    private Briefing BriefingOf(Equipment unit, Site site, List<(Visit Visit, Timeline Timeline)> latestFirst)
     {
         var (visit, timeline) = latestFirst[0];
-        return Briefing.Of(visit, timeline, AnalyseAtEnd(unit, site, visit, timeline), [.. latestFirst.Select(e => e.Timeline)]);
+        List<Timeline> timelines = [.. latestFirst.Select(e => e.Timeline)];
+        var run = timeline.Standing.OfType<RunEntry>().LastOrDefault() is { } last
+            ? DefrostRuns.Of(timelines, unit, site.Atmosphere, series.Find, time.GetUtcNow()).Single(r => r.Entry.Id == last.Id) : null;
+        return Briefing.Of(visit, timeline, AnalyseAtEnd(unit, site, visit, timeline), run, timelines);
     }
 
     private static Dictionary<PressureSetting, (Visit, TypedValue)> LastSettings(IEnumerable<(Visit Visit, Timeline Timeline)> latestFirst) =>

@@ -46,6 +46,16 @@ public sealed record VisitView(
     /// <summary>How the unit defrosts, by the last word on it; null when nobody has said.</summary>
     public DefrostSetUp? DefrostSetUp { get; } = DefrostRuns.SetUpAt(DefrostRuns.SetUps(AllTimelines), Now);
 
+    /// <summary>The last defrost watched on this visit.</summary>
+    public WatchedRun? OwnRun => Runs.LastOrDefault(r => r.Entry.VisitId == Visit.Id);
+
+    /// <summary>What this visit found that a cause should account for.</summary>
+    public IReadOnlyList<Finding> ToExplain => Core.Service.Briefing.ToExplain(Analysis, OwnRun);
+
+    /// <summary>A finding of any bench in a sentence.</summary>
+    public string Say(Finding finding) => finding.Code.StartsWith("defrost.", StringComparison.Ordinal)
+        ? DefrostText.Finding(finding, DefrostSetUp ?? new(DefrostKind.Electric), Units) : PanelText.Finding(finding, MakeUp);
+
     public RunComparison CompareRuns(WatchedRun one, WatchedRun another) => RunComparison.Of(one, another, AllTimelines);
 
     /// <summary>What to do after a run, in the order of the shop's school.</summary>

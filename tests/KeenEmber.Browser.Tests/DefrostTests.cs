@@ -43,7 +43,7 @@ public sealed class DefrostTests : IDisposable
         Value("WarmestBend", warm);
         Value("AtSensor", sensor);
         Value("HeaterCurrent-1", amps);
-        person.Tap(".run-round button").ReadUntil(".saved", "4");
+        person.Tap(".run-round button").See($"#v-ColdestBend[placeholder='{cold.ToString("0.0", CultureInfo.InvariantCulture)} °C']");
     }
 
     private void Mark(int minute, string kind)

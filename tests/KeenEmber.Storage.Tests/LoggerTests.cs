@@ -110,7 +110,7 @@ public sealed class LoggerTests : IDisposable
         Assert.Empty(store.Find(Guid.NewGuid()));
     }
 
-    /// <summary>The whole way of a day's log: read, part, keep. A bound for slow machines; the measured figure is in the docs.</summary>
+    /// <summary>The whole way of a day's log: read, part, keep. The bound is for starved machines and only catches work that grows with the square; the measured figure is in the docs.</summary>
     [Fact]
     public void A_day_of_seconds_in_twelve_columns_is_read_and_judged_quickly()
     {
@@ -133,7 +133,7 @@ public sealed class LoggerTests : IDisposable
         watch.Restart();
         Assert.All(parts, p => Assert.Equal(8, DefrostBench.Analyse(p).OverRunMin!.Value, 0.5));
         output.WriteLine($"read {read} ms, judged whole {judged} ms, parted {split} ms, all four judged {watch.ElapsedMilliseconds} ms");
-        Assert.True(read < 5000 && judged < 1000);
+        Assert.True(read < 30_000 && judged < 10_000);
     }
 
     /// <summary>Four defrosts in a day, a row each second.</summary>

@@ -88,4 +88,7 @@ public static class DefrostCodes
     public const string SlowRecovery = "defrost.slow-recovery";
     public const string ProductWarm = "defrost.product-warm";
     public const string Vapour = "defrost.vapour";
+
+    /// <summary>Something to explain, not a sign that all is well.</summary>
+    public static bool IsFault(string code) => code is not (WellEnded or SensorFits);
 }

@@ -1,4 +1,5 @@
 using KeenEmber.Core.Defrost;
+using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Quantities;
 
 namespace KeenEmber.Core.Service;
@@ -9,6 +10,9 @@ public sealed record WatchedRun(RunEntry Entry, DefrostRun Run, bool IsOver)
 {
     /// <summary>What it came to; worked out when it is first asked for.</summary>
     public DefrostResult Result => field ??= DefrostBench.Analyse(Run);
+
+    /// <summary>What of it wants an explanation.</summary>
+    public IEnumerable<Finding> Faults => Result.Findings.Where(f => DefrostCodes.IsFault(f.Code));
 
     /// <summary>When a minute of it was.</summary>
     public DateTimeOffset At(double minute) => Run.Start + TimeSpan.FromMinutes(minute);

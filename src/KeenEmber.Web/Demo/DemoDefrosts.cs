@@ -58,6 +58,7 @@ internal static class DemoDefrosts
     private static void TheProbeByTheHeater(DemoHall hall)
     {
         var unit = hall.Install("B-6", "Bakery dough freezer", DemoHall.PumpDown with { Kind = EquipmentKind.WalkInFreezer }, -18, 2, "R449A", 2.6, "croissant blanks", "bakery, cellar", Hazards.HotHeaters);
+        hall.Visit(unit, 95, Isolde, "Yearly check", new(-17.8, 5.4, 5.0), new());
         var visit = hall.Visit(unit, 4, Tobin, "Ices up within two days of thawing by hand", new(-15.2, 7.9, 3.2, 5, 14), new(30, FactState.Iced));
         var setUp = Switched with { EndedBy = TerminationKind.Probe, SensorPlace = "between the fins by the middle heater", EndAt = new(8, Unit.Celsius), ResetAt = null, FailSafeMin = 35, Heaters = [new(1200, 230), new(1200, 230)], CoilMassKg = 26 };
         SetUp(hall, visit, 14, setUp);
@@ -68,6 +69,7 @@ internal static class DemoDefrosts
     private static void TheFansInTheHeat(DemoHall hall)
     {
         var unit = hall.Install("F-9", "Fish frozen case", DemoHall.Remote with { Kind = EquipmentKind.GlassDoorCase }, -20, 3, "R407F", 2.2, "frozen fillets", "fish counter, left", Hazards.HotHeaters);
+        hall.Visit(unit, 64, Tobin, "Yearly check", new(-19.7, 5.6, 5.0), new());
         var visit = hall.Visit(unit, 1.1, Isolde, "Doors run with water four times a day", new(-17.6, 6.1, 5.0), new());
         var setUp = Switched with { SensorPlace = "return bend, left end", FailSafeMin = 40, Heaters = [new(1000, 230), new(1000, 230), new(1000, 230)], CoilMassKg = 24 };
         SetUp(hall, visit, 10, setUp);

@@ -98,6 +98,20 @@ public class DefrostRunTests
     }
 
     [Fact]
+    public void What_the_last_visits_run_showed_is_to_be_explained_until_a_sign_off_explains_it()
+    {
+        var run = Began(0);
+        List<TimelineEntry> entries = [SetUp(-5, Short with { FailSafeMin = 60 }), .. Whole(run, 40)];
+        var watched = Runs(entries)[0];
+        Assert.Contains(watched.Faults, f => f.Code == DefrostCodes.OverRun);
+        Assert.DoesNotContain(watched.Faults, f => f.Code is DefrostCodes.WellEnded or DefrostCodes.SensorFits);
+        Visit visit = new(VisitId, Freezer.Id, Nine, "Isolde", "");
+        Assert.Contains(Briefing.Of(visit, Of([.. entries]), null, watched, []).NotExplained, f => f.Code == DefrostCodes.OverRun);
+        var signed = new SignOffEntry(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(90), Nine, "Isolde", null, "switch on the shell", "", "", null, Explained: string.Join(' ', watched.Faults.Select(f => f.Code)));
+        Assert.Empty(Briefing.Of(visit, Of([.. entries, signed]), null, watched, []).NotExplained);
+    }
+
+    [Fact]
     public void Over_its_life_a_coil_shows_what_moved()
     {
         var runs = Runs([SetUp(-5, Short with { FailSafeMin = 60, CoilMassKg = 30 }), .. Whole(Began(0), 30), .. Whole(Began(1500), 30.5), .. Whole(Began(3000), 40, amps: 8)]);

@@ -54,7 +54,7 @@ public sealed class CloseModel(VisitDesk desk) : VisitPage(desk)
         if (Errors.Count > 0)
             return Again();
         Desk.Append([new SignOffEntry(entryId, id, View.Now, View.Now, View.Visit.Author, View.SignOff?.Id, Text(rootCause), Text(notReproduced), Text(recommendation), day,
-            Text(contributing), Text(consequences), string.Join(' ', View.Analysis?.Findings.Select(f => f.Code).Intersect(explained) ?? []))]);
+            Text(contributing), Text(consequences), string.Join(' ', View.ToExplain.Select(f => f.Code).Intersect(explained)))]);
         return RedirectToPage(new { id, saved = 1 });
     }
 

@@ -137,6 +137,7 @@ document.addEventListener('alpine:init', () => {
   window.Alpine.data('workplace', () => ({
     waiting: null,
     timer: null,
+    swapped: 0,
 
     init() {
       this.$root.addEventListener('click', (event) => this.tap(event));
@@ -197,6 +198,7 @@ document.addEventListener('alpine:init', () => {
     },
 
     swap(page, fromLine) {
+      this.swapped = Date.now();
       for (const part of document.querySelectorAll('[data-swap]')) {
         const fresh = page.querySelector(`[data-swap=${part.dataset.swap}]`);
         if (!fresh) continue;
@@ -285,7 +287,8 @@ document.addEventListener('alpine:init', () => {
       } else if (event.key.toLowerCase() === 'm') {
         const asked = [...document.querySelectorAll('.tag.asked')].find((tag) => tag.getClientRects().length > 0);
         if (asked && this.openPoint(asked.dataset.point)) event.preventDefault();
-      } else {
+      } else if (Date.now() - this.swapped > 2000) {
+        /* Not right after an exchange: the figure may be meant for a field that has just been replaced. */
         document.querySelector(`.station[data-key="${CSS.escape(event.key)}"]`)?.click();
       }
     },
