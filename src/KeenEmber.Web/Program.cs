@@ -23,7 +23,7 @@ builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error)
 
 var database = new Database(data);
 database.Migrate();
-builder.Services.AddSingleton(builder.Configuration["clock"] is { } clock ? new ShiftedClock(clock) : TimeProvider.System);
+builder.Services.AddSingleton(builder.Configuration["clock"] is { } clock ? new FileClock(clock) : TimeProvider.System);
 builder.Services.AddSingleton(database);
 builder.Services.AddSingleton<ShopStore>();
 builder.Services.AddSingleton<EquipmentStore>();

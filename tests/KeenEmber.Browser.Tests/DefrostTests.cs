@@ -60,6 +60,7 @@ public sealed class DefrostTests : IDisposable
         Assert.Equal("on the shell", person.See("#sensorPlace").GetAttribute("value"));
         person.Type("#failSafe", "45");
         SaveSetUp();
+        app.Later(0);
         person.Press("Begin before the heat").See(".run-live");
         Round(1, -24, -24, -24, 0);
         Mark(3, "HeatOn");
@@ -72,7 +73,7 @@ public sealed class DefrostTests : IDisposable
         var path = person.Path;
         app.Restart();
         person.Go(path).See(".run-live");
-        Assert.StartsWith("13:", person.ReadUntil(".run-clock", "13:"), StringComparison.Ordinal);
+        Assert.Matches("^1[34]:", person.Read(".run-clock"));
         Round(18, 0.3, 6, -1, 7.8);
         person.ReadUntil(".verdict", "the coil is not clear yet");
         Round(20, 2, 14, 0, 7.8);

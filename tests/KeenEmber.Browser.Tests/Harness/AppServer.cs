@@ -8,6 +8,7 @@ namespace KeenEmber.Browser.Tests.Harness;
 public sealed class AppServer : IDisposable
 {
     private readonly string folder = Directory.CreateTempSubdirectory("keen-ember-").FullName;
+    private readonly DateTimeOffset made = DateTimeOffset.UtcNow.AddMinutes(5);
     private readonly bool demo;
     private Process? process;
 
@@ -45,8 +46,8 @@ public sealed class AppServer : IDisposable
         }
     }
 
-    /// <summary>Lets the app's clock stand so many minutes later than it started.</summary>
-    public void Later(double minutes) => File.WriteAllText(Path.Combine(folder, "clock"), minutes.ToString(System.Globalization.CultureInfo.InvariantCulture));
+    /// <summary>Lets the app's clock stand so many minutes after a moment soon after the server was made.</summary>
+    public void Later(double minutes) => File.WriteAllText(Path.Combine(folder, "clock"), made.AddMinutes(minutes).ToString("O"));
 
     /// <summary>SIGKILL: no handler runs, nothing is flushed that was not on the disk.</summary>
     public void Kill()

@@ -198,13 +198,14 @@ document.addEventListener('alpine:init', () => {
     },
 
     swap(page, fromLine) {
-      this.swapped = Date.now();
+      const field = document.activeElement;
       for (const part of document.querySelectorAll('[data-swap]')) {
         const fresh = page.querySelector(`[data-swap=${part.dataset.swap}]`);
         if (!fresh) continue;
         if (part.dataset.swap === 'log' && !fromLine && this.isTyped(part)) this.freshen(part, fresh);
         else part.replaceChildren(...fresh.childNodes);
       }
+      if (typing(field) && !field.isConnected) this.swapped = Date.now();
     },
 
     isTyped(log) {
@@ -277,6 +278,7 @@ document.addEventListener('alpine:init', () => {
       const form = document.getElementById('point-form');
       if (event.key === 'Escape' && form?.classList.contains('open')) {
         form.classList.remove('open');
+        this.swapped = 0;
         this.tagOf(form.elements.point.value)?.focus();
         return;
       }
@@ -288,7 +290,7 @@ document.addEventListener('alpine:init', () => {
         const asked = [...document.querySelectorAll('.tag.asked')].find((tag) => tag.getClientRects().length > 0);
         if (asked && this.openPoint(asked.dataset.point)) event.preventDefault();
       } else if (Date.now() - this.swapped > 2000) {
-        /* Not right after an exchange: the figure may be meant for a field that has just been replaced. */
+        /* Not right after an exchange took away a field: the figure may be meant for it. */
         document.querySelector(`.station[data-key="${CSS.escape(event.key)}"]`)?.click();
       }
     },
