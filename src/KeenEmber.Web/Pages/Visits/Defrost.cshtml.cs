@@ -16,7 +16,7 @@ public sealed class DefrostModel(VisitDesk desk) : VisitPage(desk)
         RunPlaceKind.HeaterVoltage, RunPlaceKind.SuctionPressure,
     ];
 
-    /// <summary>The run to show; the one being watched, else the last, without it.</summary>
+    /// <summary>The run to show; without it the one being watched, this visit's own, or the unit's last.</summary>
     [BindProperty(SupportsGet = true)]
     public Guid? Run { get; set; }
 
@@ -31,7 +31,7 @@ public sealed class DefrostModel(VisitDesk desk) : VisitPage(desk)
     /// <summary>Readings as typed, while one of them is wrong.</summary>
     private Dictionary<string, string> typed = [];
 
-    public WatchedRun? Shown => View.Runs.FirstOrDefault(r => r.Entry.Id == Run) ?? Live ?? (View.Runs.Count > 0 ? View.Runs[^1] : null);
+    public WatchedRun? Shown => View.Runs.FirstOrDefault(r => r.Entry.Id == Run) ?? Live ?? View.OwnRun ?? (View.Runs.Count > 0 ? View.Runs[^1] : null);
 
     public WatchedRun? Other => View.Runs.FirstOrDefault(r => r.Entry.Id == With && r.Entry.Id != Shown?.Entry.Id);
 
