@@ -46,6 +46,17 @@ internal static class EntryJson
         ["run-mark"] = typeof(RunMarkEntry),
         ["clock-test"] = typeof(ClockTestEntry),
         ["switch-state"] = typeof(SwitchStateEntry),
+        ["sensor"] = typeof(SensorEntry),
+        ["sensor-check"] = typeof(SensorCheckEntry),
+        ["sensor-mend"] = typeof(SensorMendEntry),
+        ["warmed"] = typeof(WarmedEntry),
+        ["response"] = typeof(ResponseEntry),
+        ["control-setting"] = typeof(ControlSettingEntry),
+        ["control-event"] = typeof(ControlEventEntry),
+        ["output-state"] = typeof(OutputStateEntry),
+        ["parameter"] = typeof(ParameterEntry),
+        ["dial"] = typeof(DialEntry),
+        ["damage"] = typeof(DamageEntry),
         ["withdrawal"] = typeof(WithdrawalEntry),
     }.ToFrozenDictionary();
 

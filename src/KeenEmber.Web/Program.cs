@@ -74,6 +74,7 @@ app.MapOpenApi();
 app.MapSaturation();
 app.MapCircuitAnalysis();
 app.MapDefrost();
+app.MapSensors();
 app.MapFollowUp();
 app.MapPhotos();
 app.Run();

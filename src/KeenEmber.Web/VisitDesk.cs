@@ -55,7 +55,7 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
         List<Timeline> timelines = [.. latestFirst.Select(e => e.Timeline)];
         var run = timeline.Standing.OfType<RunEntry>().LastOrDefault() is { } last
             ? DefrostRuns.Of(timelines, unit, site.Atmosphere, series.Find, time.GetUtcNow()).Single(r => r.Entry.Id == last.Id) : null;
-        return Briefing.Of(visit, timeline, AnalyseAtEnd(unit, site, visit, timeline), run, timelines);
+        return Briefing.Of(visit, timeline, AnalyseAtEnd(unit, site, visit, timeline), run, UnitSensors.Of(timeline, timelines, site.Atmosphere), timelines);
     }
 
     private static Dictionary<PressureSetting, (Visit, TypedValue)> LastSettings(IEnumerable<(Visit Visit, Timeline Timeline)> latestFirst) =>

@@ -4,6 +4,7 @@ using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Glycol;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Sensors;
 using KeenEmber.Core.Service;
 using KeenEmber.Web.Wording;
 
@@ -35,7 +36,7 @@ public sealed record VisitView(
     public AsFoundRecord AsFound { get; } = AsFoundRecord.Of(Timeline, Equipment);
 
     /// <summary>What proves each repair of the visit.</summary>
-    public IReadOnlyList<Proof> Proofs { get; } = Core.Service.Proofs.Of(Timeline, Equipment, Analysis);
+    public IReadOnlyList<Proof> Proofs => field ??= [.. Core.Service.Proofs.Of(Timeline, Equipment, Analysis), .. Sensors.Proofs];
 
     /// <summary>The shop's policies that have something to say about the visit as it stands.</summary>
     public IReadOnlyList<Policy> Policies => PolicyAdvice.For(Timeline, Equipment, Conditions, Analysis);
@@ -49,12 +50,30 @@ public sealed record VisitView(
     /// <summary>The last defrost watched on this visit.</summary>
     public WatchedRun? OwnRun => Runs.LastOrDefault(r => r.Entry.VisitId == Visit.Id);
 
+    /// <summary>The unit's sensors, and what this visit's checks say of them.</summary>
+    public UnitSensors Sensors => field ??= UnitSensors.Of(Timeline, UpToHere, Site.Atmosphere);
+
+    /// <summary>This visit and those before it.</summary>
+    public IEnumerable<Timeline> UpToHere => Visit.IsUnderWay(Now) ? AllTimelines : AllTimelines.Where(t => t == Timeline || t.LastMoment <= (Timeline.LastMoment ?? Visit.StartedAt));
+
+    /// <summary>What the sensor that ends the defrost reads too much or too little, K, by its last check; null without one.</summary>
+    public double? EndSensorErrorK => Sensors.Sensors.Where(s => s.Sensor.Role == SensorRole.DefrostEnd)
+        .Select(s => s.Found?.Result.Error ?? (UnitSensors.Errors(UpToHere, Site.Atmosphere).TryGetValue(s.Name, out var marks) ? marks[^1].Value : null)).FirstOrDefault(e => e is not null);
+
+    /// <summary>The outputs of the controller that were looked at on this visit.</summary>
+    public IReadOnlyDictionary<ControlOutput, OutputResult> Outputs { get; } = ControllerBench.Outputs(Timeline);
+
     /// <summary>What this visit found that a cause should account for.</summary>
-    public IReadOnlyList<Finding> ToExplain => Core.Service.Briefing.ToExplain(Analysis, OwnRun);
+    public IReadOnlyList<Finding> ToExplain => Core.Service.Briefing.ToExplain(Analysis, OwnRun, Sensors, Timeline);
 
     /// <summary>A finding of any bench in a sentence.</summary>
-    public string Say(Finding finding) => finding.Code.StartsWith("defrost.", StringComparison.Ordinal)
-        ? DefrostText.Finding(finding, DefrostSetUp ?? new(DefrostKind.Electric), Units) : PanelText.Finding(finding, MakeUp);
+    public string Say(Finding finding) => finding.Code.Split('.')[0] switch
+    {
+        "defrost" => DefrostText.Finding(finding, DefrostSetUp ?? new(DefrostKind.Electric), Units),
+        "sensor" => SensorText.Finding(finding, Units),
+        "output" => ControllerText.Finding(finding),
+        _ => PanelText.Finding(finding, MakeUp),
+    };
 
     public RunComparison CompareRuns(WatchedRun one, WatchedRun another) => RunComparison.Of(one, another, AllTimelines);
 
@@ -117,7 +136,14 @@ public sealed record VisitView(
 
     public bool IsCallback => Earlier.Count > 0 && Visit.IsCallbackAfter(Earlier[0], Shop.Policies, Briefing?.SignOff?.FollowUp);
 
-    public string Stands => PanelText.Stands(Analysis, Readings.Count > 0, Equipment);
+    /// <summary>What is wrong with sensors and outputs now.</summary>
+    public IReadOnlyList<Finding> ControlFaults => field ??= [.. Sensors.Now, .. ControllerBench.Faults(Timeline)];
+
+    /// <summary>The controls have a fault, and the circuit none.</summary>
+    public bool ControlsFirst => ControlFaults.Count > 0 && Analysis?.Findings.All(f => f.Code == CircuitPatterns.WithinTargets) != false;
+
+    /// <summary>One sentence: a fault of the controls where the circuit has none, else what the circuit says.</summary>
+    public string Stands => ControlsFirst ? Say(ControlFaults[0]) : PanelText.Stands(Analysis, Readings.Count > 0, Equipment);
 
     /// <summary>The reading the map asks for: to be checked, or the one that unlocks most.</summary>
     public MeasuringPoint? Asked => Analysis is null ? null

@@ -57,6 +57,14 @@ public sealed class AccessibilityTests(DemoApp demo) : IClassFixture<DemoApp>
             person.Press("Back to the runs").See(".run-list");
         }
 
+        person.Unit("K-9").Tap(".visits a").Station("sensors").See(".sensor-chart");
+        Check("sensors");
+        person.Unit("K-5").Tap(".visits a").Station("controls").Press("Outputs and damage").See(".output");
+        Check("outputs");
+        person.Press("Parameter sheet").See(".sensor-table");
+        Check("parameter sheet");
+        person.Unit("S-5").Tap(".visits a").Station("controls").Press("Cycle and dial").See(".cycle-chart");
+        Check("cycle");
         person.Unit("B-6").Type("#author", "Isolde Marrin").Press("Start a visit").See("#line");
         person.Station("defrost").Press("From a logger").See("#file");
         Check("defrost file");

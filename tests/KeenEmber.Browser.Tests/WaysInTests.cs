@@ -26,7 +26,7 @@ public sealed class WaysInTests(DemoApp demo) : IClassFixture<DemoApp>
         person.Keys("m").See("#point-form.open");
         Assert.Equal("value", person.FocusedId());
         person.Keys("1.1" + Keys.Enter).ReadUntil("[data-point=SuctionPressure] .tag-value", "1.10 bar");
-        person.Keys(Keys.Escape).Keys("0").See(".timeline");
+        person.Keys(Keys.Escape).Keys("0").See(".station.here[href$='/prove']");
     }
 
     [Fact]

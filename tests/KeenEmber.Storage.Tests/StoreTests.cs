@@ -5,6 +5,7 @@ using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Frost;
 using KeenEmber.Core.Glycol;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Sensors;
 using KeenEmber.Core.Service;
 using Microsoft.Data.Sqlite;
 
@@ -60,6 +61,19 @@ public sealed class StoreTests : IDisposable
     }
 
     [Fact]
+    public void A_sensors_own_points_and_a_response_come_back()
+    {
+        var spec = new CurveSpec(Points: [new(4, 0), new(20, 3000)], Signal: SignalKind.Milliampere, Measures: QuantityKind.Pressure);
+        Visits.Append([new SensorEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "suction", SensorRole.SuctionPressure, spec, "", "P1", null),
+            new ResponseEntry(Guid.CreateVersion7(), visit.Id, Start.AddMinutes(1), Start, "Isolde Marrin", null, "coil", new(2, Unit.Celsius), new(34, Unit.Celsius), [new(10, new(12.5, Unit.Celsius))])]);
+        var kept = Visits.EntriesOfEquipment(unit.Id)[visit.Id].ToList();
+        var curve = Assert.IsType<SensorEntry>(kept[0]).Curve;
+        Assert.Equal(spec.Points!, curve.Points!);
+        Assert.Equal(spec with { Points = null }, curve with { Points = null });
+        Assert.Equal(new ResponseSample(10, new(12.5, Unit.Celsius)), Assert.Single(Assert.IsType<ResponseEntry>(kept[1]).Samples));
+    }
+
+    [Fact]
     public void Every_kind_of_entry_comes_back_as_it_was_put_in()
     {
         var reading = Reading(21, Unit.Psi);
@@ -94,6 +108,16 @@ public sealed class StoreTests : IDisposable
             new RunMarkEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, reading.Id, RunMarkKind.CeilingFrost),
             new ClockTestEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, 60, 45.5, true, null, -3),
             new SwitchStateEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, DefrostSwitch.FanDelay, new(-4, Unit.Celsius), true),
+            new SensorEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "coil", SensorRole.DefrostEnd, new("pt1000"), "top left", "S2", new(1.8, Unit.FahrenheitDifference)),
+            new SensorCheckEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "coil", reading.Id, new(-18, Unit.Celsius), new(47.3, Unit.Kiloohm), false, null, true, new(0.3, Unit.Ohm)),
+            new SensorMendEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "coil", SensorMend.SwappedBack),
+            new WarmedEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "coil", "box"),
+            new ControlSettingEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, ControlKind.ConstantCutIn, new(-4, Unit.Celsius), null, new(3.5, Unit.Celsius)),
+            new ControlEventEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, true, null),
+            new OutputStateEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, ControlOutput.Defrost, new(false, true, null), true),
+            new ParameterEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, ControllerParameter.DefrostInterval, SettingStage.AsSet, new(6, Unit.Hour)),
+            new DialEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, new(2, Unit.Celsius), new(3, Unit.Celsius), null),
+            new DamageEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, ControlPart.Cable, DamageKind.Chafed),
             new WithdrawalEntry(Guid.CreateVersion7(), visit.Id, Start, Start.AddMinutes(9), "Isolde Marrin", reading.Id),
         ];
         Assert.Equal(AppendOutcome.Stored, Visits.Append(entries));
@@ -250,63 +274,5 @@ public sealed class StoreTests : IDisposable
         Assert.Equal(late, Assert.Single(store.All()).LastCheck);
         store.Retire(meter.Id);
         Assert.Empty(store.All());
-    }
-
-    [Fact]
-    public void Migrating_twice_changes_nothing()
-    {
-        Visits.Append([Reading(21, Unit.Psi)]);
-        new Database(folder).Migrate();
-        Assert.Single(Visits.EntriesOfEquipment(unit.Id, visit.Id)[visit.Id]);
-    }
-
-    /// <summary>A file of the first version, with a unit in it, keeps its receiver when the make-up becomes a set of parts.</summary>
-    [Theory]
-    [InlineData(1, CircuitParts.Receiver)]
-    [InlineData(0, CircuitParts.None)]
-    public void A_circuit_of_the_first_version_keeps_what_it_had(int receiver, CircuitParts parts)
-    {
-        var old = Directory.CreateTempSubdirectory("keen-ember-").FullName;
-        var scripts = typeof(Database).Assembly.GetManifestResourceNames().Where(n => n.Contains(".0001_", StringComparison.Ordinal)).ToList();
-        using (var db = new Database(old).Open())
-        {
-            using var reader = new StreamReader(typeof(Database).Assembly.GetManifestResourceStream(scripts[0])!);
-            db.Execute(reader.ReadToEnd());
-            db.Execute("""
-                CREATE TABLE SchemaVersions (SchemaVersionID INTEGER CONSTRAINT 'PK_SchemaVersions_SchemaVersionID' PRIMARY KEY AUTOINCREMENT NOT NULL, ScriptName TEXT NOT NULL, Applied DATETIME NOT NULL);
-                INSERT INTO SchemaVersions (ScriptName, Applied) VALUES (@script, '2026-01-01');
-                INSERT INTO site VALUES ('019c0000-0000-7000-8000-000000000001', 'Quillmere Market Hall', 6, 'Europe/London');
-                INSERT INTO equipment VALUES ('019c0000-0000-7000-8000-000000000002', '019c0000-0000-7000-8000-000000000001', 'C-1', 'Cold room', 'WalkInCooler', 276.15, 1, '', '');
-                INSERT INTO circuit VALUES ('019c0000-0000-7000-8000-000000000003', '019c0000-0000-7000-8000-000000000002', 'R134a', NULL, 'ThermostaticValve', 'AirCooledRemote', @receiver, '');
-                INSERT INTO visit VALUES ('019c0000-0000-7000-8000-000000000004', '019c0000-0000-7000-8000-000000000002', '2026-01-02T08:00:00.0000000Z', 'Isolde Marrin', 'Warm');
-                INSERT INTO entry VALUES
-                    ('019c0000-0000-7000-8000-000000000005', '019c0000-0000-7000-8000-000000000004', '2026-01-02T08:01:00.0000000Z', '2026-01-02T08:01:00.0000000Z', 'Isolde Marrin', NULL,
-                     'reading', '{"point":"SuctionPressure","value":21.5,"unit":"psi"}'),
-                    ('019c0000-0000-7000-8000-000000000006', '019c0000-0000-7000-8000-000000000004', '2026-01-02T08:02:00.0000000Z', '2026-01-02T08:02:00.0000000Z', 'Isolde Marrin', NULL,
-                     'setting', '{"setting":"LowCutOut","stage":"AsSet","value":1.2,"unit":"bar"}'),
-                    ('019c0000-0000-7000-8000-000000000007', '019c0000-0000-7000-8000-000000000004', '2026-01-02T08:03:00.0000000Z', '2026-01-02T08:03:00.0000000Z', 'Isolde Marrin', NULL,
-                     'frost', '{"after":true,"face":"111111111111111111111111","around":"20010"}');
-                """, new { script = scripts[0], receiver });
-        }
-
-        var database = new Database(old);
-        database.Migrate();
-        var circuit = new EquipmentStore(database).All().Single().Circuit;
-        Assert.Equal((parts, 1, null), (circuit.Parts, circuit.Coils, circuit.RatedCurrentA));
-        var entries = new VisitStore(database).EntriesOfEquipment(new("019c0000-0000-7000-8000-000000000002"), new Guid("019c0000-0000-7000-8000-000000000004")).SelectMany(v => v).ToList();
-        Assert.Equal(new TypedValue(21.5, Unit.Psi), Assert.IsType<ReadingEntry>(entries[0]).Value);
-        Assert.Equal(new TypedValue(1.2, Unit.Bar), Assert.IsType<SettingEntry>(entries[1]).Value);
-        Assert.Equal((true, new(new('1', 24), "20010")), (Assert.IsType<FrostEntry>(entries[2]).After, ((FrostEntry)entries[2]).Picture));
-        SqliteConnection.ClearAllPools();
-        Directory.Delete(old, recursive: true);
-    }
-
-    /// <summary>Grows with every migration: a file as each earlier version left it must come up to date.</summary>
-    [Fact]
-    public void A_file_from_every_earlier_version_comes_up_to_date()
-    {
-        var scripts = typeof(Database).Assembly.GetManifestResourceNames().Where(n => n.EndsWith(".sql", StringComparison.Ordinal)).Order(StringComparer.Ordinal).ToList();
-        using var db = new Database(folder).Open();
-        Assert.Equal(scripts, db.Query<string>("SELECT ScriptName FROM SchemaVersions ORDER BY SchemaVersionID"));
     }
 }

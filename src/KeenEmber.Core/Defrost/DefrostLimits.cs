@@ -36,6 +36,9 @@ public static class DefrostLimits
     /// <summary>A leg carrying less than this share is out.</summary>
     public const double DeadLegShare = 0.15;
 
+    /// <summary>A heater current above this share of its highest means that the heat is on.</summary>
+    public const double HeatOnShare = 0.3;
+
     /// <summary>A supply below this share of the rated voltage makes good heaters weak (the power falls with its square).</summary>
     public const double LowVoltageShare = 0.93;
 

@@ -4,9 +4,6 @@ namespace KeenEmber.Core.Defrost;
 /// <param name="IsInferred">Beginning or end of the heat was not marked but read from currents or temperatures.</param>
 public sealed record DefrostPhases(double? PumpDown, double? HeatOn, double? HeatOff, double? Refrigeration, double? FansOn, bool IsInferred)
 {
-    /// <summary>A current above this share of the highest means heat.</summary>
-    private const double OnShare = 0.3;
-
     /// <summary>Less is the meter's noise, A.</summary>
     private const double LeastA = 0.2;
 
@@ -37,8 +34,8 @@ public sealed record DefrostPhases(double? PumpDown, double? HeatOn, double? Hea
     private static (double? On, double? Off)? ByCurrent(DefrostRun run)
     {
         // All legs together: one's missing sample is another's witness.
-        var legs = run.Tracks.Where(t => t.Place.Kind == RunPlaceKind.HeaterCurrent && t.Minutes.Length > 2).Select(t => (Track: t, Limit: OnShare * t.Values.Max()))
-            .Where(l => l.Limit > OnShare * LeastA).ToList();
+        var legs = run.Tracks.Where(t => t.Place.Kind == RunPlaceKind.HeaterCurrent && t.Minutes.Length > 2).Select(t => (Track: t, Limit: DefrostLimits.HeatOnShare * t.Values.Max()))
+            .Where(l => l.Limit > DefrostLimits.HeatOnShare * LeastA).ToList();
         if (legs.Count == 0)
             return null;
         var first = legs.Min(l => l.Track.Minutes[Array.FindIndex(l.Track.Values, v => v > l.Limit)]);

@@ -9,9 +9,6 @@ public static class DefrostSplit
     /// <summary>Heat that is off for less than this has not ended: a gap in the log or a cycling safety, min.</summary>
     private const double ShortestPauseMin = 20;
 
-    /// <summary>A current above this share of its highest means heat.</summary>
-    private const double OnShare = 0.3;
-
     /// <returns>One run for each time the heaters drew current, its minutes counted from its own start; the log itself where no current was logged or none flowed.</returns>
     public static IReadOnlyList<DefrostRun> Of(DefrostRun log)
     {
@@ -44,7 +41,7 @@ public static class DefrostSplit
     /// <summary>Minutes at which a current came on after a pause.</summary>
     private static IEnumerable<double> Starts(RunTrack track)
     {
-        var limit = OnShare * track.Values.Max();
+        var limit = DefrostLimits.HeatOnShare * track.Values.Max();
         if (limit <= 0)
             yield break;
         var lastOn = double.NegativeInfinity;

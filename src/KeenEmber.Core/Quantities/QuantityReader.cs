@@ -34,13 +34,22 @@ public static partial class QuantityReader
     /// <summary>Low-voltage installations end at 1000 V alternating (IEC 60364-1).</summary>
     private static readonly (double Low, double High) VoltageLimitsV = (0, 1000);
 
+    /// <summary>A short to beyond what a hand meter reads, Ω.</summary>
+    private static readonly (double Low, double High) ResistanceLimitsOhm = (0, 1e9);
+
+    /// <summary>No differential or offset is larger, K.</summary>
+    private static readonly (double Low, double High) DifferenceLimitsK = (-100, 100);
+
+    /// <summary>A fortnight, min.</summary>
+    private static readonly (double Low, double High) DurationLimitsMin = (0, 20_160);
+
     [GeneratedRegex(@"^(?<number>[+\-−–]?\s*(\d+([.,]\d+)?|[.,]\d+))\s*(?<unit>[^\d\s][^\d]*)?$", RegexOptions.CultureInvariant)]
     private static partial Regex Pattern();
 
     /// <param name="text">A number, with or without a unit; decimal point or decimal comma.</param>
     /// <param name="kind">What is asked for; a unit of another kind is a problem, not a conversion.</param>
     /// <param name="preference">Says what a bare number means.</param>
-    /// <returns>The value as typed, or the problem. A value beyond physics (below absolute zero or vacuum, above 500 °C, 300 bar, 2000 A, 5000 kg, 1000 V or 100 %) is a problem; a merely unlikely one is accepted.</returns>
+    /// <returns>The value as typed, or the problem. A value beyond physics (below absolute zero or vacuum, above 500 °C, 300 bar, 2000 A, 5000 kg, 1000 V, 1 GΩ, 100 K of difference, a fortnight or 100 %) is a problem; a merely unlikely one is accepted.</returns>
     public static TypedReading Read(string? text, QuantityKind kind, UnitPreference preference)
     {
         var trimmed = (text ?? "").Trim();
@@ -54,7 +63,7 @@ public static partial class QuantityReader
         var unit = preference.For(kind);
         if (match.Groups["unit"] is { Success: true, Value: var spelling })
         {
-            if (Unit.Find(spelling) is not { } typed)
+            if (Unit.Find(spelling, kind) is not { } typed)
                 return TypingProblem.UnknownUnit;
             if (typed.Kind != kind)
                 return TypingProblem.WrongKindOfUnit;
@@ -80,9 +89,12 @@ public static partial class QuantityReader
         {
             QuantityKind.Temperature => (value.Temperature.Celsius, TemperatureLimitsC),
             QuantityKind.Pressure => (value.Si(Pressure.StandardAtmosphere), PressureLimitsKpa),
-            QuantityKind.Current => (value.Number, CurrentLimitsA),
+            QuantityKind.Current => (value.Number * value.Unit.Scale, CurrentLimitsA),
             QuantityKind.Mass => (value.Number * value.Unit.Scale, MassLimitsKg),
             QuantityKind.Voltage => (value.Number, VoltageLimitsV),
+            QuantityKind.Resistance => (value.Number * value.Unit.Scale, ResistanceLimitsOhm),
+            QuantityKind.Difference => (value.Number * value.Unit.Scale, DifferenceLimitsK),
+            QuantityKind.Duration => (value.Number * value.Unit.Scale, DurationLimitsMin),
             _ => (value.Number, (0, 100)),
         };
         return number >= low && number <= high;

@@ -5,7 +5,7 @@ namespace KeenEmber.Core.Quantities;
 /// <param name="Unit">The unit typed, or the shop's own when none was.</param>
 public sealed record TypedValue(double Number, Unit Unit)
 {
-    /// <summary>Kelvin for a temperature, absolute kilopascal for a pressure, ampere, mass %.</summary>
+    /// <summary>Kelvin for a temperature, absolute kilopascal for a pressure, ampere, mass %, kg, V, Ω, K of a difference, min.</summary>
     /// <param name="atmosphere">Local atmosphere, needed to make a gauge pressure absolute.</param>
     public double Si(Pressure atmosphere)
     {

@@ -1,11 +1,18 @@
 namespace KeenEmber.Core.Quantities;
 
-public enum QuantityKind { Temperature, Pressure, Current, Concentration, Mass, Voltage }
+public enum QuantityKind
+{
+    Temperature, Pressure, Current, Concentration, Mass, Voltage, Resistance,
+
+    /// <summary>Between two temperatures: a differential, an offset.</summary>
+    Difference,
+    Duration,
+}
 
 /// <summary>Whether a pressure is counted from the air around the gauge or from nothing at all.</summary>
 public enum PressureReference { Gauge, Absolute }
 
-/// <summary>A unit as technicians type it. SI value = number × <paramref name="Scale"/> + <paramref name="Offset"/>, in K, kPa, A, mass %, kg or V.</summary>
+/// <summary>A unit as technicians type it. SI value = number × <paramref name="Scale"/> + <paramref name="Offset"/>, in K, kPa, A, mass %, kg, V, Ω, K or min.</summary>
 public sealed record Unit(string Symbol, QuantityKind Kind, double Scale, double Offset = 0, PressureReference Reference = PressureReference.Gauge)
 {
     public static readonly Unit Celsius = new("°C", QuantityKind.Temperature, 1, Temperature.ZeroCelsiusInKelvin);
@@ -27,6 +34,14 @@ public sealed record Unit(string Symbol, QuantityKind Kind, double Scale, double
     public static readonly Unit Ounce = new("oz", QuantityKind.Mass, 0.028349523);
     public static readonly Unit Percent = new("%", QuantityKind.Concentration, 1);
     public static readonly Unit Volt = new("V", QuantityKind.Voltage, 1);
+    public static readonly Unit Milliampere = new("mA", QuantityKind.Current, 0.001);
+    public static readonly Unit Ohm = new("Ω", QuantityKind.Resistance, 1);
+    public static readonly Unit Kiloohm = new("kΩ", QuantityKind.Resistance, 1000);
+    public static readonly Unit Megaohm = new("MΩ", QuantityKind.Resistance, 1_000_000);
+    public static readonly Unit KelvinDifference = new("ΔK", QuantityKind.Difference, 1);
+    public static readonly Unit FahrenheitDifference = new("Δ°F", QuantityKind.Difference, 1 / 1.8);
+    public static readonly Unit Minute = new("min", QuantityKind.Duration, 1);
+    public static readonly Unit Hour = new("h", QuantityKind.Duration, 60);
 
     /// <summary>NIST SP 811 (2008), appendix B: 1 oz = 0.028 349 523 kg, 1 psi = 6.894757 kPa, 1 inHg = 3.386389 kPa.</summary>
     private const double KpaPerPsi = 6.894757;
@@ -46,15 +61,32 @@ public sealed record Unit(string Symbol, QuantityKind Kind, double Scale, double
         ["v"] = Volt, ["volt"] = Volt, ["volts"] = Volt,
         ["kg"] = Kilogram, ["g"] = Gram, ["gram"] = Gram, ["oz"] = Ounce, ["ounce"] = Ounce,
         ["%"] = Percent, ["percent"] = Percent,
+        ["ma"] = Milliampere,
+        ["ω"] = Ohm, ["ohm"] = Ohm, ["ohms"] = Ohm,
+        ["kω"] = Kiloohm, ["kohm"] = Kiloohm, ["kohms"] = Kiloohm, ["mω"] = Megaohm, ["mohm"] = Megaohm, ["megohm"] = Megaohm,
+        ["δk"] = KelvinDifference, ["δ°f"] = FahrenheitDifference,
+        ["min"] = Minute, ["minute"] = Minute, ["minutes"] = Minute, ["h"] = Hour, ["hour"] = Hour, ["hours"] = Hour,
         ["kpaa"] = KilopascalAbsolute, ["kpaabs"] = KilopascalAbsolute,
+    };
+
+    /// <summary>Spellings that mean something else where a kind is asked for: "9.8k" of a resistance, "2 °F" of a difference.</summary>
+    private static readonly Dictionary<(QuantityKind, string), Unit> SpellingsOf = new()
+    {
+        [(QuantityKind.Resistance, "k")] = Kiloohm, [(QuantityKind.Resistance, "r")] = Ohm, [(QuantityKind.Resistance, "m")] = Megaohm,
+        [(QuantityKind.Difference, "k")] = KelvinDifference, [(QuantityKind.Difference, "°c")] = KelvinDifference, [(QuantityKind.Difference, "c")] = KelvinDifference,
+        [(QuantityKind.Difference, "°f")] = FahrenheitDifference, [(QuantityKind.Difference, "f")] = FahrenheitDifference,
     };
 
     /// <summary>Every distinct unit, for trying the neighbours of a suspicious entry.</summary>
     public static IEnumerable<Unit> All => Spellings.Values.Distinct();
 
     /// <summary>The unit of a spelling, upper or lower case, with or without blanks; null when it is none.</summary>
-    public static Unit? Find(string spelling) =>
-        Spellings.GetValueOrDefault(string.Concat(spelling.Where(c => !char.IsWhiteSpace(c))).ToLowerInvariant().Replace('º', '°'));
+    /// <param name="wanted">What is asked for, where a spelling means several things; a unit of another kind is found all the same.</param>
+    public static Unit? Find(string spelling, QuantityKind? wanted = null)
+    {
+        var plain = string.Concat(spelling.Where(c => !char.IsWhiteSpace(c))).ToLowerInvariant().Replace('º', '°');
+        return wanted is { } kind && SpellingsOf.TryGetValue((kind, plain), out var unit) ? unit : Spellings.GetValueOrDefault(plain);
+    }
 }
 
 /// <summary>The units a shop works in: what a bare number means and what is shown. Stored values do not change with it.</summary>
@@ -72,6 +104,9 @@ public sealed record UnitPreference(string Code, Unit Temperature, Unit Pressure
         QuantityKind.Current => Unit.Ampere,
         QuantityKind.Mass => this == Us ? Unit.Ounce : Unit.Kilogram,
         QuantityKind.Voltage => Unit.Volt,
+        QuantityKind.Resistance => Unit.Ohm,
+        QuantityKind.Difference => this == Us ? Unit.FahrenheitDifference : Unit.KelvinDifference,
+        QuantityKind.Duration => Unit.Minute,
         _ => Unit.Percent,
     };
 }

@@ -20,19 +20,20 @@ public sealed record Briefing(
 {
     /// <param name="last">The visit before, with its timeline and what the bench made of it.</param>
     /// <param name="run">The last defrost watched on it; null without one.</param>
+    /// <param name="sensors">What its checks found of the sensors.</param>
     /// <param name="all">Timelines of every earlier visit of the unit.</param>
-    public static Briefing Of(Visit last, Timeline timeline, CircuitAnalysis? analysis, WatchedRun? run, IReadOnlyList<Timeline> all)
+    public static Briefing Of(Visit last, Timeline timeline, CircuitAnalysis? analysis, WatchedRun? run, UnitSensors sensors, IReadOnlyList<Timeline> all)
     {
-        var findings = ToExplain(analysis, run);
-        var changed = timeline.Standing.Where(e => e is ChangeEntry { FoundSo: false } or PartEntry or RefrigerantEntry or SettingEntry { Stage: SettingStage.AsSet }).ToList();
+        var findings = ToExplain(analysis, run, sensors, timeline);
+        var changed = timeline.Standing.Where(e => e is ChangeEntry { FoundSo: false } or PartEntry or SensorMendEntry or RefrigerantEntry or SettingEntry { Stage: SettingStage.AsSet }).ToList();
         var signOff = timeline.Standing.OfType<SignOffEntry>().LastOrDefault();
         var outside = analysis?.Results.Where(r => r is { IsUsable: true, Position: BandPosition.Above or BandPosition.Below }).SelectMany(r => r.Basis) ?? [];
         return new(last, signOff, findings, changed, OpenLoops.Of(all), StillUnexplained(findings, signOff), Repeated(all), [.. outside.Select(b => b.Point).Distinct().Order()]);
     }
 
     /// <summary>What a visit found that a cause should account for.</summary>
-    public static IReadOnlyList<Finding> ToExplain(CircuitAnalysis? analysis, WatchedRun? run) =>
-        [.. (analysis?.Findings ?? []).Where(f => f.Code != CircuitPatterns.WithinTargets), .. run?.Faults ?? []];
+    public static IReadOnlyList<Finding> ToExplain(CircuitAnalysis? analysis, WatchedRun? run, UnitSensors sensors, Timeline timeline) =>
+        [.. (analysis?.Findings ?? []).Where(f => f.Code != CircuitPatterns.WithinTargets), .. run?.Faults ?? [], .. sensors.Everything, .. ControllerBench.Faults(timeline)];
 
     /// <summary>Findings that a sign-off does not say are explained by its causes; all of them where nobody signed off.</summary>
     public static IReadOnlyList<Finding> StillUnexplained(IEnumerable<Finding> findings, SignOffEntry? signOff) => [.. findings.Where(f => signOff?.Explains(f) != true)];

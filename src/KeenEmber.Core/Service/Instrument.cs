@@ -23,6 +23,10 @@ public sealed record MeterCheck(Guid Id, Guid InstrumentId, DateTimeOffset At, s
 /// <param name="LastCheck">Null when it never was checked.</param>
 public sealed record Instrument(Guid Id, string Name, QuantityKind Measures, double? Accuracy, MeterCheck? LastCheck)
 {
+    /// <summary>What a shop has meters for.</summary>
+    public static IReadOnlyList<QuantityKind> Kinds { get; } =
+        [QuantityKind.Temperature, QuantityKind.Pressure, QuantityKind.Current, QuantityKind.Voltage, QuantityKind.Resistance, QuantityKind.Mass, QuantityKind.Concentration];
+
     public bool Passed(MeterCheck check) => Math.Abs(check.Shown - check.Known) <= MeterAccuracy.Of(Measures, check.Known, Accuracy);
 
     /// <summary>It passed its last check, and that is not too long ago.</summary>

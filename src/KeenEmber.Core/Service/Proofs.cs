@@ -9,7 +9,7 @@ namespace KeenEmber.Core.Service;
 public enum WorkArea { Other, Fans, Defrost, LimitSwitch, Control, Circuit, StartParts, Motor, Power, Box }
 
 /// <summary>What can be seen to work after a repair.</summary>
-public enum ProofKind { FansRun, CoilClear, CircuitJudged, CurrentWithinPlate, BoxAtTarget, StartedAgain, WholeDefrost, CutOutReached, CutInReached }
+public enum ProofKind { FansRun, CoilClear, CircuitJudged, CurrentWithinPlate, BoxAtTarget, SensorAgrees, StartedAgain, WholeDefrost, CutOutReached, CutInReached }
 
 /// <summary>One thing that proves one repair.</summary>
 /// <param name="Repair">The entry that wants proof.</param>
@@ -27,7 +27,7 @@ public static class Proofs
     public const double AtTargetK = 2;
 
     /// <summary>Proofs that follow from readings and facts; the others are only seen by somebody who says so.</summary>
-    public static bool FillsItself(this ProofKind kind) => kind <= ProofKind.BoxAtTarget;
+    public static bool FillsItself(this ProofKind kind) => kind <= ProofKind.SensorAgrees;
 
     public static IReadOnlyList<Proof> Of(Timeline timeline, Equipment unit, CircuitAnalysis? analysis) =>
         [.. timeline.Standing.SelectMany(repair => Wanted(repair, unit), (repair, kind) => new Proof(repair, kind, ProvedBy(kind, repair, timeline, unit, analysis)))];

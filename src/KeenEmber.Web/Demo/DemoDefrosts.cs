@@ -80,7 +80,7 @@ internal static class DemoDefrosts
         hall.Append(visit, minute, (id, at) => new DefrostSetUpEntry(id, default, at, at, visit.Author, null, setUp));
 
     /// <summary>A run as its watcher writes it down: a round of readings every so often, the marks, and the end.</summary>
-    private static void Watch(DemoHall hall, Visit visit, int minute, SimulatedCoil coil, DefrostSetUp setUp, double everySeconds, int seed, params (RunMarkKind Kind, double Minute)[] marks) =>
+    internal static void Watch(DemoHall hall, Visit visit, int minute, SimulatedCoil coil, DefrostSetUp setUp, double everySeconds, int seed, params (RunMarkKind Kind, double Minute)[] marks) =>
         Watch(hall, visit, minute, coil, setUp, everySeconds, seed, fansInHeat: false, marks);
 
     private static void Watch(DemoHall hall, Visit visit, int minute, SimulatedCoil coil, DefrostSetUp setUp, double everySeconds, int seed, bool fansInHeat, params (RunMarkKind Kind, double Minute)[] marks)

@@ -39,6 +39,7 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
         Cases();
         DemoStories.Tell(this);
         DemoDefrosts.Tell(this);
+        DemoSensors.Tell(this);
     }
 
     internal DateTimeOffset Now => time.GetUtcNow();
@@ -190,6 +191,9 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
             var at = visit.StartedAt + TimeSpan.FromMinutes(minute + i);
             return make(Guid.CreateVersion7(at), at) with { VisitId = visit.Id };
         })]);
+
+    /// <summary>From a minute on, readings are taken with this meter.</summary>
+    internal void Meter(Visit visit, int minute, Instrument meter) => Append(visit, minute, (id, at) => new MeterEntry(id, default, at, at, visit.Author, null, meter.Measures, new(meter.Id, meter.Name, meter.Accuracy, true)));
 
     private void Mixture(Visit visit, double percent, double surfaceC)
     {

@@ -1,15 +1,19 @@
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Service;
 using KeenEmber.Storage;
+using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeenEmber.Web.Pages;
 
 /// <summary>The shop's meters.</summary>
-public sealed class MetersModel(InstrumentStore instruments, TimeProvider time) : PageModel
+public sealed class MetersModel(InstrumentStore instruments, EquipmentStore equipment, TimeProvider time) : PageModel
 {
     public IReadOnlyList<Instrument> Instruments => instruments.All();
+
+    /// <summary>The clock on the wall of the first site; null while there is none, and so no check either.</summary>
+    public SiteClock? Clock => equipment.Sites() is [var site, ..] ? new(site) : null;
 
     public Guid NewId => Guid.CreateVersion7(time.GetUtcNow());
 
@@ -24,7 +28,7 @@ public sealed class MetersModel(InstrumentStore instruments, TimeProvider time) 
     public IActionResult OnPost(Guid instrumentId, string? name, QuantityKind measures, string? accuracy)
     {
         (Name, Measures, Accuracy) = ((name ?? "").Trim(), measures, accuracy);
-        if (instrumentId == Guid.Empty || !Enum.IsDefined(measures))
+        if (instrumentId == Guid.Empty || !Instrument.Kinds.Contains(measures))
             return BadRequest();
         if (Name.Length is 0 or > 60)
             Errors["name"] = "Write what stands on it, such as T-2.";

@@ -1,3 +1,4 @@
+using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Quantities;
@@ -131,7 +132,7 @@ public static class DefrostText
             DefrostCodes.SensorLags => $"The end sensor sits too cold: {T("spotC")} at its spot when the coldest bend had {T("coldestC")}{(Has("behindMin") && f.Values["behindMin"] > 1 ? $", and clear {N("behindMin")} min after it" : "")}.",
             DefrostCodes.SensorLeads => $"The end sensor sits too warm: {T("spotC")} at its spot while the coldest place had {T("coldestC")}.",
             DefrostCodes.SensorFits => $"The end sensor's spot ({T("spotC")}) follows the coil ({T("coldestC")} to {T("warmestC")}).",
-            DefrostCodes.ProbeOff => $"The end probe shows {UnitText.Number(Math.Abs(f.Values["offK"]), 1)} K {(f.Values["offK"] > 0 ? "more" : "less")} than the thermometer beside it, so it ends {(f.Values["offK"] > 0 ? "early" : "late or never")}.",
+            DefrostCodes.ProbeOff => $"The end probe shows {units.Difference(Math.Abs(f.Values["offK"]))} {(f.Values["offK"] > 0 ? "more" : "less")} than the thermometer beside it, so it ends {(f.Values["offK"] > 0 ? "early" : "late or never")}.",
             DefrostCodes.SwitchOff => $"The switch acted with {T("spotC")} beside it; its rating is {T("ratedC")}. It lags, or it is out.",
             DefrostCodes.LegOut => $"Heater element {N("element")} is out: {N("powerKw", 1)} of {N("ratedKw", 1)} kW left.",
             DefrostCodes.LegWeak => $"Leg {N("leg")} is weak: {N("measuredA", 1)} A, should carry {N("expectedA", 1)} A at this voltage.",
@@ -142,7 +143,7 @@ public static class DefrostText
             DefrostCodes.FansLate => $"The fans came back {N("lateMin")} min after the coil had {T("setC")}.",
             DefrostCodes.FansNever => $"The fans were not seen to come back, {N("waitedMin")} min after the coil had {T("setC")}: delay open, or they are dead.",
             DefrostCodes.FansCycling => $"The fan delay let go {N("cycles")} times again: the hot pull-down trap. It floods the compressor; a jumper for the pull-down is a known trick, and an open loop.",
-            DefrostCodes.RestartPressure => $"Suction rose by {units.Gauge(f.Values["peakKpa"])} at its peak on restart, {UnitText.Number(f.Values["riseKpa"] / 100, 1)} bar above before: look at pump-down, drip time and a crankcase regulator.",
+            DefrostCodes.RestartPressure => $"Suction peaked at {units.Gauge(f.Values["peakKpa"])} on restart, {units.Change(MeasuringPoint.SuctionPressure, f.Values["riseKpa"])} on what it was before the heat: look at pump-down, drip time and a crankcase regulator.",
             DefrostCodes.SlowRecovery => Has("recoveryMin") ? $"The box needed {N("recoveryMin")} min to come back." : $"The box was not back after {N("watchedMin")} min of watching.",
             DefrostCodes.ProductWarm => $"Product reached {T("productC")} in the defrost.",
             DefrostCodes.Vapour => $"Vapour left the coil or froze above it{(Has("overRunMin") ? $": the heat ran {N("overRunMin")} min past clear" : "")}.",

@@ -66,6 +66,7 @@ public static class ServiceText
         ProofKind.CircuitJudged => "superheat and subcooling taken again, and they count",
         ProofKind.CurrentWithinPlate => "compressor current within the plate",
         ProofKind.BoxAtTarget => "box air back at its target",
+        ProofKind.SensorAgrees => "thermometer, resistance and controller agree",
         ProofKind.StartedAgain => "started several times by itself",
         ProofKind.WholeDefrost => "a whole defrost watched to its end",
         ProofKind.CutOutReached => "cut-out reached",
@@ -79,6 +80,7 @@ public static class ServiceText
         QuantityKind.Current => "clamp meter",
         QuantityKind.Mass => "scale",
         QuantityKind.Voltage => "voltmeter",
+        QuantityKind.Resistance => "ohmmeter",
         _ => "refractometer",
     };
 

@@ -123,7 +123,7 @@ public sealed class DefrostPlanModel(VisitDesk desk) : VisitPage(desk)
     {
         if (Number("ice", 0, 500) is { } measured)
             return measured;
-        if (Number("outsideC", -40, 50) is { } outside && Number("outsideRh", 1, 100) is { } humidity)
+        if (OutsideC() is { } outside && Number("outsideRh", 1, 100) is { } humidity)
         {
             var door = Number("doorWidth", 0.1, 10) is { } w && Number("doorHeight", 0.1, 10) is { } h && Number("openings", 0, 5000) is { } n && Number("seconds", 0, 3600) is { } s
                 ? new BoxDoor(w, h, n, s, (Number("curtain", 0, 95) ?? 0) / 100) : null;
@@ -132,6 +132,19 @@ public sealed class DefrostPlanModel(VisitDesk desk) : VisitPage(desk)
 
         var perRun = View.Runs.Select(r => r.Result.Ice?.IceKg).LastOrDefault(i => i is not null);
         return (perRun ?? 0) * Math.Max(1, Today.Count);
+    }
+
+    /// <summary>The air that comes in through the door, °C, typed in any unit of temperature.</summary>
+    private double? OutsideC()
+    {
+        if (this["outside"].Length == 0)
+            return null;
+        var read = QuantityReader.Read(this["outside"], QuantityKind.Temperature, View.Shop.Units);
+        if (read.Value?.Temperature.Celsius is >= -40 and <= 50 and var celsius)
+            return celsius;
+        Errors["outside"] = read.Problem is { } problem ? TypingText.Problem(problem, QuantityKind.Temperature, View.Shop.Units)
+            : $"Air outside lies between {View.Units.Temperature(Temperature.FromCelsius(-40).Kelvin)} and {View.Units.Temperature(Temperature.FromCelsius(50).Kelvin)}.";
+        return null;
     }
 
     private double? Number(string field, double low, double high)

@@ -16,7 +16,7 @@ public sealed class ReportModel(VisitDesk desk) : PageModel
 
     public VisitView View { get; private set; } = null!;
 
-    public IEnumerable<TimelineEntry> Done => View.Timeline.Standing.Where(e => e is ChangeEntry or PartEntry or RefrigerantEntry or ClosureEntry or SettingEntry { Stage: SettingStage.AsSet });
+    public IEnumerable<TimelineEntry> Done => View.Timeline.Standing.Where(e => e is ChangeEntry or PartEntry or SensorMendEntry or RefrigerantEntry or ClosureEntry or SettingEntry { Stage: SettingStage.AsSet });
 
     /// <summary>What was on record before the first change, in one line.</summary>
     public string AsFoundLine => CircuitText.Sentence(string.Join(", ", View.AsFound.Facts.Select(f => EntryText.What(f, View)).Distinct()));

@@ -130,6 +130,7 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
             yield return ("Defrost", "Defrost", View.Runs.Count == 0 ? "not watched" : View.Runs.Any(r => !r.IsOver) ? "running" : View.Runs.Count == 1 ? "1 run" : $"{View.Runs.Count} runs");
         else
             yield return ("Glycol", "Glycol", View.Glycol is null ? "not tested" : "tested");
+        yield return ("Sensors", "Sensors", View.Sensors.Found.Count + View.Sensors.Now.Count > 0 ? View.Sensors.Now.Count > 0 ? $"{View.Sensors.Now.Count} wrong" : "put right" : View.Sensors.Sensors.Count == 0 ? "none named" : View.Sensors.Sensors.All(s => s.Checks.Count == 0) ? "not checked" : "checked");
         yield return ("Meters", "Meters", View.Timeline.Standing.OfType<MeterEntry>().Select(m => m.Measures).Distinct().Count() is var meters and > 0 ? $"{meters} named" : "not named");
         yield return ("Controls", "Controls", View.SettingsNow.Count == 1 ? "1 setting" : $"{View.SettingsNow.Count} settings");
         yield return ("Changes", "Changes", View.Loops.Count == 0 ? "none open" : $"{View.Loops.Count} open");

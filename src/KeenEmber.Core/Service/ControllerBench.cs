@@ -1,0 +1,58 @@
+using KeenEmber.Core.Controls;
+using KeenEmber.Core.Diagnosis;
+using KeenEmber.Core.Quantities;
+
+namespace KeenEmber.Core.Service;
+
+/// <summary>What a visit saw of its controller, from the entries of the timeline.</summary>
+public static class ControllerBench
+{
+    /// <summary>Each output that was looked at, by all looks of the visit.</summary>
+    public static IReadOnlyDictionary<ControlOutput, OutputResult> Outputs(Timeline timeline) =>
+        timeline.Standing.OfType<OutputStateEntry>().GroupBy(o => o.Output).ToDictionary(g => g.Key, g => OutputCheck.Judge([.. g.Select(o => o.State)]));
+
+    /// <summary>Outputs with something wrong: "output.stuck-closed", the output's name first under <see cref="Finding.Seen"/>.</summary>
+    public static IReadOnlyList<Finding> Faults(Timeline timeline) =>
+        [.. Outputs(timeline).Where(o => o.Value.IsFault).Select(o => Finding.Of($"output.{Code(o.Value.Verdict)}") with
+        {
+            Basis = [.. timeline.Standing.OfType<OutputStateEntry>().Where(e => e.Output == o.Key).Select(e => e.Id)], Seen = [o.Key.ToString(), o.Value.Verdict.ToString()],
+        })];
+
+    private static string Code(OutputVerdict verdict) => verdict switch
+    {
+        OutputVerdict.StuckClosed => "stuck-closed", OutputVerdict.NotClosing => "not-closing", OutputVerdict.LoadDead => "load-dead", _ => "wired-past",
+    };
+
+    /// <summary>Tapping or cycling a relay changed what was seen: the contact comes and goes.</summary>
+    public static bool ChangedOnTap(IReadOnlyList<OutputStateEntry> looks) =>
+        looks.Zip(looks.Skip(1)).Any(p => p.Second.Tapped && p.First.State.IsCalled == p.Second.State.IsCalled && (p.First.State.IsLive != p.Second.State.IsLive || p.First.State.Runs != p.Second.State.Runs));
+
+    /// <summary>What the control is set to, by the last word on it over all visits; null when nobody has said.</summary>
+    public static ControlSettingEntry? Setting(IEnumerable<Timeline> all) => all.SelectMany(t => t.Standing).OfType<ControlSettingEntry>().MaxBy(s => s.At);
+
+    /// <summary>The cut-ins and cut-outs of a visit: typed and watched ones, or read from its series of box air and compressor current.</summary>
+    public static IReadOnlyList<ControlEvent> Events(Timeline timeline)
+    {
+        var typed = timeline.Standing.OfType<ControlEventEntry>().Select(e => new ControlEvent(e.At, e.CutsIn, e.Temperature?.Temperature.Celsius, e.Id)).ToList();
+        if (typed.Count > 0)
+            return typed;
+        var samples = timeline.Samples().OrderBy(s => s.At).ToLookup(s => s.Point);
+        var temps = samples[Circuit.MeasuringPoint.BoxAir].Select(s => (s.At, new Temperature(s.Si).Celsius)).ToList();
+        return temps.Count < FewestOfSeries ? [] : ControlCycle.Of(temps, [.. samples[Circuit.MeasuringPoint.CompressorCurrent].Select(s => (s.At, s.Si))]);
+    }
+
+    /// <summary>Fewer readings of box air are no series.</summary>
+    private const int FewestOfSeries = 8;
+
+    /// <summary>The controller's parameters at a stage, the last word on each over all visits; as left before as found.</summary>
+    public static IReadOnlyDictionary<ControllerParameter, ParameterEntry> Sheet(IEnumerable<Timeline> all) =>
+        all.SelectMany(t => t.Standing).OfType<ParameterEntry>().GroupBy(p => p.Parameter).ToDictionary(g => g.Key, g => g.OrderBy(p => p.At).ThenBy(p => p.Stage).Last());
+
+    /// <summary>The sheet in °C, K and minutes, for the checks.</summary>
+    public static IReadOnlyDictionary<ControllerParameter, double> InBaseUnits(IReadOnlyDictionary<ControllerParameter, ParameterEntry> sheet) =>
+        sheet.ToDictionary(p => p.Key, p => p.Value.Value.Unit.Kind == QuantityKind.Temperature ? p.Value.Value.Temperature.Celsius : p.Value.Value.Si(default));
+
+    /// <summary>The last word on every part of the control that was looked at.</summary>
+    public static IReadOnlyDictionary<ControlPart, DamageKind> Damage(Timeline timeline) =>
+        timeline.Standing.OfType<DamageEntry>().GroupBy(d => d.Part).ToDictionary(g => g.Key, g => g.Last().Damage);
+}

@@ -1,0 +1,46 @@
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Sensors;
+
+namespace KeenEmber.Core.Service;
+
+/// <summary>A sensor of the unit as its label says; the last word on a name holds, across visits.</summary>
+/// <param name="Name">What the technician calls it; unique on the unit.</param>
+/// <param name="Place">Where it sits.</param>
+/// <param name="Channel">Input of the controller, as marked there.</param>
+/// <param name="Offset">What the controller adds to it; null when not looked up.</param>
+/// <param name="Gone">It is no longer on the unit.</param>
+public sealed record SensorEntry(
+    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
+    string Name, SensorRole Role, CurveSpec Curve, string Place, string Channel, TypedValue? Offset, bool Gone = false) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+
+/// <summary>A sensor compared: reference, signal at its leads, what the controller shows; whichever were taken.</summary>
+/// <param name="Round">Checks of one round were read together, on several sensors.</param>
+/// <param name="IsOpen">The meter read nothing at the leads.</param>
+/// <param name="LeadOhm">Of the meter's own leads, already in the signal.</param>
+public sealed record SensorCheckEntry(
+    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
+    string Sensor, Guid Round, TypedValue? Reference, TypedValue? Signal, bool IsOpen, TypedValue? Shown, bool InBath, TypedValue? LeadOhm = null)
+    : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+
+/// <summary>A sensor was warmed by hand at its place, and this is the channel that moved.</summary>
+public sealed record WarmedEntry(
+    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
+    string Warmed, string Moved) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+
+/// <summary>What was done about a sensor.</summary>
+public enum SensorMend { Replaced, SwappedBack, Reseated, WireMended, CurveSet, OffsetSet }
+
+/// <summary>A sensor was put right: checks from before no longer speak for it.</summary>
+public sealed record SensorMendEntry(
+    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
+    string Sensor, SensorMend Mend) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+
+public readonly record struct ResponseSample(double Seconds, TypedValue Told);
+
+/// <summary>A sensor moved from one temperature to another, and what it told on the way.</summary>
+public sealed record ResponseEntry(
+    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
+    string Sensor, TypedValue From, TypedValue To, IReadOnlyList<ResponseSample> Samples) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects)
+{
+    public SensorResponse Judge() => ResponseTest.Judge([.. Samples.Select(s => (s.Seconds, s.Told.Temperature.Celsius))], From.Temperature.Celsius, To.Temperature.Celsius);
+}

@@ -1,0 +1,78 @@
+using KeenEmber.Core.Controls;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Sensors;
+using KeenEmber.Core.Service;
+using Microsoft.AspNetCore.Mvc;
+
+namespace KeenEmber.Web.Pages.Visits;
+
+/// <summary>What the temperature control really does: its cut-ins and cut-outs against its setting, and a mechanical one over its dial.</summary>
+public sealed class ControlsCycleModel(VisitDesk desk) : BenchPage(desk)
+{
+    public ControlSettingEntry? Setting => ControllerBench.Setting(View.UpToHere);
+
+    public IReadOnlyList<ControlEvent> Events => ControllerBench.Events(View.Timeline);
+
+    /// <summary>What the sensor that controls the box reads too much, K; 0 where it was not checked.</summary>
+    public double SensorErrorK => View.Sensors.Sensors.FirstOrDefault(s => s.Sensor.Role == SensorRole.Box)?.Found?.Result.Error is { } error && double.IsFinite(error) ? error : 0;
+
+    public CycleResult Cycle => ControlCycle.Judge(Events, Setting?.Setting, SensorErrorK);
+
+    public IReadOnlyList<DialEntry> Dial => [.. View.Timeline.Standing.OfType<DialEntry>()];
+
+    public DialResult DialResult => DialTest.Judge([.. Dial.Select(d => new DialPoint(d.Dial.Temperature.Celsius, d.CutIn?.Temperature.Celsius, d.CutOut?.Temperature.Celsius))]);
+
+    /// <summary>The display less the reference, with what the sensor bench says about why; null until both were read.</summary>
+    public double? DisplayOff => View.DisplayOff;
+
+    public IActionResult OnPostEvent(Guid id, Guid entryId, bool cutsIn)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (entryId == Guid.Empty)
+            return BadRequest();
+        Keep();
+        var at = Read("at", QuantityKind.Temperature);
+        if (Errors.Count > 0)
+            return Page();
+        Desk.Append([new ControlEventEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, cutsIn, at)]);
+        return RedirectToPage(new { id, saved = 1 });
+    }
+
+    public IActionResult OnPostSetting(Guid id, Guid entryId, ControlKind kind)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (entryId == Guid.Empty || !Enum.IsDefined(kind))
+            return BadRequest();
+        Keep();
+        var set = Read("set", QuantityKind.Temperature, required: true);
+        var isConstant = kind == ControlKind.ConstantCutIn;
+        var differential = Read("differential", QuantityKind.Difference, required: !isConstant);
+        var cutIn = Read("cutIn", QuantityKind.Temperature, required: isConstant);
+        if (differential?.Si(default) <= 0)
+            Errors["differential"] = "A differential is above 0.";
+        if (isConstant && cutIn is not null && set is not null && cutIn.Temperature <= set.Temperature)
+            Errors["cutIn"] = "The cut-in lies above the cut-out.";
+        if (Errors.Count > 0)
+            return Page();
+        Desk.Append([new ControlSettingEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, kind, set!, differential, cutIn)]);
+        return RedirectToPage(new { id, saved = 1 });
+    }
+
+    public IActionResult OnPostDial(Guid id, Guid entryId)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (entryId == Guid.Empty)
+            return BadRequest();
+        Keep();
+        var (dial, cutIn, cutOut) = (Read("dial", QuantityKind.Temperature, required: true), Read("dialIn", QuantityKind.Temperature), Read("dialOut", QuantityKind.Temperature));
+        if (cutIn is null && cutOut is null && Errors.Count == 0)
+            Errors["dialOut"] = "Where it opened or closed by the reference.";
+        if (Errors.Count > 0)
+            return Page();
+        Desk.Append([new DialEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, dial!, cutIn, cutOut)]);
+        return RedirectToPage(new { id, saved = 1 });
+    }
+}

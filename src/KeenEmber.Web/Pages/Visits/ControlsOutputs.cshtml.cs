@@ -1,0 +1,44 @@
+using KeenEmber.Core.Controls;
+using KeenEmber.Core.Service;
+using Microsoft.AspNetCore.Mvc;
+
+namespace KeenEmber.Web.Pages.Visits;
+
+/// <summary>Relays of the controller: called, live, running; and what water, scale or wear has done to its parts.</summary>
+public sealed class ControlsOutputsModel(VisitDesk desk) : BenchPage(desk)
+{
+    public IReadOnlyDictionary<ControlPart, DamageKind> Damage => ControllerBench.Damage(View.Timeline);
+
+    public bool WholeSet => View.Shop.Policies.Of(Policy.WettedControls) == PolicyChoice.WettedSetWhole;
+
+    public IReadOnlyList<ControlPart> ToReplace => WettedSet.ToReplace(Damage, WholeSet);
+
+    public IReadOnlyList<OutputStateEntry> Looks(ControlOutput output) => [.. View.Timeline.Standing.OfType<OutputStateEntry>().Where(o => o.Output == output)];
+
+    public IActionResult OnPostLook(Guid id, Guid entryId, ControlOutput output, bool called, bool? live, bool? runs, bool tapped)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (entryId == Guid.Empty || !Enum.IsDefined(output))
+            return BadRequest();
+        Keep();
+        if (live is null && runs is null)
+        {
+            Errors["live"] = "Say at least one: live or dead, running or still.";
+            return Page();
+        }
+
+        Desk.Append([new OutputStateEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, output, new(called, live, runs), tapped)]);
+        return RedirectToPage(new { id, saved = 1 });
+    }
+
+    public IActionResult OnPostDamage(Guid id, Guid entryId, ControlPart part, DamageKind damage)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (entryId == Guid.Empty || !Enum.IsDefined(part) || !Enum.IsDefined(damage))
+            return BadRequest();
+        Desk.Append([new DamageEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, part, damage)]);
+        return RedirectToPage(new { id, saved = 1 });
+    }
+}

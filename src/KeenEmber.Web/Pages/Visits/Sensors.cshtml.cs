@@ -1,0 +1,155 @@
+using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Controls;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Sensors;
+using KeenEmber.Core.Service;
+using KeenEmber.Web.Wording;
+using Microsoft.AspNetCore.Mvc;
+
+namespace KeenEmber.Web.Pages.Visits;
+
+/// <summary>The sensor bench: which sensors the unit has, their comparisons, and what was done about them.</summary>
+public sealed class SensorsModel(VisitDesk desk) : BenchPage(desk)
+{
+    /// <summary>What meters write where nothing flows.</summary>
+    private static readonly string[] OpenWords = ["open", "ol", "o.l", "o.l.", "inf", "∞"];
+
+    public SensorForm Form { get; private set; } = new(new Dictionary<string, string>());
+
+    /// <summary>The sensor whose line on the unit's list is being changed.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? Edit { get; set; }
+
+    /// <summary>The field of a sensor's row.</summary>
+    public static string Cell(string what, SensorEntry sensor) => $"{what}-{sensor.Id:N}";
+
+    public IReadOnlyDictionary<string, IReadOnlyList<TrendMark>> ErrorTrends => UnitSensors.Errors(View.UpToHere, View.Site.Atmosphere);
+
+    /// <summary>Water was seen at the control, on this visit.</summary>
+    private bool IsWet => View.Conditions.StateOf(AsFound.ControlMoisture) is FactState.Wet or FactState.Scaled || ControllerBench.Damage(View.Timeline).Values.Any(WettedSet.ComesFromWater);
+
+    public IReadOnlyList<SensorStep> Steps(ChannelResult result) =>
+        SensorSteps.For(result.Result, result.ByElimination, IsWet, View.Shop.Policies.Of(Policy.WettedControls) == PolicyChoice.WettedSetWhole);
+
+    /// <summary>What hangs on a sensor's error; null where it is right or not settled.</summary>
+    public static SensorConsequence? Consequence(CheckedSensor sensor) =>
+        sensor.Now is { Result: { IsFault: true, Error: { } error } } ? SensorConsequences.Of(sensor.Sensor.Role, error) : null;
+
+    /// <summary>What the warming by hand said of a pair; null when it was not done.</summary>
+    public WarmedEntry? Warmed(string sensor) => View.Sensors.Confirmed.LastOrDefault(w => w.Warmed == sensor);
+
+    /// <summary>What the end sensor's error has to do with the last defrost that was watched; null where nothing.</summary>
+    public (DefrostLink Link, string Said, Guid Visit, Guid Run)? EndLink()
+    {
+        if (View.EndSensorErrorK is not { } error || View.Runs.LastOrDefault(r => r.Result.Phases.HeatOff is not null) is not { } run || SensorLinks.Of(error, run.Result) is var link && link == DefrostLink.None)
+            return null;
+        return (link, SensorText.Link(link, error, View.Units, View.Clock.Day(run.Run.Start)), run.Entry.VisitId, run.Entry.Id);
+    }
+
+    public IReadOnlyList<ResponseEntry> Responses => [.. View.Timeline.Standing.OfType<ResponseEntry>()];
+
+    protected override void Loaded()
+    {
+        if (View.Sensors.Sensors.FirstOrDefault(s => s.Name == Edit) is { } edited)
+            Form = SensorForm.Of(edited.Sensor, View.Shop.Units);
+    }
+
+    /// <summary>Everything read in one round, whichever fields were filled.</summary>
+    public IActionResult OnPostRound(Guid id, Guid lineId, bool bath)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (lineId == Guid.Empty)
+            return BadRequest();
+        Keep();
+        var entries = new List<TimelineEntry>();
+        foreach (var sensor in View.Sensors.Sensors.Select(s => s.Sensor))
+        {
+            var measures = sensor.Curve.Measures;
+            var (reference, shown) = (Read(Cell("ref", sensor), measures), Read(Cell("shown", sensor), measures));
+            var isOpen = OpenWords.Contains(Typed(Cell("sig", sensor)).ToLowerInvariant());
+            var signal = isOpen ? null : Read(Cell("sig", sensor), UnitSensors.MeasuredAs(sensor.Curve.Signal));
+            if (sensor.Curve.Signal == SignalKind.Milliampere && QuantityReader.Number(Typed(Cell("sig", sensor))) is not null)
+                signal = signal! with { Unit = Unit.Milliampere };
+            if (reference is not null || shown is not null || signal is not null || isOpen)
+                entries.Add(new SensorCheckEntry(EntryId.OfLine(lineId, entries.Count), id, View.Now, View.Now, View.Visit.Author, null, sensor.Name, lineId, reference, signal, isOpen, shown, bath));
+        }
+
+        if (Errors.Count == 0 && entries.Count == 0)
+            Errors["round"] = "Nothing is filled in yet. Any of the three columns is a start.";
+        if (Errors.Count > 0)
+            return Page();
+        Desk.Append(entries);
+        return RedirectToPage(new { id, saved = entries.Count });
+    }
+
+    /// <summary>A sensor comes on the unit's list, is described anew, or goes.</summary>
+    public IActionResult OnPostSensor(Guid id, Guid entryId, bool gone)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (entryId == Guid.Empty)
+            return BadRequest();
+        Form = new(Keep());
+        if (gone && View.Sensors.Sensors.FirstOrDefault(s => s.Name == Typed("name")) is { } known)
+        {
+            Desk.Append([known.Sensor with { Id = entryId, VisitId = id, At = View.Now, WrittenAt = View.Now, Author = View.Visit.Author, Gone = true }]);
+            return RedirectToPage(new { id, saved = 1 });
+        }
+
+        if (Form.Read(View.Shop.Units, Errors) is not { } s)
+            return Page();
+        Desk.Append([new SensorEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, s.Name, s.Role, s.Curve, s.Place, s.Channel, s.Offset)]);
+        return RedirectToPage(new { id, saved = 1 });
+    }
+
+    public IActionResult OnPostMend(Guid id, Guid entryId, string? sensor, SensorMend mend)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (entryId == Guid.Empty || !Enum.IsDefined(mend) || View.Sensors.Sensors.FirstOrDefault(s => s.Name == sensor) is not { } mended)
+            return BadRequest();
+        // Leads put back concern every input of the ring: none of their earlier rounds speaks for it any more.
+        var names = mend == SensorMend.SwappedBack && mended.Now is { Result.Verdict: SensorVerdict.Swapped }
+            ? View.Sensors.Sensors.Where(s => s.Now is { Result.Verdict: SensorVerdict.Swapped }).Select(s => s.Name).ToList() : [mended.Name];
+        Desk.Append([.. names.Select((n, i) => new SensorMendEntry(i == 0 ? entryId : EntryId.OfLine(entryId, i), id, View.Now, View.Now, View.Visit.Author, null, n, mend))]);
+        return RedirectToPage(new { id, saved = names.Count });
+    }
+
+    public IActionResult OnPostWarmed(Guid id, Guid entryId, string? warmed, string? moved)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (entryId == Guid.Empty || !View.Sensors.Sensors.Any(s => s.Name == warmed) || !View.Sensors.Sensors.Any(s => s.Name == moved))
+            return BadRequest();
+        Desk.Append([new WarmedEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, warmed!, moved!)]);
+        return RedirectToPage(new { id, saved = 1 });
+    }
+
+    /// <summary>A sensor moved between two temperatures; its way there as "10 12.5, 20 8.1": seconds and what it told.</summary>
+    public IActionResult OnPostResponse(Guid id, Guid entryId, string? sensor)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (entryId == Guid.Empty || !View.Sensors.Sensors.Any(s => s.Name == sensor))
+            return BadRequest();
+        Keep();
+        var (from, to) = (Read("from", QuantityKind.Temperature, required: true), Read("to", QuantityKind.Temperature, required: true));
+        var samples = new List<ResponseSample>();
+        foreach (var pair in Typed("samples").Split([',', ';', '\n'], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
+        {
+            var parts = pair.Split(' ', 2, StringSplitOptions.RemoveEmptyEntries);
+            if (parts.Length == 2 && QuantityReader.Number(parts[0]) is >= 0 and <= 3600 and var seconds && QuantityReader.Read(parts[1], QuantityKind.Temperature, View.Shop.Units).Value is { } told)
+                samples.Add(new(seconds, told));
+            else
+                Errors["samples"] = $"“{TypingText.Kept(pair, 20)}” is not seconds and a temperature, such as 10 12.5.";
+        }
+
+        if (samples.Count == 0 && !Errors.ContainsKey("samples"))
+            Errors["samples"] = "Seconds and temperature, such as 10 12.5, 30 6.1.";
+        if (Errors.Count > 0)
+            return Page();
+        Desk.Append([new ResponseEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, sensor!, from!, to!, [.. samples.OrderBy(s => s.Seconds)])]);
+        return RedirectToPage(new { id, saved = 1 });
+    }
+}

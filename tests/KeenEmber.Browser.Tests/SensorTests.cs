@@ -1,0 +1,158 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text.Json;
+using KeenEmber.Browser.Tests.Harness;
+
+namespace KeenEmber.Browser.Tests;
+
+/// <summary>The sensor and controller benches from an empty database, as somebody with a phone uses them.</summary>
+public sealed class SensorTests : IDisposable
+{
+    private readonly AppServer app = new();
+    private readonly Person person;
+
+    public SensorTests() => person = new(app, phone: true);
+
+    public void Dispose()
+    {
+        person.Dispose();
+        app.Dispose();
+    }
+
+    private void Start(string station)
+    {
+        person.Go("/equipment/new").Type("#tag", "F-9").Type("#refrigerant", "R448A").Type("#target", "-18").Tap("#kind option[value=WalkInFreezer]").Press("Add this unit");
+        person.Type("#author", "Isolde Marrin").Type("#complaint", "Never gets cold").Press("Start a visit").See("#line");
+        person.Station(station);
+    }
+
+    private void Put(string name, string role, string channel)
+    {
+        if (!person.SeesNow("#sensor-form[open]"))
+            person.Tap("#sensor-form > summary");
+        person.Type("#name", name).Tap($"#role option[value={role}]").Type("#channel", channel).Press("Put it on the list").See($".sensor-table [data-sensor={name}]");
+    }
+
+    private void Fill(string sensor, string reference, string leads, string shown)
+    {
+        var row = $".sensor-table [data-sensor={sensor}] ";
+        person.Type(row + "[id^=ref]", reference).Type(row + "[id^=sig]", leads).Type(row + "[id^=shown]", shown);
+    }
+
+    [Fact]
+    public void A_swapped_pair_and_a_drifted_end_sensor_are_told_proved_and_kept()
+    {
+        Start("sensors");
+        person.Type("#name", "").Type("#offset", "much").Press("Put it on the list").ReadUntil("#name-error", "Name it");
+        person.ReadUntil("#offset-error", "not a number");
+        person.Type("#offset", "");
+        Put("box", "Box", "1");
+        Put("coil", "DefrostEnd", "2");
+        Put("discharge", "Discharge", "3");
+
+        // One bad field keeps the others and saves nothing.
+        Fill("box", "-12.4", "81k", "-24.6 bar");
+        person.Press("Keep the round").ReadUntil(".sensor-table [data-sensor=box]", "This unit does not fit");
+        Assert.Equal("81k", person.See(".sensor-table [data-sensor=box] [id^=sig]").GetAttribute("value"));
+        Fill("box", "-12.4", "84.2k", "-24.2");
+        Fill("coil", "-24.3", "47.3k", "-12.3");
+        Fill("discharge", "-16.1", "56.3k", "-16.2");
+        person.Press("Keep the round").ReadUntil("[data-code='sensor.swapped'] .verdict", "Box and coil are swapped");
+        Assert.Equal(2, person.Count(".sensor-board .lead.crossed"));
+        person.See("[data-step=WarmByHand]");
+        person.Tap("#moved option[value=coil]").Press("Keep what moved").ReadUntil(".confirmed", "Confirmed");
+        app.Later(5);
+        person.Press("Done").ReadUntil("[data-mended=box]", "not checked since");
+        app.Later(6);
+        Fill("box", "-12.6", "47.9k", "-12.5");
+        // The end sensor, plugged in right, reads five kelvin cold.
+        Fill("coil", "-23.8", "113k", "-29.7");
+        person.Press("Keep the round").ReadUntil("[data-mended=box]", "and good");
+        person.ReadUntil("[data-code='sensor.sensor-or-place'] .verdict", "drifted, or it is not where it should be");
+        person.ReadUntil("[data-consequence]", "runs to its time limit");
+        Fill("coil", "0", "36.5k", "");
+        person.Press("These were in a bath").See("[data-step=WarmBath]");
+        app.Later(9);
+        Fill("coil", "35", "7.0k", "");
+        person.Press("These were in a bath").ReadUntil("[data-code='sensor.drifted'] .verdict", "Coil has drifted");
+        var path = person.Path;
+        person.Station("record").ReadUntil(".timeline", "box warmed by hand, input coil moved");
+        person.Station("close").ReadUntil("main", "Coil has drifted");
+        app.Restart();
+        person.Go(path).ReadUntil("[data-code='sensor.drifted'] .verdict", "Coil has drifted");
+        person.ReadUntil(".stands", "Coil has drifted");
+        person.Go(path.Replace("/sensors", "/report", StringComparison.Ordinal)).ReadUntil(".report-sensors", "Box and coil are swapped");
+    }
+
+    [Fact]
+    public void A_slip_is_asked_about_and_an_open_sensor_is_open()
+    {
+        Start("sensors");
+        Put("box", "Box", "1");
+        Fill("box", "-12.4", "47.3", "-12.2");
+        person.Press("Keep the round").ReadUntil("[data-slip=KiloohmForOhm]", "kΩ for Ω?");
+        Fill("box", "-12.4", "OL", "-50");
+        app.Later(4);
+        person.Press("Keep the round").ReadUntil("[data-code='sensor.open']", "is open");
+        person.ReadUntil("[data-consequence]", "the box gets warm");
+        person.Tap(".door summary").Type("#from", "2").Type("#to", "34").Type("#samples", "10 8, 30 20, sixty").Press("Keep the test").ReadUntil("#samples-error", "“sixty”");
+        person.Type("#samples", "10 11, 30 22, 60 30").Press("Keep the test").ReadUntil("[data-response=Quick]", "Quick enough");
+    }
+
+    [Fact]
+    public void A_welded_relay_a_wetted_control_and_an_absurd_parameter_are_found()
+    {
+        Start("controls");
+        person.Press("Outputs and damage").Press("Keep the look").ReadUntil(".set-up-form", "Say at least one");
+        person.Tap("#called option[value=false]").Tap("#live option[value=true]").Tap("#runs option[value=true]").Press("Keep the look")
+            .ReadUntil("[data-output=Compressor] .fault", "The contact is welded");
+        person.ReadUntil(".stands", "live though not called");
+        person.Tap("[data-part=Display] [value=Wet]").ReadUntil("[data-replace]", "control, display, cable and sensors");
+        person.Press("Parameter sheet").Type("#AsFound-SetPoint", "-18").Type("#AsFound-DefrostLength", "long").Press("Keep the sheet").ReadUntil("[data-parameter=DefrostLength]", "not a number");
+        Assert.Equal("-18", person.See("#AsFound-SetPoint").GetAttribute("value"));
+        person.Type("#AsFound-DefrostLength", "99").Type("#AsSet-DefrostLength", "30").Type("#AsSet-SetPoint", "-22").Tap("[name=back][value=SetPoint]").Press("Keep the sheet")
+            .ReadUntil("[data-code='parameter.set-point-off-target']", "does not belong");
+        Assert.False(person.SeesNow("[data-code='parameter.defrost-length']"));
+        person.Station("changes").ReadUntil("main", "longest defrost, 99 min → 30 min");
+        person.ReadUntil(".loops", "Setting shifted for a test: set point");
+    }
+
+    [Fact]
+    public void A_cycle_is_watched_against_its_setting()
+    {
+        Start("controls");
+        person.Press("Cycle and dial").Type("#set", "-18").Type("#differential", "-2").Press("Keep the setting").ReadUntil("#differential-error", "above 0");
+        person.Type("#differential", "2").Press("Keep the setting").ReadUntil("main", "out at -18.0 °C, in at -16.0 °C");
+        foreach (var (minute, temp, kind) in new[] { (0, "-21.1", "false"), (12, "-19", "true"), (34, "-21", "false"), (46, "-18.9", "true") })
+        {
+            app.Later(minute);
+            person.Type("#at", temp).Tap($"[name=cutsIn][value={kind}]").See($"#at[value='']");
+        }
+
+        person.ReadUntil("[data-cycle=Shifted]", "cold of what it is set to");
+        person.ReadUntil(".cycle-table", "1.8");
+        person.See(".cycle-chart .run-bar");
+        person.Type("#dial", "-18").Type("#dialOut", "-21").Press("Keep this place of the dial").ReadUntil("[data-dial=Shifted]", "Off by -3.0 K");
+    }
+
+    [Fact]
+    public async Task The_interface_for_programs_judges_a_board_and_says_what_is_wrong_with_a_question()
+    {
+        var stop = TestContext.Current.CancellationToken;
+        static object Sensor(string name, string role, double reference, double ohm, double shown) =>
+            new { name, role, family = "ntc-10k-3435", offsetParameter = 0, points = new[] { new { reference, signal = ohm, shown } } };
+        using var answer = await app.Http.PostAsJsonAsync("/api/sensors/analysis", new { sensors = new[] { Sensor("box", "Box", -12.4, 84_200, -24.2), Sensor("coil", "DefrostEnd", -24.3, 47_300, -12.3) } }, stop);
+        Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
+        using var json = JsonDocument.Parse(await answer.Content.ReadAsStringAsync(stop));
+        var box = json.RootElement.GetProperty("sensors")[0];
+        Assert.Equal(("swapped", "coil"), (box.GetProperty("verdict").GetString(), box.GetProperty("place").GetString()));
+        Assert.Equal("sensor.swapped", json.RootElement.GetProperty("findings")[0].GetProperty("code").GetString());
+        using var wrong = await app.Http.PostAsJsonAsync("/api/sensors/analysis", new { sensors = new object?[] { new { name = "", family = "none", points = Array.Empty<object>() }, null } }, stop);
+        Assert.Equal(HttpStatusCode.BadRequest, wrong.StatusCode);
+        var said = await wrong.Content.ReadAsStringAsync(stop);
+        Assert.All(["sensors[0].name", "sensors[0].family", "sensors[1]"], field => Assert.Contains(field, said, StringComparison.Ordinal));
+        using var none = await app.Http.PostAsJsonAsync("/api/sensors/analysis", new { }, stop);
+        Assert.Equal(HttpStatusCode.BadRequest, none.StatusCode);
+        Assert.Contains("/api/sensors/analysis", await app.Http.GetStringAsync("/openapi/v1.json", stop), StringComparison.Ordinal);
+    }
+}
