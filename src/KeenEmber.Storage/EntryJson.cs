@@ -57,6 +57,7 @@ internal static class EntryJson
         ["parameter"] = typeof(ParameterEntry),
         ["dial"] = typeof(DialEntry),
         ["damage"] = typeof(DamageEntry),
+        ["bulb-turn"] = typeof(BulbTurnEntry),
         ["withdrawal"] = typeof(WithdrawalEntry),
     }.ToFrozenDictionary();
 

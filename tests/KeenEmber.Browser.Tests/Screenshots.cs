@@ -28,16 +28,12 @@ public sealed class Screenshots
         Take("visit-light");
         person.Station("look");
         Take("look-light");
-        person.Station("record");
-        Take("record-light");
         person.Unit("F-7").Tap(".visits a").Station("course");
         Take("course-light");
         person.Unit("C-2").Tap(".visits a").Station("controls");
         Take("controls-light");
         person.Go("/refrigerants/R448A?at=1.4");
         Take("refrigerant-light");
-        person.Go("/refrigerants/standing?label=R134a&p1=9.95&t1=20&p2=6.1&t2=5");
-        Take("standing-light");
         person.Unit("F-3").Tap(".visits a").Station("frost");
         Take("frost-light");
         person.Station("changes");
@@ -50,6 +46,10 @@ public sealed class Screenshots
         Take("defrost-light");
         person.Go(person.Path.Replace("/defrost", "/defrostplan", StringComparison.Ordinal) + "?count=4&length=30&busy=07:00-09:30&neighbours=F-3+05:00-05:40,17:00-17:40&askedBy=warranty+desk&asked=06:00+18:00&askedLength=60&price=0.31");
         Take("defrost-plan-light");
+        person.Unit("K-9").Tap(".visits a").Press("Seen, and made safe").Station("sensors");
+        Take("sensors-light");
+        person.Unit("K-5").Tap(".visits a").Press("Seen, and made safe").Station("controls").Press("Outputs and damage").See(".output");
+        Take("outputs-light");
         person.Unit("K-8").Press("What it remembers");
         Take("memory-light");
         person.Unit("K-1").Tap(".visits li:nth-child(2) a").Station("prove");

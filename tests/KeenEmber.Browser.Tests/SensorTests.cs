@@ -133,6 +133,9 @@ public sealed class SensorTests : IDisposable
         person.ReadUntil(".cycle-table", "1.8");
         person.See(".cycle-chart .run-bar");
         person.Type("#dial", "-18").Type("#dialOut", "-21").Press("Keep this place of the dial").ReadUntil("[data-dial=Shifted]", "Off by -3.0 K");
+        person.Press("Keep what followed").ReadUntil("#control-error", "Which side");
+        person.Type("#control", "left").Type("#followed", "right").Press("Keep what followed").See("[data-bulbs=OneCrossed]");
+        person.Type("#control", "Right").Type("#followed", "left").Press("Keep what followed").ReadUntil("[data-bulbs=Crossed]", "in each other's case");
     }
 
     [Fact]

@@ -67,10 +67,10 @@ public sealed class StoreTests : IDisposable
         Visits.Append([new SensorEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "suction", SensorRole.SuctionPressure, spec, "", "P1", null),
             new ResponseEntry(Guid.CreateVersion7(), visit.Id, Start.AddMinutes(1), Start, "Isolde Marrin", null, "coil", new(2, Unit.Celsius), new(34, Unit.Celsius), [new(10, new(12.5, Unit.Celsius))])]);
         var kept = Visits.EntriesOfEquipment(unit.Id)[visit.Id].ToList();
-        var curve = Assert.IsType<SensorEntry>(kept[0]).Curve;
+        var curve = Assert.Single(kept.OfType<SensorEntry>()).Curve;
         Assert.Equal(spec.Points!, curve.Points!);
         Assert.Equal(spec with { Points = null }, curve with { Points = null });
-        Assert.Equal(new ResponseSample(10, new(12.5, Unit.Celsius)), Assert.Single(Assert.IsType<ResponseEntry>(kept[1]).Samples));
+        Assert.Equal(new ResponseSample(10, new(12.5, Unit.Celsius)), Assert.Single(Assert.Single(kept.OfType<ResponseEntry>()).Samples));
     }
 
     [Fact]
@@ -117,6 +117,7 @@ public sealed class StoreTests : IDisposable
             new OutputStateEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, ControlOutput.Defrost, new(false, true, null), true),
             new ParameterEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, ControllerParameter.DefrostInterval, SettingStage.AsSet, new(6, Unit.Hour)),
             new DialEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, new(2, Unit.Celsius), new(3, Unit.Celsius), null),
+            new BulbTurnEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, new("left", "right")),
             new DamageEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, ControlPart.Cable, DamageKind.Chafed),
             new WithdrawalEntry(Guid.CreateVersion7(), visit.Id, Start, Start.AddMinutes(9), "Isolde Marrin", reading.Id),
         ];

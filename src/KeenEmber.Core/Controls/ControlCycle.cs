@@ -72,6 +72,11 @@ public sealed record CycleResult(
     CycleVerdict Verdict, int Cycles, double? CutOutC, double? CutInC, double? DifferentialK, double? OffK, double? UnexplainedK, double? StartsPerHour, double? RunFraction,
     double? ShortestOnMin, double? ShortestOffMin, double? DriftKPerH)
 {
+    /// <summary>Each end less where it should be, K; unequal ones mean that the band sits askew on its setting.</summary>
+    public double? CutOutOffK { get; init; }
+
+    public double? CutInOffK { get; init; }
+
     public bool IsShortCycling => StartsPerHour > CycleLimits.MostStartsPerHour || ShortestOnMin < CycleLimits.ShortestMin || ShortestOffMin < CycleLimits.ShortestMin;
 
     public bool IsDrifting => Math.Abs(DriftKPerH ?? 0) > CycleLimits.DriftKPerH;
@@ -114,7 +119,10 @@ public static class ControlCycle
         var cutOuts = list.Where(e => e is { CutsIn: false, TempC: not null }).ToList();
         double? drift = cutOuts.Count >= 3
             ? MathNet.Numerics.Fit.Line([.. cutOuts.Select(e => (e.At - cutOuts[0].At).TotalHours)], [.. cutOuts.Select(e => e.TempC!.Value)]).B : null;
-        return new(Verdict(), whole / 2, cutOut, cutIn, cutIn - cutOut, off, unexplained, allMin > 0 ? whole / 2 / (allMin / 60) : null, allMin > 0 ? onMin / allMin : null, Shortest(true), Shortest(false), drift);
+        return new(Verdict(), whole / 2, cutOut, cutIn, cutIn - cutOut, off, unexplained, allMin > 0 ? whole / 2 / (allMin / 60) : null, allMin > 0 ? onMin / allMin : null, Shortest(true), Shortest(false), drift)
+        {
+            CutOutOffK = cutOut - setting?.CutOutC, CutInOffK = cutIn - setting?.CutInC,
+        };
 
         CycleVerdict Verdict()
         {

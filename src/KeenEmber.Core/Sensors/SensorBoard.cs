@@ -91,7 +91,8 @@ public static class SensorBoard
     private static double Cost(BoardChannel channel, BoardChannel place, CheckAccuracy accuracy)
     {
         var errors = InPlace(channel).Select(p => ReferenceAt(place, p.Moment) is { } there ? Error(channel, p, there, accuracy) : null).OfType<double>().ToList();
-        return errors.Count == 0 ? 0 : errors.Average(e => Math.Min(e * e, Gross * Gross));
+        // Never read together with that place: nothing speaks for it. At its own place nothing speaks against it.
+        return errors.Count == 0 ? channel == place ? 0 : Gross * Gross : errors.Average(e => Math.Min(e * e, Gross * Gross));
     }
 
     private static double? Error(BoardChannel channel, SensorPoint point, double reference, CheckAccuracy accuracy)

@@ -37,3 +37,8 @@ public sealed record DialEntry(
 public sealed record DamageEntry(
     Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
     ControlPart Part, DamageKind Damage) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+
+/// <summary>The control of one side was turned, and this side followed.</summary>
+public sealed record BulbTurnEntry(
+    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
+    BulbTurn Turn) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);

@@ -91,6 +91,12 @@ public static class ControllerText
     {
         if (r.DifferentialK is { } d)
             yield return ("differential as measured", units.Difference(d));
+        if (r.CutOutOffK is { } outOff && r.CutInOffK is { } inOff)
+        {
+            yield return ("cut-out against its setting", Signed(outOff, units));
+            yield return ("cut-in against its setting", Signed(inOff, units));
+        }
+
         yield return ("whole cycles", UnitText.Number(r.Cycles, 0));
         if (r.StartsPerHour is { } starts)
             yield return ("starts an hour", UnitText.Number(starts, 1));
@@ -109,6 +115,15 @@ public static class ControllerText
         DialVerdict.Shifted => $"Off by {Signed(r.OffK!.Value, units)} all over the dial: set it so much the other way, or turn its screw.",
         DialVerdict.Uneven => $"Off by different amounts, {units.Difference(r.SpreadK)} apart: no setting mends it.",
         _ => "The cut-in stays and only the cut-out follows the dial: it is made so.",
+    };
+
+    public static string Bulbs(BulbVerdict verdict) => verdict switch
+    {
+        BulbVerdict.TooFew => "Not tried yet.",
+        BulbVerdict.Own => "Each side follows its own control, as far as it was tried.",
+        BulbVerdict.OneCrossed => "A control moves the neighbour. Turn the other one too: if that moves this side, the bulbs sit in each other's case.",
+        BulbVerdict.Crossed => "The bulbs sit in each other's case: each control moves the neighbour. Put them back and label them.",
+        _ => "A control moves nothing: its bulb has lost its charge, or its contact does not act.",
     };
 
     public static string Parameter(Finding f, UnitText units)

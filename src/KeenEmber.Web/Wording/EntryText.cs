@@ -41,6 +41,7 @@ public static class EntryText
         OutputStateEntry o => $"output {ControllerText.State(o)}",
         ParameterEntry p => $"{ControllerText.Name(p.Parameter)} {ControlsText.Name(p.Stage)} {ControllerText.Value(p.Parameter, p.Value, view.Units)}",
         DialEntry d => $"dial at {view.Units.Temperature(d.Dial.Temperature.Kelvin)}{(d.CutIn is { } i ? $", in at {view.Units.Temperature(i.Temperature.Kelvin)}" : "")}{(d.CutOut is { } o ? $", out at {view.Units.Temperature(o.Temperature.Kelvin)}" : "")}",
+        BulbTurnEntry b => $"control of {b.Turn.Control} turned, {(b.Turn.Followed.Length > 0 ? b.Turn.Followed : "nothing")} followed",
         DamageEntry d => $"{ControllerText.Name(d.Part)} {ControllerText.Name(d.Damage)}",
         SignatureEntry s => $"signed by {s.Name}",
         SignOffEntry s => ChangeText.SignOff(s),

@@ -11,25 +11,19 @@ public sealed class Person : IDisposable
 
     private readonly AppServer app;
     private readonly ChromeDriver driver;
+    private readonly bool script;
 
     public Person(AppServer app, bool phone = false, bool script = true)
     {
         this.app = app;
-        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
-        options.AddArguments(
-            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", "--disable-background-networking",
-            "--disable-component-update", "--disable-sync", "--no-first-run", "--hide-scrollbars");
-        if (!script)
-            options.AddUserProfilePreference("profile.managed_default_content_settings.javascript", 2);
-        var service = ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver");
-        service.SuppressInitialDiagnosticInformation = true;
-        driver = new(service, options);
+        driver = Browsers.Take(script);
+        this.script = script;
         Resize(phone ? 390 : 1280, phone ? 844 : 800);
     }
 
     public string Path => new Uri(driver.Url).AbsolutePath;
 
-    public void Dispose() => driver.Dispose();
+    public void Dispose() => Browsers.GiveBack(driver, script);
 
     /// <summary>Sets the size of the page itself, whatever the window's frame takes.</summary>
     public void Resize(int width, int height) => driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride",
@@ -151,16 +145,17 @@ public sealed class Person : IDisposable
     }
 
     /// <summary>Everything the accessibility engine holds against the page, WCAG 2.2 A and AA.</summary>
-    public IReadOnlyList<string> Violations()
+    /// <param name="coloursOnly">A second theme differs in its colours and in nothing else.</param>
+    public IReadOnlyList<string> Violations(bool coloursOnly = false)
     {
         using var axe = new StreamReader(Assembly.GetExecutingAssembly().GetManifestResourceStream("axe")!);
         driver.ExecuteScript(axe.ReadToEnd());
         driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(60);
         var found = (IReadOnlyCollection<object>?)driver.ExecuteAsyncScript("""
             const done = arguments[arguments.length - 1];
-            axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] })
+            axe.run({ runOnly: arguments[0] ? ['color-contrast'] : ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] })
                .then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.html.slice(0, 160) + ' ' + (n.any[0]?.message ?? '')).join(' | '))));
-            """);
+            """, coloursOnly);
         return [.. found!.Cast<string>()];
     }
 

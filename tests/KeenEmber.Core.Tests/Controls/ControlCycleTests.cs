@@ -23,6 +23,7 @@ public sealed class ControlCycleTests
         Assert.Equal(2.1, r.DifferentialK!.Value, 1e-9);
         Assert.Equal(2, r.StartsPerHour!.Value, 1e-9);
         Assert.Equal(2.0 / 3, r.RunFraction!.Value, 1e-9);
+        Assert.Equal((-0.2, -0.1), (Math.Round(r.CutOutOffK!.Value, 6), Math.Round(r.CutInOffK!.Value, 6)));
         Assert.Equal((20, 10), (r.ShortestOnMin, r.ShortestOffMin));
         Assert.False(r.IsShortCycling);
         Assert.False(r.IsDrifting);
@@ -111,6 +112,18 @@ public sealed class ControlCycleTests
         Assert.Equal(OutputVerdict.Works, OutputCheck.Judge([new(true, true, true), new(false, false, false)]).Verdict);
         Assert.Equal(["not-called"], OutputCheck.Judge([new(true, true, true)]).WouldSettle);
         Assert.Equal(OutputVerdict.StuckClosed, OutputCheck.Judge([new(false, true, true), new(true, true, true)]).Verdict);
+    }
+
+    [Fact]
+    public void Each_side_follows_its_own_control_or_the_neighbours()
+    {
+        static BulbVerdict Of(params BulbTurn[] turns) => CrossedBulbs.Judge(turns);
+        Assert.Equal(BulbVerdict.Crossed, Of(new("left", "right"), new("right", "left")));
+        Assert.Equal(BulbVerdict.OneCrossed, Of(new BulbTurn("left", "right")));
+        Assert.Equal(BulbVerdict.Own, Of(new("left", "left"), new("right", "right")));
+        Assert.Equal(BulbVerdict.Own, Of(new("left", "right"), new("left", "left")));
+        Assert.Equal(BulbVerdict.Dead, Of(new("left", "left"), new("right", "")));
+        Assert.Equal(BulbVerdict.TooFew, Of());
     }
 
     [Fact]

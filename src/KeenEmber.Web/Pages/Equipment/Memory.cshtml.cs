@@ -21,6 +21,9 @@ public sealed class MemoryModel(EquipmentStore equipment, VisitStore visits, Sho
 
     public UnitMemory Memory { get; private set; } = null!;
 
+    /// <summary>Temperature sensors that were checked on more than one visit.</summary>
+    public IReadOnlyDictionary<string, IReadOnlyList<TrendMark>> SensorErrors { get; private set; } = new Dictionary<string, IReadOnlyList<TrendMark>>();
+
     public IActionResult OnGet(Guid id)
     {
         if (equipment.Find(id) is not var (unit, site))
@@ -29,7 +32,9 @@ public sealed class MemoryModel(EquipmentStore equipment, VisitStore visits, Sho
         Units = new(shops.Get().Units, site.Atmosphere);
         var entries = visits.EntriesOfEquipment(id);
         Visits = visits.OfEquipment(id);
-        Memory = UnitMemory.Of(Visits.Select(v => (v, new Timeline([.. entries[v.Id]], unit, site.Atmosphere))), site.Atmosphere);
+        var timelines = Visits.Select(v => (Visit: v, Timeline: new Timeline([.. entries[v.Id]], unit, site.Atmosphere))).ToList();
+        Memory = UnitMemory.Of(timelines, site.Atmosphere);
+        SensorErrors = UnitSensors.Errors(timelines.Select(t => t.Timeline), site.Atmosphere).Where(e => e.Value.Count > 1).ToDictionary();
         return Page();
     }
 }

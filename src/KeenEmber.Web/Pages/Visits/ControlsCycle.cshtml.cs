@@ -2,6 +2,7 @@ using KeenEmber.Core.Controls;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Sensors;
 using KeenEmber.Core.Service;
+using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits;
@@ -24,6 +25,27 @@ public sealed class ControlsCycleModel(VisitDesk desk) : BenchPage(desk)
 
     /// <summary>The display less the reference, with what the sensor bench says about why; null until both were read.</summary>
     public double? DisplayOff => View.DisplayOff;
+
+    public IReadOnlyList<BulbTurnEntry> Turns => [.. View.Timeline.Standing.OfType<BulbTurnEntry>()];
+
+    /// <summary>Two sides that are tried against each other; the names are free.</summary>
+    public IActionResult OnPostTurn(Guid id, Guid entryId)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (entryId == Guid.Empty)
+            return BadRequest();
+        Keep();
+        var control = TypingText.Kept(Typed("control"), 30).ToLowerInvariant();
+        if (control.Length == 0)
+        {
+            Errors["control"] = "Which side's control was turned, such as left.";
+            return Page();
+        }
+
+        Desk.Append([new BulbTurnEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, new(control, TypingText.Kept(Typed("followed"), 30).ToLowerInvariant()))]);
+        return RedirectToPage(new { id, saved = 1 });
+    }
 
     public IActionResult OnPostEvent(Guid id, Guid entryId, bool cutsIn)
     {

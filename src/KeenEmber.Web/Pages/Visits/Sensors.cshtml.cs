@@ -14,6 +14,12 @@ public sealed class SensorsModel(VisitDesk desk) : BenchPage(desk)
     /// <summary>What meters write where nothing flows.</summary>
     private static readonly string[] OpenWords = ["open", "ol", "o.l", "o.l.", "inf", "∞"];
 
+    /// <summary>More is a bad contact, not a meter's leads.</summary>
+    private const double MostLeadOhm = 5;
+
+    /// <summary>Temperatures of a sensor's printed table, °C.</summary>
+    public static IReadOnlyList<double> TableC { get; } = [-40, -30, -20, -10, 0, 10, 20, 25, 30, 40];
+
     public SensorForm Form { get; private set; } = new(new Dictionary<string, string>());
 
     /// <summary>The sensor whose line on the unit's list is being changed.</summary>
@@ -63,6 +69,9 @@ public sealed class SensorsModel(VisitDesk desk) : BenchPage(desk)
             return BadRequest();
         Keep();
         var entries = new List<TimelineEntry>();
+        var lead = Read("lead", QuantityKind.Resistance);
+        if (lead?.Si(default) > MostLeadOhm)
+            Errors["lead"] = $"Leads have less than {MostLeadOhm} Ω: short their tips and read again.";
         foreach (var sensor in View.Sensors.Sensors.Select(s => s.Sensor))
         {
             var measures = sensor.Curve.Measures;
@@ -72,7 +81,8 @@ public sealed class SensorsModel(VisitDesk desk) : BenchPage(desk)
             if (sensor.Curve.Signal == SignalKind.Milliampere && QuantityReader.Number(Typed(Cell("sig", sensor))) is not null)
                 signal = signal! with { Unit = Unit.Milliampere };
             if (reference is not null || shown is not null || signal is not null || isOpen)
-                entries.Add(new SensorCheckEntry(EntryId.OfLine(lineId, entries.Count), id, View.Now, View.Now, View.Visit.Author, null, sensor.Name, lineId, reference, signal, isOpen, shown, bath));
+                entries.Add(new SensorCheckEntry(EntryId.OfLine(lineId, entries.Count), id, View.Now, View.Now, View.Visit.Author, null, sensor.Name, lineId, reference, signal, isOpen, shown, bath,
+                    sensor.Curve.Signal == SignalKind.Ohm && signal is not null ? lead : null));
         }
 
         if (Errors.Count == 0 && entries.Count == 0)

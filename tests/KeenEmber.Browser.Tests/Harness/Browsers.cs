@@ -1,0 +1,49 @@
+using System.Collections.Concurrent;
+using KeenEmber.Browser.Tests.Harness;
+using OpenQA.Selenium.Chrome;
+
+[assembly: AssemblyFixture(typeof(Browsers))]
+
+namespace KeenEmber.Browser.Tests.Harness;
+
+/// <summary>Browsers that wait for the next test: starting one costs more than most tests do. Each comes back without cookies and on an empty page.</summary>
+public sealed class Browsers : IDisposable
+{
+    private static readonly ConcurrentBag<ChromeDriver> Waiting = [];
+
+    /// <param name="script">False for one with scripts switched off, which is never handed on.</param>
+    internal static ChromeDriver Take(bool script) => script && Waiting.TryTake(out var driver) ? driver : Start(script);
+
+    internal static void GiveBack(ChromeDriver driver, bool script)
+    {
+        if (!script)
+        {
+            driver.Dispose();
+            return;
+        }
+
+        driver.Navigate().GoToUrl("about:blank");
+        driver.ExecuteCdpCommand("Network.clearBrowserCookies", []);
+        driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new() { ["media"] = "" });
+        Waiting.Add(driver);
+    }
+
+    public void Dispose()
+    {
+        while (Waiting.TryTake(out var driver))
+            driver.Dispose();
+    }
+
+    private static ChromeDriver Start(bool script)
+    {
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        options.AddArguments(
+            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", "--disable-background-networking",
+            "--disable-component-update", "--disable-sync", "--no-first-run", "--hide-scrollbars");
+        if (!script)
+            options.AddUserProfilePreference("profile.managed_default_content_settings.javascript", 2);
+        var service = ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver");
+        service.SuppressInitialDiagnosticInformation = true;
+        return new(service, options);
+    }
+}

@@ -1,0 +1,136 @@
+using KeenEmber.Core.Controls;
+using KeenEmber.Core.Defrost;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Sensors;
+using KeenEmber.Core.Service;
+using static KeenEmber.Core.Tests.Service.Entries;
+
+namespace KeenEmber.Core.Tests.Service;
+
+/// <summary>Sensors and controllers as the timelines have them: what checks speak for, what a mend ends, what is proved, what comes back over the visits.</summary>
+public sealed class SensorServiceTests
+{
+    private static readonly CurveSpec Ntc = new("ntc-10k-3435");
+
+    private static SensorEntry Sensor(string name, double minute = 1, SensorRole role = SensorRole.Box, bool gone = false) =>
+        new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, name, role, Ntc, "", "", new(0, Unit.KelvinDifference), gone);
+
+    private static SensorCheckEntry Check(string sensor, double minute, double reference, double told, double? shown = null, bool bath = false) => new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null,
+        sensor, Round(minute), new(reference, Unit.Celsius), new(Ntc.Curve!.SignalAt(told) / 1000, Unit.Kiloohm), false, shown is { } s ? new(s, Unit.Celsius) : null, bath);
+
+    /// <summary>Checks of one minute are one round.</summary>
+    private static Guid Round(double minute) => new((int)minute, 0, 0, new byte[8]);
+
+    private static SensorMendEntry Mend(string sensor, double minute, SensorMend mend = SensorMend.Replaced) => new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, sensor, mend);
+
+    private static UnitSensors Sensors(params TimelineEntry[] entries) => UnitSensors.Of(Of(entries), [Of(entries)], Pressure.StandardAtmosphere);
+
+    [Fact]
+    public void What_was_found_stays_and_a_mended_sensor_speaks_anew()
+    {
+        var s = Sensors(Sensor("box"), Check("box", 5, -18, -10, -10), Mend("box", 20), Check("box", 30, -17, -17.1, -17));
+        Assert.Equal(SensorVerdict.SensorOrPlace, s.Sensors[0].Found!.Result.Verdict);
+        Assert.Equal(SensorVerdict.Good, s.Sensors[0].Now!.Result.Verdict);
+        Assert.Equal("sensor.sensor-or-place", Assert.Single(s.Found).Code);
+        Assert.Empty(s.Now);
+        var proof = Assert.Single(s.Proofs);
+        Assert.Equal((ProofKind.SensorAgrees, true), (proof.Kind, proof.IsProved));
+        Assert.IsType<SensorCheckEntry>(proof.By);
+    }
+
+    [Fact]
+    public void A_mend_without_a_check_is_not_proved()
+    {
+        var s = Sensors(Sensor("box"), Check("box", 5, -18, -10, -10), Mend("box", 20));
+        Assert.Null(s.Sensors[0].Now);
+        Assert.False(Assert.Single(s.Proofs).IsProved);
+    }
+
+    [Fact]
+    public void Checks_of_one_round_find_a_swap_and_checks_of_two_do_not()
+    {
+        var swapped = Sensors(Sensor("box"), Sensor("coil", 2, SensorRole.DefrostEnd), Check("box", 5, -18, -25, -25), Check("coil", 5, -25, -18, -18));
+        Assert.Equal(["box", "coil"], Assert.Single(swapped.Found).Seen);
+        Assert.Equal(2, swapped.Found[0].Basis.Count + swapped.Found[0].Seen.Count - 1);
+        var apart = Sensors(Sensor("box"), Sensor("coil", 2, SensorRole.DefrostEnd), Check("box", 5, -18, -25, -25), Check("coil", 55, -25, -18, -18));
+        Assert.DoesNotContain(apart.Found, f => f.Code == "sensor.swapped");
+    }
+
+    [Fact]
+    public void The_list_keeps_its_order_the_last_word_holds_and_what_is_gone_is_gone()
+    {
+        var s = Sensors(Sensor("box"), Sensor("coil", 2), Sensor("line", 3), Sensor("box", 9) with { Channel = "S4" }, Sensor("coil", 10, gone: true));
+        Assert.Equal(["box", "line"], s.Sensors.Select(x => x.Name));
+        Assert.Equal("S4", s.Sensors[0].Sensor.Channel);
+    }
+
+    [Fact]
+    public void A_slip_is_named_and_a_lead_is_taken_off()
+    {
+        var kilo = Check("box", 5, -18, -18) with { Signal = new(61.4, Unit.Ohm) };
+        Assert.Equal(SensorSlip.KiloohmForOhm, Sensors(Sensor("box"), kilo).Sensors[0].Slip);
+        var pt100 = Sensor("box") with { Curve = new("pt100") };
+        var read = Check("box", 5, 0, 0) with { Signal = new(100.6, Unit.Ohm), LeadOhm = new(0.6, Unit.Ohm) };
+        Assert.Equal(100, UnitSensors.Point(pt100, read, 0, Pressure.StandardAtmosphere).Signal!.Value, 9);
+        Assert.Equal(double.PositiveInfinity, UnitSensors.Point(pt100, read with { IsOpen = true, Signal = null }, 0, Pressure.StandardAtmosphere).Signal);
+    }
+
+    [Fact]
+    public void An_unchecked_meter_makes_it_provisional_and_a_good_one_narrows_it()
+    {
+        var meter = new MeterEntry(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde", null, QuantityKind.Temperature, new(Guid.CreateVersion7(), "T-5", null, IsChecked: false));
+        Assert.False(Sensors(meter, Sensor("box")).InstrumentsChecked);
+        var coarse = Sensors(Sensor("box"), Check("box", 5, -18, -16.7));
+        var fine = Sensors(meter with { Meter = new(Guid.CreateVersion7(), "T-1", 0.1, true) }, Sensor("box"), Check("box", 5, -18, -16.7));
+        Assert.True(fine.Sensors[0].Now!.Result.Clear > coarse.Sensors[0].Now!.Result.Clear);
+    }
+
+    [Fact]
+    public void The_error_of_a_sensor_goes_over_the_visits()
+    {
+        var errors = UnitSensors.Errors([Of(Sensor("coil"), Check("coil", 5, -24, -24.2, -24.1)), Of(Check("coil", 5000, -23, -28, -28.1))], Pressure.StandardAtmosphere)["coil"];
+        Assert.Equal([-0.1, -5.1], errors.Select(m => Math.Round(m.Value, 1)));
+        Assert.Equal([false, true], errors.Select(m => m.Moved));
+    }
+
+    [Theory]
+    [InlineData(5, true, EndedBy.Temperature, null, DefrostLink.ExplainsEarlyEnd)]
+    [InlineData(5, false, EndedBy.Temperature, 3.0, DefrostLink.None)]
+    [InlineData(-5, false, EndedBy.TimeLimit, 12.0, DefrostLink.ExplainsLateEnd)]
+    [InlineData(-5, false, EndedBy.Temperature, 9.0, DefrostLink.ExplainsLateEnd)]
+    [InlineData(-1, false, EndedBy.TimeLimit, 12.0, DefrostLink.None)]
+    [InlineData(double.NegativeInfinity, false, EndedBy.TimeLimit, 12.0, DefrostLink.ExplainsLateEnd)]
+    public void An_end_sensors_error_explains_how_a_defrost_ended(double errorK, bool ice, EndedBy end, double? overRun, DefrostLink link)
+    {
+        var place = new PlaceMelt(new(RunPlaceKind.ColdestBend), ice ? ClearTold.NotClear : ClearTold.Plateau, 0, 5, ice ? null : 30 - overRun);
+        var result = new DefrostResult(new(null, 0, 30, null, null, false), end, [place], ice ? null : 30 - overRun, place.Place, null, null, null, new(null, null, false, 0), null, []);
+        Assert.Equal(link, SensorLinks.Of(errorK, result));
+    }
+
+    [Fact]
+    public void Outputs_events_sheet_and_damage_come_from_the_timeline()
+    {
+        OutputStateEntry Look(double minute, OutputState state, bool tapped = false) => new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, ControlOutput.Compressor, state, tapped);
+        var welded = Of(Look(1, new(false, true, true)), Look(2, new(false, false, false), tapped: true));
+        var fault = Assert.Single(ControllerBench.Faults(welded));
+        Assert.Equal(("output.stuck-closed", 2), (fault.Code, fault.Basis.Count));
+        Assert.True(ControllerBench.ChangedOnTap([.. welded.Standing.OfType<OutputStateEntry>()]));
+        Assert.Empty(ControllerBench.Faults(Of(Look(1, new(true, true, true)))));
+
+        ParameterEntry Set(double minute, SettingStage stage, double hours) => new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, ControllerParameter.DefrostInterval, stage, new(hours, Unit.Hour));
+        Assert.Equal(360, ControllerBench.InBaseUnits(ControllerBench.Sheet([Of(Set(1, SettingStage.AsFound, 12), Set(1, SettingStage.AsSet, 6))]))[ControllerParameter.DefrostInterval]);
+
+        DamageEntry Damaged(double minute, DamageKind kind) => new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, ControlPart.Display, kind);
+        Assert.Equal(DamageKind.None, ControllerBench.Damage(Of(Damaged(1, DamageKind.Wet), Damaged(5, DamageKind.None)))[ControlPart.Display]);
+    }
+
+    [Fact]
+    public void Typed_events_come_before_those_of_a_series()
+    {
+        var readings = Enumerable.Range(0, 120).Select(m => (TimelineEntry)new ReadingEntry(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(m), Nine, "Isolde", null,
+            Core.Circuit.MeasuringPoint.BoxAir, new(-19 + Math.Abs(m % 40 - 20) / 10.0, Unit.Celsius))).ToArray();
+        Assert.Equal(5, ControllerBench.Events(Of(readings)).Count);
+        var typed = new ControlEventEntry(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(3), Nine, "Isolde", null, true, new(-18, Unit.Celsius));
+        Assert.Equal(typed.Id, Assert.Single(ControllerBench.Events(Of([.. readings, typed]))).Entry);
+    }
+}
