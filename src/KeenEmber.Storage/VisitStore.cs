@@ -111,6 +111,17 @@ public sealed class VisitStore(Database database)
             """, new { id = equipmentId.ToString() }).Select(r => r.ToEntry())];
     }
 
+    /// <summary>Every entry that names a sensor of a unit or strikes one out, on any visit.</summary>
+    public IReadOnlyList<TimelineEntry> EntriesAboutSensors(Guid equipmentId)
+    {
+        using var db = database.Open();
+        return [.. db.Query<EntryRow>($"""
+            {EntryColumns} JOIN visit v ON v.id = e.visit_id
+            WHERE v.equipment_id = @id AND e.kind IN ('sensor', 'withdrawal')
+            ORDER BY e.written_at, e.id
+            """, new { id = equipmentId.ToString() }).Select(r => r.ToEntry())];
+    }
+
     /// <summary>Appends entries, all or nothing; on return they are on the disk.</summary>
     /// <returns><see cref="AppendOutcome.IdTaken"/> (and nothing stored) when an id already belongs to an entry that says something else.</returns>
     public AppendOutcome Append(IReadOnlyList<TimelineEntry> entries)

@@ -1,4 +1,5 @@
 using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Service;
 using KeenEmber.Storage;
 using KeenEmber.Web.Wording;
@@ -56,18 +57,20 @@ public sealed class Board(StandingStore standings, VisitStore visits, EquipmentS
         var known = kept.Visits.Where(v => counts.GetValueOrDefault(v.Visit.Id) == v.Entries).ToDictionary(v => v.Visit.Id);
         var all = visits.OfEquipment(unit.Id);
         var entries = visits.EntriesOf(all.Select(v => v.Id).Where(id => !known.ContainsKey(id)));
-        var judged = all.Select(v => known.GetValueOrDefault(v.Id) ?? Judge(unit, site, v, [.. entries[v.Id]])).ToList();
+        var sensors = new Timeline(visits.EntriesAboutSensors(unit.Id), unit, site.Atmosphere);
+        var judged = all.Select(v => known.GetValueOrDefault(v.Id) ?? Judge(unit, site, v, [.. entries[v.Id]], sensors)).ToList();
         var loops = OpenLoops.Of([new Timeline(visits.EntriesAboutLoops(unit.Id), unit, site.Atmosphere)]);
         return new(judged, loops, Drift.Of([.. judged.Where(v => v.Results.Count > 0).Select(v => v.Results)]));
     }
 
-    private static VisitStanding Judge(Equipment unit, Site site, Visit visit, IReadOnlyList<TimelineEntry> written)
+    private static VisitStanding Judge(Equipment unit, Site site, Visit visit, IReadOnlyList<TimelineEntry> written, Timeline sensors)
     {
         var timeline = new Timeline(written, unit, site.Atmosphere);
         var analysis = VisitDesk.AnalyseAtEnd(unit, site, visit, timeline);
+        IReadOnlyList<Finding> controls = [.. UnitSensors.Of(timeline, [sensors], site.Atmosphere).Now, .. ControllerBench.Faults(timeline)];
         var signOff = timeline.Standing.OfType<SignOffEntry>().LastOrDefault();
         return new(
-            visit, written.Count, PanelText.Stands(analysis, timeline.HasReadings, unit), analysis is not null && PanelText.NeedsAttention(analysis), signOff is not null, signOff?.FollowUp,
+            visit, written.Count, PanelText.Stands(analysis, timeline.HasReadings, unit, controls), controls.Count > 0 || (analysis is not null && PanelText.NeedsAttention(analysis)), signOff is not null, signOff?.FollowUp,
             analysis?.Results.Where(r => r is { IsUsable: true, Quantity: ResultQuantity.Difference }).ToDictionary(r => r.Kind, r => r.Value!.Value) ?? []);
     }
 }

@@ -139,11 +139,7 @@ public sealed record VisitView(
     /// <summary>What is wrong with sensors and outputs now.</summary>
     public IReadOnlyList<Finding> ControlFaults => field ??= [.. Sensors.Now, .. ControllerBench.Faults(Timeline)];
 
-    /// <summary>The controls have a fault, and the circuit none.</summary>
-    public bool ControlsFirst => ControlFaults.Count > 0 && Analysis?.Findings.All(f => f.Code == CircuitPatterns.WithinTargets) != false;
-
-    /// <summary>One sentence: a fault of the controls where the circuit has none, else what the circuit says.</summary>
-    public string Stands => ControlsFirst ? Say(ControlFaults[0]) : PanelText.Stands(Analysis, Readings.Count > 0, Equipment);
+    public string Stands => PanelText.Stands(Analysis, Readings.Count > 0, Equipment, ControlFaults);
 
     /// <summary>The reading the map asks for: to be checked, or the one that unlocks most.</summary>
     public MeasuringPoint? Asked => Analysis is null ? null

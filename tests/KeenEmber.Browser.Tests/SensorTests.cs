@@ -80,7 +80,7 @@ public sealed class SensorTests : IDisposable
         person.Station("close").ReadUntil("main", "Coil has drifted");
         app.Restart();
         person.Go(path).ReadUntil("[data-code='sensor.drifted'] .verdict", "Coil has drifted");
-        person.ReadUntil(".stands", "Coil has drifted");
+        person.ReadUntil(".stands", "Sensor coil: drifted");
         person.Go(path.Replace("/sensors", "/report", StringComparison.Ordinal)).ReadUntil(".report-sensors", "Box and coil are swapped");
     }
 

@@ -1,5 +1,6 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Diagnosis;
+using KeenEmber.Core.Sensors;
 using KeenEmber.Core.Service;
 using KeenEmber.Storage;
 
@@ -10,8 +11,11 @@ public static class PanelText
 {
     /// <summary>One sentence without figures on how a visit stands, for the panel, the unit page and the start page alike.</summary>
     /// <param name="analysis">Null when the unit's refrigerant is not in the catalogue.</param>
-    public static string Stands(CircuitAnalysis? analysis, bool anyReading, Equipment unit)
+    /// <param name="controls">What is wrong with sensors and outputs; said first where the circuit itself has no fault.</param>
+    public static string Stands(CircuitAnalysis? analysis, bool anyReading, Equipment unit, IReadOnlyList<Finding> controls)
     {
+        if (controls.Count > 0 && (analysis is null || (analysis.Challenges.Count == 0 && analysis.Findings.All(f => f.Code == CircuitPatterns.WithinTargets))))
+            return controls[0].Code.StartsWith(SensorFindings.Prefix, StringComparison.Ordinal) ? SensorText.Headline(controls[0]) : ControllerText.Finding(controls[0]);
         if (analysis is null)
             return $"{unit.Circuit.RefrigerantName} is not in the catalogue: readings are kept, but nothing can be computed.";
         if (analysis.Challenges.Count > 0)

@@ -68,8 +68,7 @@ public static class SensorText
         string T(string value) => f.Values.TryGetValue(value, out var c) ? units.Temperature(Temperature.ZeroCelsiusInKelvin + c) : "–";
         var family = f.Seen.Count > 1 && SensorFamilies.Find(f.Seen[1]) is { } other ? Name(other) : "another family";
         var off = f.Values.TryGetValue("error", out var e) ? $"{units.Difference(Math.Abs(e))} {(e > 0 ? "warm" : "cold")}" : "";
-        SensorVerdict[] all = Enum.GetValues<SensorVerdict>();
-        return all.FirstOrDefault(v => SensorFindings.Code(v) == f.Code) switch
+        return VerdictOf(f) switch
         {
             SensorVerdict.SensorOrPlace => $"{name} reads {off}: {T("told")} by its resistance and {T("shown")} at the controller, {T("reference")} by the thermometer. The sensor has drifted, or it is not where it should be.",
             SensorVerdict.Misplaced => $"{name} reads {off} at its place and right in the bath: it sits in the wrong place or off its seat.",
@@ -85,6 +84,12 @@ public static class SensorText
             _ => name,
         };
     }
+
+    /// <summary>A finding without its numbers.</summary>
+    public static string Headline(Finding f) => f.Code == SensorFindings.Code(SensorVerdict.Swapped) ? $"Sensors {CircuitText.List(f.Seen)} are swapped."
+        : $"Sensor {f.Seen[0]}: {Verdict(VerdictOf(f))}.";
+
+    private static SensorVerdict VerdictOf(Finding f) => Enum.GetValues<SensorVerdict>().FirstOrDefault(v => SensorFindings.Code(v) == f.Code);
 
     public static string Consequence(SensorConsequence consequence) => consequence switch
     {
