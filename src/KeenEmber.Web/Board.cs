@@ -67,7 +67,7 @@ public sealed class Board(StandingStore standings, VisitStore visits, EquipmentS
     {
         var timeline = new Timeline(written, unit, site.Atmosphere);
         var analysis = VisitDesk.AnalyseAtEnd(unit, site, visit, timeline);
-        IReadOnlyList<Finding> controls = [.. UnitSensors.Of(timeline, [sensors], site.Atmosphere).Now, .. ControllerBench.Faults(timeline)];
+        IReadOnlyList<Finding> controls = [.. UnitSensors.Of(timeline, [sensors], site.Atmosphere).Now, .. ControllerBench.FaultsNow(timeline)];
         var signOff = timeline.Standing.OfType<SignOffEntry>().LastOrDefault();
         return new(
             visit, written.Count, PanelText.Stands(analysis, timeline.HasReadings, unit, controls), controls.Count > 0 || (analysis is not null && PanelText.NeedsAttention(analysis)), signOff is not null, signOff?.FollowUp,

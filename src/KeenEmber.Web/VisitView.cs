@@ -137,7 +137,7 @@ public sealed record VisitView(
     public bool IsCallback => Earlier.Count > 0 && Visit.IsCallbackAfter(Earlier[0], Shop.Policies, Briefing?.SignOff?.FollowUp);
 
     /// <summary>What is wrong with sensors and outputs now.</summary>
-    public IReadOnlyList<Finding> ControlFaults => field ??= [.. Sensors.Now, .. ControllerBench.Faults(Timeline)];
+    public IReadOnlyList<Finding> ControlFaults => field ??= [.. Sensors.Now, .. ControllerBench.FaultsNow(Timeline)];
 
     public string Stands => PanelText.Stands(Analysis, Readings.Count > 0, Equipment, ControlFaults);
 

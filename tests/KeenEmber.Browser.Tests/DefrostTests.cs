@@ -170,6 +170,10 @@ public sealed class DefrostTests : IDisposable
         Assert.Equal(3, planned.Length);
         Assert.DoesNotContain(planned, t => t.StartsWith("06", StringComparison.Ordinal) || t.StartsWith("07", StringComparison.Ordinal) || t.StartsWith("13:0", StringComparison.Ordinal));
         person.ReadUntil(".plan-card", planned[0]);
+        // Ice by the air that comes in through the door, typed in the other unit.
+        person.Tap(".door > summary").Type("#outside", "warm").Press("Work it out").ReadUntil("#outside-error", "not a number");
+        person.Type("#outside", "300 °F").Press("Work it out").ReadUntil("#outside-error", "between -40.0 °C and 50.0 °C");
+        person.Type("#outside", "77 °F").Type("#outsideRh", "60").Type("#doorWidth", "0.9").Type("#doorHeight", "2").Type("#openings", "40").Type("#seconds", "20").Press("Work it out").ReadUntil("main", "kg of ice a day");
         person.Type("#look", "ceiling dry, bottom bends clear").Press("Set as asked for").ReadUntil(".saved", "2");
         person.Station("changes").ReadUntil(".loops", "look for: ceiling dry");
         person.ReadUntil(".done-list", "warranty desk");

@@ -85,6 +85,29 @@ public sealed class SensorTests : IDisposable
     }
 
     [Fact]
+    public void A_sensor_gets_its_own_table_a_transducer_its_ends_and_both_leave_the_list_again()
+    {
+        Start("sensors");
+        person.Type("#name", "probe").Tap("#curve option[value=table]").Press("Put it on the list").ReadUntil("#signal0-error", "27.28k");
+        person.Type("#signal0", "27.28k").Type("#value0", "0").Type("#signal1", "10k").Type("#value1", "77 °F").Type("#signal2", "30k").Type("#value2", "50").Press("Put it on the list")
+            .ReadUntil(".field .field-error", "must rise or fall all the way");
+        person.Type("#signal2", "4160").Press("Put it on the list").ReadUntil(".sensor-table [data-sensor=probe]", "by a maker's table");
+        person.Tap("#sensor-form > summary").Type("#name", "suction").Tap("#role option[value=SuctionPressure]").Tap("#curve option[value='4-20mA']").Tap("#sensor-form .door > summary")
+            .Type("#signal0", "4").Type("#value0", "-1").Type("#signal1", "20").Type("#value1", "30").Press("Put it on the list").ReadUntil(".sensor-table [data-sensor=suction]", "4 to 20 mA");
+        Fill("probe", "-10", "42.5k", "-10.1");
+        Fill("suction", "1.40", "5.24", "1.42");
+        person.Type("#lead", "80").Press("Keep the round").ReadUntil("#lead-error", "less than 5");
+        person.Type("#lead", "0.4").Press("Keep the round").See(".sensor-list [data-sensor=probe][data-verdict=Good]");
+        person.See(".sensor-list [data-sensor=suction][data-verdict=Good]");
+        person.Tap(".sensor-list [data-sensor=probe] summary").Tap(".sensor-list [data-sensor=probe] .curve-table summary").ReadUntil(".sensor-list [data-sensor=probe] .curve-table", "27.28 kΩ");
+        person.Press("Change its line").ReadUntil("#sensor-form", "It is gone");
+        Assert.Equal("27280.0", person.See("#signal0").GetAttribute("value"));
+        person.Type("#place", "by the door").Press("Keep the line").ReadUntil(".sensor-list [data-sensor=probe]", "by the door");
+        person.Go(person.Path + "?edit=suction").Press("It is gone").ReadUntil(".sensor-list", "probe");
+        Assert.False(person.SeesNow(".sensor-list [data-sensor=suction]"));
+    }
+
+    [Fact]
     public void A_slip_is_asked_about_and_an_open_sensor_is_open()
     {
         Start("sensors");

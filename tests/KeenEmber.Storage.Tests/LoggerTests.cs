@@ -114,7 +114,7 @@ public sealed class LoggerTests : IDisposable
     [Fact]
     public void A_day_of_seconds_in_twelve_columns_is_read_and_judged_quickly()
     {
-        var text = Day();
+        var text = LoggedDay.Text();
         var watch = Stopwatch.StartNew();
         var file = LoggerFile.Open(text)!;
         var series = file.Read(file.Guess());
@@ -134,20 +134,5 @@ public sealed class LoggerTests : IDisposable
         Assert.All(parts, p => Assert.Equal(8, DefrostBench.Analyse(p).OverRunMin!.Value, 0.5));
         output.WriteLine($"read {read} ms, judged whole {judged} ms, parted {split} ms, all four judged {watch.ElapsedMilliseconds} ms");
         Assert.True(read < 30_000 && judged < 10_000);
-    }
-
-    /// <summary>Four defrosts in a day, a row each second.</summary>
-    private static string Day()
-    {
-        var text = new StringBuilder("time,cold,warm,beside sensor,sensor,front,behind,box,product,leg 1,leg 2,volts\n");
-        for (var second = 0; second < 86_400; second++)
-        {
-            var minute = second / 60.0 % 360 - 100;
-            var coil = minute is < 0 or > 60 ? -24 : minute < 8 ? -24 + 3 * minute : minute < 20 ? 0.2 : minute < 28 ? 3 * (minute - 20) : Math.Max(-24, 24 - 5 * (minute - 28));
-            text.Append(CultureInfo.InvariantCulture, $"2026-03-02 {second / 3600:00}:{second / 60 % 60:00}:{second % 60:00}");
-            text.Append(CultureInfo.InvariantCulture, $",{coil:F2},{coil + 1:F2},{coil:F2},{coil - 1:F2},-18.2,-19.1,-20.0,-19.4,{(minute is >= 0 and < 28 ? 8.7 : 0):F1},{(minute is >= 0 and < 28 ? 8.6 : 0):F1},230\n");
-        }
-
-        return text.ToString();
     }
 }

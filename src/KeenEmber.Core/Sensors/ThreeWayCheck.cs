@@ -44,13 +44,16 @@ public enum SensorVerdict
 public sealed record SensorPoint(double? Reference, double? Signal, double? Shown, bool InBath = false, int Moment = 0);
 
 /// <summary>How well the comparison was made. Half-widths.</summary>
-/// <param name="Reference">Of the reference thermometer, K (or of the gauge, kPa).</param>
+/// <param name="Reference">Of the reference thermometer, K.</param>
 /// <param name="SignalShare">Of the meter, as a share of its reading.</param>
-/// <param name="Shown">Of the controller's own input and display, K (or kPa).</param>
+/// <param name="Shown">Of the controller's own input and display, K.</param>
 /// <param name="LeadOhm">Of the meter's leads, already taken off the signal.</param>
 public sealed record CheckAccuracy(double Reference = CheckAccuracy.ThermometerK, double SignalShare = 0.01, double Shown = 0.5, double LeadOhm = 0)
 {
     public const double ThermometerK = Circuit.MeterAccuracy.ThermometerK;
+
+    /// <summary>Of the gauge beside a transducer, and of the controller's display of it, kPa: class 1 over 10 bar.</summary>
+    public const double PressureKpa = 10;
 
     /// <summary>Two spots side by side are not one spot, K.</summary>
     public const double SameSpotK = 0.3;
@@ -60,14 +63,18 @@ public sealed record CheckAccuracy(double Reference = CheckAccuracy.ThermometerK
 
     /// <summary>How far a healthy sensor may be from the thermometer beside it, by its signal: thermometer, sensor, meter and spot together (root sum of squares).</summary>
     public double OfSensor(SensorCurve curve, double at) =>
-        double.Hypot(double.Hypot(Reference, SameSpotK), double.Hypot(curve.ToleranceAt(at), curve.MeterErrorAt(at, SignalShare, LeadOhm)));
+        double.Hypot(IsPressure(curve) ? PressureKpa : double.Hypot(Reference, SameSpotK), double.Hypot(curve.ToleranceAt(at), curve.MeterErrorAt(at, SignalShare, LeadOhm)));
 
     /// <summary>How far the controller may be from what its input's signal stands for.</summary>
-    public double OfController(SensorCurve curve, double at) => double.Hypot(Shown, curve.MeterErrorAt(at, SignalShare, LeadOhm));
+    public double OfController(SensorCurve curve, double at) => double.Hypot(OfShown(curve), curve.MeterErrorAt(at, SignalShare, LeadOhm));
+
+    public double OfShown(SensorCurve curve) => IsPressure(curve) ? PressureKpa : Shown;
+
+    private static bool IsPressure(SensorCurve curve) => curve.Measures == Quantities.QuantityKind.Pressure;
 
     /// <summary>How far two errors of one sensor, read with the same instruments at two temperatures, may be apart.</summary>
     public double OfTwo(SensorCurve curve, double one, double another) =>
-        double.Hypot(double.Hypot(Reference, Reference), double.Hypot(curve.MeterErrorAt(one, SignalShare, LeadOhm), curve.MeterErrorAt(another, SignalShare, LeadOhm)));
+        double.Hypot((IsPressure(curve) ? PressureKpa : Reference) * Math.Sqrt(2), double.Hypot(curve.MeterErrorAt(one, SignalShare, LeadOhm), curve.MeterErrorAt(another, SignalShare, LeadOhm)));
 }
 
 /// <param name="Error">What the controller works with less the reference, at the last point that has both, K or kPa; infinite for an open or shorted sensor on the side to which it reads.</param>
@@ -209,6 +216,6 @@ public static class ThreeWayCheck
 
         public double ControllerClear => Math.Abs(Controller ?? 0) / ControllerTolerance;
 
-        public double TotalClear => Math.Abs(Total ?? 0) / double.Hypot(accuracy.OfSensor(curve, point.Reference ?? 0), accuracy.Shown);
+        public double TotalClear => Math.Abs(Total ?? 0) / double.Hypot(accuracy.OfSensor(curve, point.Reference ?? 0), accuracy.OfShown(curve));
     }
 }

@@ -7,16 +7,32 @@ namespace KeenEmber.Core.Service;
 /// <summary>What a visit saw of its controller, from the entries of the timeline.</summary>
 public static class ControllerBench
 {
-    /// <summary>Each output that was looked at, by all looks of the visit.</summary>
-    public static IReadOnlyDictionary<ControlOutput, OutputResult> Outputs(Timeline timeline) =>
-        timeline.Standing.OfType<OutputStateEntry>().GroupBy(o => o.Output).ToDictionary(g => g.Key, g => OutputCheck.Judge([.. g.Select(o => o.State)]));
+    /// <summary>Each output as it was found: by the looks before a part of the control was replaced, where there were any.</summary>
+    public static IReadOnlyDictionary<ControlOutput, OutputResult> Outputs(Timeline timeline) => Judge(Looks(timeline, found: true));
 
-    /// <summary>Outputs with something wrong: "output.stuck-closed", the output's name first under <see cref="Finding.Seen"/>.</summary>
-    public static IReadOnlyList<Finding> Faults(Timeline timeline) =>
-        [.. Outputs(timeline).Where(o => o.Value.IsFault).Select(o => Finding.Of($"output.{Code(o.Value.Verdict)}") with
+    /// <summary>Each output as it stands: by the looks since a part of the control was replaced; all of them where none was.</summary>
+    public static IReadOnlyDictionary<ControlOutput, OutputResult> OutputsNow(Timeline timeline) => Judge(Looks(timeline, found: false));
+
+    /// <summary>Outputs that were found with something wrong: "output.stuck-closed", the output's name first under <see cref="Finding.Seen"/>.</summary>
+    public static IReadOnlyList<Finding> Faults(Timeline timeline) => FaultsOf(Looks(timeline, found: true));
+
+    /// <summary>Those that still have.</summary>
+    public static IReadOnlyList<Finding> FaultsNow(Timeline timeline) => FaultsOf(Looks(timeline, found: false));
+
+    private static ILookup<ControlOutput, OutputStateEntry> Looks(Timeline timeline, bool found)
+    {
+        var replaced = timeline.Standing.OfType<PartEntry>().Where(p => p.Area == WorkArea.Control).Select(p => p.At).ToList();
+        return timeline.Standing.OfType<OutputStateEntry>().GroupBy(o => o.Output).SelectMany(looks =>
         {
-            Basis = [.. timeline.Standing.OfType<OutputStateEntry>().Where(e => e.Output == o.Key).Select(e => e.Id)], Seen = [o.Key.ToString(), o.Value.Verdict.ToString()],
-        })];
+            var before = looks.Where(o => replaced.TrueForAll(at => o.At < at)).ToList();
+            return !found ? looks.Where(o => replaced.TrueForAll(at => o.At >= at)) : before.Count > 0 ? before : looks;
+        }).ToLookup(o => o.Output);
+    }
+
+    private static Dictionary<ControlOutput, OutputResult> Judge(ILookup<ControlOutput, OutputStateEntry> looks) => looks.ToDictionary(g => g.Key, g => OutputCheck.Judge([.. g.Select(o => o.State)]));
+
+    private static IReadOnlyList<Finding> FaultsOf(ILookup<ControlOutput, OutputStateEntry> looks) =>
+        [.. Judge(looks).Where(o => o.Value.IsFault).Select(o => Finding.Of($"output.{Code(o.Value.Verdict)}") with { Basis = [.. looks[o.Key].Select(e => e.Id)], Seen = [o.Key.ToString(), o.Value.Verdict.ToString()] })];
 
     private static string Code(OutputVerdict verdict) => verdict switch
     {

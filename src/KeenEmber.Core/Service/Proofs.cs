@@ -68,6 +68,8 @@ public static class Proofs
             ProofKind.WholeDefrost => WholeDefrost(after),
             ProofKind.CircuitJudged => Judged(after, analysis),
             ProofKind.CurrentWithinPlate => Last(MeasuringPoint.CompressorCurrent) is { } amps && amps.Value.Si(default) <= unit.Circuit.RatedCurrentA ? amps : null,
+            ProofKind.CutOutReached => after.OfType<ControlEventEntry>().LastOrDefault(e => !e.CutsIn),
+            ProofKind.CutInReached => after.OfType<ControlEventEntry>().LastOrDefault(e => e.CutsIn),
             ProofKind.BoxAtTarget => Last(MeasuringPoint.BoxAir) is { } box && Math.Abs((box.Value.Temperature - unit.Target).Kelvin) <= AtTargetK ? box : null,
             _ => null,
         };

@@ -67,6 +67,37 @@ public class QuantityTests
     public void What_is_no_temperature_says_why(string text, TypingProblem problem) =>
         Assert.Equal(problem, QuantityReader.Read(text, QuantityKind.Temperature, UnitPreference.Us).Problem);
 
+    [Theory]
+    [InlineData("9795", QuantityKind.Resistance, 9795)]
+    [InlineData("9.8k", QuantityKind.Resistance, 9800)]
+    [InlineData("9,8 kΩ", QuantityKind.Resistance, 9800)]
+    [InlineData("1.2 MΩ", QuantityKind.Resistance, 1_200_000)]
+    [InlineData("100.6 ohm", QuantityKind.Resistance, 100.6)]
+    [InlineData("2", QuantityKind.Difference, 2)]
+    [InlineData("-1.5 K", QuantityKind.Difference, -1.5)]
+    [InlineData("3.6 °F", QuantityKind.Difference, 2)]
+    [InlineData("25", QuantityKind.Duration, 25)]
+    [InlineData("6 h", QuantityKind.Duration, 360)]
+    [InlineData("12.3 mA", QuantityKind.Current, 0.0123)]
+    public void Resistances_differences_and_times_are_read_as_typed(string text, QuantityKind kind, double si) =>
+        Assert.Equal(si, QuantityReader.Read(text, kind, UnitPreference.Metric).Value!.Si(Pressure.StandardAtmosphere), Math.Abs(si) * 1e-9);
+
+    [Fact]
+    public void A_difference_in_US_units_has_no_32_and_a_temperature_keeps_its_kelvin()
+    {
+        Assert.Equal(2, QuantityReader.Read("3.6", QuantityKind.Difference, UnitPreference.Us).Value!.Si(default), 1e-9);
+        Assert.Equal(Unit.Kelvin, QuantityReader.Read("280 K", QuantityKind.Temperature, UnitPreference.Metric).Value!.Unit);
+        Assert.Equal(280_000, QuantityReader.Read("280 K", QuantityKind.Resistance, UnitPreference.Metric).Value!.Si(default));
+        Assert.Equal(TypingProblem.WrongKindOfUnit, QuantityReader.Read("280 V", QuantityKind.Resistance, UnitPreference.Metric).Problem);
+        Assert.Equal(TypingProblem.BeyondPhysics, QuantityReader.Read("500 K", QuantityKind.Difference, UnitPreference.Metric).Problem);
+        Assert.Equal(TypingProblem.BeyondPhysics, QuantityReader.Read("600 h", QuantityKind.Duration, UnitPreference.Metric).Problem);
+        Assert.Equal(TypingProblem.BeyondPhysics, QuantityReader.Read("-5", QuantityKind.Resistance, UnitPreference.Metric).Problem);
+    }
+
+    /// <summary>Values are kept by the symbol of their unit.</summary>
+    [Fact]
+    public void Every_units_symbol_finds_it_again() => Assert.All(Unit.All, unit => Assert.Equal(unit, Unit.Find(unit.Symbol)));
+
     [Fact]
     public void A_huge_paste_is_refused_quickly() =>
         Assert.Equal(TypingProblem.TooLong, QuantityReader.Read(new string('9', 1_000_000), QuantityKind.Pressure, UnitPreference.Us).Problem);

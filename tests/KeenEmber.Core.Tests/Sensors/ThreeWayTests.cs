@@ -106,7 +106,7 @@ public sealed class ThreeWayTests
         var loop = new CurveSpec(Points: [new(4, 0), new(20, 3000)], Signal: SignalKind.Milliampere, Measures: QuantityKind.Pressure).Curve!;
         Assert.Equal(SensorVerdict.Open, ThreeWayCheck.Judge(loop, [new(500, 0, null)], Usual).Verdict);
         Assert.Equal(SensorVerdict.Shorted, ThreeWayCheck.Judge(loop, [new(500, 24, null)], Usual).Verdict);
-        Assert.Equal(SensorVerdict.Good, ThreeWayCheck.Judge(loop, [new(500, loop.SignalAt(510), 512)], new CheckAccuracy(10, 0.005, 10)).Verdict);
+        Assert.Equal(SensorVerdict.Good, ThreeWayCheck.Judge(loop, [new(500, loop.SignalAt(510), 512)], Usual).Verdict);
     }
 
     [Fact]

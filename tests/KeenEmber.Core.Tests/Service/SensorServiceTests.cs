@@ -117,11 +117,25 @@ public sealed class SensorServiceTests
         Assert.True(ControllerBench.ChangedOnTap([.. welded.Standing.OfType<OutputStateEntry>()]));
         Assert.Empty(ControllerBench.Faults(Of(Look(1, new(true, true, true)))));
 
+        // A new control ends what was seen of the old one; what was found stays found.
+        var renewed = Of(Look(1, new(false, true, true)), Part(5, WorkArea.Control), Look(9, new(true, true, true)), Look(12, new(false, false, false)));
+        Assert.Single(ControllerBench.Faults(renewed));
+        Assert.Empty(ControllerBench.FaultsNow(renewed));
+        Assert.Equal(OutputVerdict.Works, ControllerBench.OutputsNow(renewed)[ControlOutput.Compressor].Verdict);
+
         ParameterEntry Set(double minute, SettingStage stage, double hours) => new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, ControllerParameter.DefrostInterval, stage, new(hours, Unit.Hour));
         Assert.Equal(360, ControllerBench.InBaseUnits(ControllerBench.Sheet([Of(Set(1, SettingStage.AsFound, 12), Set(1, SettingStage.AsSet, 6))]))[ControllerParameter.DefrostInterval]);
 
         DamageEntry Damaged(double minute, DamageKind kind) => new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, ControlPart.Display, kind);
         Assert.Equal(DamageKind.None, ControllerBench.Damage(Of(Damaged(1, DamageKind.Wet), Damaged(5, DamageKind.None)))[ControlPart.Display]);
+    }
+
+    [Fact]
+    public void A_cut_out_seen_after_the_repair_proves_it()
+    {
+        ControlEventEntry Event(double minute, bool cutsIn) => new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, cutsIn, null);
+        var proofs = Proofs.Of(Of(Event(1, true), Part(5, WorkArea.Control), Event(20, false)), Freezer, null);
+        Assert.Equal([(ProofKind.CutOutReached, true), (ProofKind.CutInReached, false)], proofs.Select(p => (p.Kind, p.IsProved)));
     }
 
     [Fact]

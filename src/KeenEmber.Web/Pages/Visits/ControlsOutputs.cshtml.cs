@@ -9,6 +9,9 @@ public sealed class ControlsOutputsModel(VisitDesk desk) : BenchPage(desk)
 {
     public IReadOnlyDictionary<ControlPart, DamageKind> Damage => ControllerBench.Damage(View.Timeline);
 
+    /// <summary>The outputs since a part of the control was replaced.</summary>
+    public IReadOnlyDictionary<ControlOutput, OutputResult> Now => ControllerBench.OutputsNow(View.Timeline);
+
     public bool WholeSet => View.Shop.Policies.Of(Policy.WettedControls) == PolicyChoice.WettedSetWhole;
 
     public IReadOnlyList<ControlPart> ToReplace => WettedSet.ToReplace(Damage, WholeSet);
