@@ -56,6 +56,12 @@ public sealed class ControlsSheetModel(VisitDesk desk) : BenchPage(desk)
                 entries.Add(new ParameterEntry(EntryId.OfLine(lineId, entries.Count), id, View.Now, View.Now, View.Visit.Author, null, parameter, stage, value));
         }
 
+        foreach (var parameter in Request.Form["back"].Select(b => Enum.TryParse<ControllerParameter>(b, out var p) ? p : (ControllerParameter?)null).OfType<ControllerParameter>())
+        {
+            if (!entries.OfType<ParameterEntry>().Any(e => e.Parameter == parameter && e.Stage == SettingStage.AsSet))
+                Errors.TryAdd(Cell(parameter, SettingStage.AsSet), "What was it set to for the test?");
+        }
+
         if (Errors.Count > 0)
             return Page();
         entries.AddRange(Changes([.. entries.OfType<ParameterEntry>()], lineId, entries.Count, TypingText.Kept(askedBy, 80)));

@@ -1,20 +1,13 @@
 using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Service;
-using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits;
 
 /// <summary>Tests of the parts that time and end a defrost: the clock, the end switch, the fan delay.</summary>
-public sealed class DefrostTestsModel(VisitDesk desk) : VisitPage(desk)
+public sealed class DefrostTestsModel(VisitDesk desk) : BenchPage(desk)
 {
-    public Dictionary<string, string> Errors { get; } = [];
-
-    public IReadOnlyDictionary<string, string> Typed { get; private set; } = new Dictionary<string, string>();
-
-    public string Value(string field) => Typed.GetValueOrDefault(field, "");
-
     public ClockTestEntry? Clock => View.Timeline.Standing.OfType<ClockTestEntry>().LastOrDefault();
 
     public IReadOnlyList<SwitchStateEntry> States(DefrostSwitch which) => [.. View.Timeline.Standing.OfType<SwitchStateEntry>().Where(s => s.Switch == which)];
@@ -52,24 +45,17 @@ public sealed class DefrostTestsModel(VisitDesk desk) : VisitPage(desk)
         if (entryId == Guid.Empty || !Enum.IsDefined(which))
             return BadRequest();
         Keep();
-        var read = QuantityReader.Read(Value("at"), QuantityKind.Temperature, View.Shop.Units);
-        if (read.Problem is { } problem)
-        {
-            Errors[$"at-{which}"] = TypingText.Problem(problem, QuantityKind.Temperature, View.Shop.Units);
+        if (Read($"at-{which}", QuantityKind.Temperature, required: true) is not { } at)
             return Page();
-        }
-
-        Desk.Append([new SwitchStateEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, which, read.Value!, closed)]);
+        Desk.Append([new SwitchStateEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, which, at, closed)]);
         return RedirectToPage(new { id, saved = 1 });
     }
 
-    private void Keep() => Typed = Request.Form.ToDictionary(f => f.Key, f => TypingText.Kept(f.Value, 60));
-
     private double? Number(string field, double low, double high)
     {
-        if (Value(field).Length == 0)
+        if (Typed(field).Length == 0)
             return null;
-        if (QuantityReader.Number(Value(field)) is { } number && number >= low && number <= high)
+        if (QuantityReader.Number(Typed(field)) is { } number && number >= low && number <= high)
             return number;
         Errors[field] = string.Create(System.Globalization.CultureInfo.InvariantCulture, $"Minutes between {low} and {high}.");
         return null;
