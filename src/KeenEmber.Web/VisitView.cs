@@ -60,11 +60,14 @@ public sealed record VisitView(
     public double? EndSensorErrorK => Sensors.Sensors.Where(s => s.Sensor.Role == SensorRole.DefrostEnd)
         .Select(s => s.Found?.Result.Error ?? (UnitSensors.Errors(UpToHere, Site.Atmosphere).TryGetValue(s.Name, out var marks) ? marks[^1].Value : null)).FirstOrDefault(e => e is not null);
 
+    /// <summary>What the control does, by the cycles of this visit.</summary>
+    public CycleResult Cycle => field ??= ControllerBench.Cycle(Timeline, UpToHere, Sensors);
+
     /// <summary>The outputs of the controller that were looked at on this visit.</summary>
     public IReadOnlyDictionary<ControlOutput, OutputResult> Outputs { get; } = ControllerBench.Outputs(Timeline);
 
     /// <summary>What this visit found that a cause should account for.</summary>
-    public IReadOnlyList<Finding> ToExplain => Core.Service.Briefing.ToExplain(Analysis, OwnRun, Sensors, Timeline);
+    public IReadOnlyList<Finding> ToExplain => Core.Service.Briefing.ToExplain(Analysis, OwnRun, Sensors, Timeline, Cycle);
 
     /// <summary>A finding of any bench in a sentence.</summary>
     public string Say(Finding finding) => finding.Code.Split('.')[0] switch
@@ -72,6 +75,7 @@ public sealed record VisitView(
         "defrost" => DefrostText.Finding(finding, DefrostSetUp ?? new(DefrostKind.Electric), Units),
         "sensor" => SensorText.Finding(finding, Units),
         "output" => ControllerText.Finding(finding),
+        "cycle" or "bulbs" => ControllerText.Finding(finding, Units),
         _ => PanelText.Finding(finding, MakeUp),
     };
 
@@ -137,7 +141,7 @@ public sealed record VisitView(
     public bool IsCallback => Earlier.Count > 0 && Visit.IsCallbackAfter(Earlier[0], Shop.Policies, Briefing?.SignOff?.FollowUp);
 
     /// <summary>What is wrong with sensors and outputs now.</summary>
-    public IReadOnlyList<Finding> ControlFaults => field ??= [.. Sensors.Now, .. ControllerBench.FaultsNow(Timeline)];
+    public IReadOnlyList<Finding> ControlFaults => field ??= [.. Sensors.Now, .. ControllerBench.FaultsNow(Timeline), .. ControllerBench.CycleFaults(Timeline, Cycle)];
 
     public string Stands => PanelText.Stands(Analysis, Readings.Count > 0, Equipment, ControlFaults);
 

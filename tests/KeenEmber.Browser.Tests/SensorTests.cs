@@ -153,7 +153,8 @@ public sealed class SensorTests : IDisposable
         }
 
         person.ReadUntil("[data-cycle=Shifted]", "cold of what it is set to");
-        person.ReadUntil(".cycle-table", "1.8");
+        person.ReadUntil(".stands", "does not act where it is set");
+        person.ReadUntil(".cycle-table", "2.1");
         person.See(".cycle-chart .run-bar");
         person.Type("#dial", "-18").Type("#dialOut", "-21").Press("Keep this place of the dial").ReadUntil("[data-dial=Shifted]", "Off by -3.0 K");
         person.Press("Keep what followed").ReadUntil("#control-error", "Which side");

@@ -1,4 +1,5 @@
 using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Controls;
 using KeenEmber.Core.Diagnosis;
 
 namespace KeenEmber.Core.Service;
@@ -24,7 +25,7 @@ public sealed record Briefing(
     /// <param name="all">Timelines of every earlier visit of the unit.</param>
     public static Briefing Of(Visit last, Timeline timeline, CircuitAnalysis? analysis, WatchedRun? run, UnitSensors sensors, IReadOnlyList<Timeline> all)
     {
-        var findings = ToExplain(analysis, run, sensors, timeline);
+        var findings = ToExplain(analysis, run, sensors, timeline, ControllerBench.Cycle(timeline, all, sensors));
         var changed = timeline.Standing.Where(e => e is ChangeEntry { FoundSo: false } or PartEntry or SensorMendEntry or RefrigerantEntry or SettingEntry { Stage: SettingStage.AsSet }).ToList();
         var signOff = timeline.Standing.OfType<SignOffEntry>().LastOrDefault();
         var outside = analysis?.Results.Where(r => r is { IsUsable: true, Position: BandPosition.Above or BandPosition.Below }).SelectMany(r => r.Basis) ?? [];
@@ -32,8 +33,8 @@ public sealed record Briefing(
     }
 
     /// <summary>What a visit found that a cause should account for.</summary>
-    public static IReadOnlyList<Finding> ToExplain(CircuitAnalysis? analysis, WatchedRun? run, UnitSensors sensors, Timeline timeline) =>
-        [.. (analysis?.Findings ?? []).Where(f => f.Code != CircuitPatterns.WithinTargets), .. run?.Faults ?? [], .. sensors.Everything, .. ControllerBench.Faults(timeline)];
+    public static IReadOnlyList<Finding> ToExplain(CircuitAnalysis? analysis, WatchedRun? run, UnitSensors sensors, Timeline timeline, CycleResult cycle) =>
+        [.. (analysis?.Findings ?? []).Where(f => f.Code != CircuitPatterns.WithinTargets), .. run?.Faults ?? [], .. sensors.Everything, .. ControllerBench.Faults(timeline), .. ControllerBench.CycleFaults(timeline, cycle)];
 
     /// <summary>Findings that a sign-off does not say are explained by its causes; all of them where nobody signed off.</summary>
     public static IReadOnlyList<Finding> StillUnexplained(IEnumerable<Finding> findings, SignOffEntry? signOff) => [.. findings.Where(f => signOff?.Explains(f) != true)];

@@ -46,16 +46,56 @@ public static class ControllerBench
     /// <summary>What the control is set to, by the last word on it over all visits; null when nobody has said.</summary>
     public static ControlSettingEntry? Setting(IEnumerable<Timeline> all) => all.SelectMany(t => t.Standing).OfType<ControlSettingEntry>().MaxBy(s => s.At);
 
-    /// <summary>The cut-ins and cut-outs of a visit: typed and watched ones, or read from its series of box air and compressor current.</summary>
+    /// <summary>The cut-ins and cut-outs of a visit: typed and watched ones, or read from its series of box air and compressor current. Those since a part of the control was replaced count where there are any.</summary>
     public static IReadOnlyList<ControlEvent> Events(Timeline timeline)
     {
-        var typed = timeline.Standing.OfType<ControlEventEntry>().Select(e => new ControlEvent(e.At, e.CutsIn, e.Temperature?.Temperature.Celsius, e.Id)).ToList();
+        var renewed = timeline.Standing.OfType<PartEntry>().LastOrDefault(p => p.Area == WorkArea.Control)?.At;
+        var seen = timeline.Standing.OfType<ControlEventEntry>().ToLookup(e => renewed is null || e.At >= renewed);
+        var typed = (seen[true].Any() ? seen[true] : seen[false]).Select(e => new ControlEvent(e.At, e.CutsIn, e.Temperature?.Temperature.Celsius, e.Id)).ToList();
         if (typed.Count > 0)
             return typed;
         var samples = timeline.Samples().OrderBy(s => s.At).ToLookup(s => s.Point);
         var temps = samples[Circuit.MeasuringPoint.BoxAir].Select(s => (s.At, new Temperature(s.Si).Celsius)).ToList();
         return temps.Count < FewestOfSeries ? [] : ControlCycle.Of(temps, [.. samples[Circuit.MeasuringPoint.CompressorCurrent].Select(s => (s.At, s.Si))]);
     }
+
+    /// <summary>What the visit's cycles and bulbs have against the control: "cycle.shifted", "cycle.differential-off", "cycle.short", "cycle.creeping", "bulbs.crossed".</summary>
+    /// <param name="cycle">As judged against its setting, the sensor's error taken out.</param>
+    public static IReadOnlyList<Finding> CycleFaults(Timeline timeline, CycleResult cycle)
+    {
+        List<Guid> basis = [.. timeline.Standing.OfType<ControlEventEntry>().Select(e => e.Id)];
+        Finding Of(string code, params (string Name, double? Value)[] values) =>
+            new(code, Strength.Fair, basis, values.Where(v => v.Value is not null).ToDictionary(v => v.Name, v => v.Value!.Value));
+        var findings = new List<Finding>();
+        // Turning points of a series are good for a look, not for an accusation: a door makes them too.
+        if (basis.Count == 0)
+            cycle = NotSeen;
+        if (cycle.Verdict == CycleVerdict.Shifted)
+            findings.Add(Of(CycleShifted, ("cutOutC", cycle.CutOutC), ("cutInC", cycle.CutInC), ("offK", cycle.UnexplainedK)));
+        if (cycle.Verdict == CycleVerdict.DifferentialOff)
+            findings.Add(Of(CycleDifferential, ("differentialK", cycle.DifferentialK)));
+        if (cycle.IsShortCycling)
+            findings.Add(Of(CycleShort, ("startsPerHour", cycle.StartsPerHour), ("shortestOnMin", cycle.ShortestOnMin), ("shortestOffMin", cycle.ShortestOffMin)));
+        if (cycle.IsDrifting)
+            findings.Add(Of(CycleCreeping, ("driftKPerH", cycle.DriftKPerH)));
+        var turns = timeline.Standing.OfType<BulbTurnEntry>().ToList();
+        if (CrossedBulbs.Judge([.. turns.Select(t => t.Turn)]) is BulbVerdict.Crossed or BulbVerdict.OneCrossed)
+            findings.Add(Finding.Of(BulbsCrossed) with { Basis = [.. turns.Select(t => t.Id)] });
+        return findings;
+    }
+
+    private static readonly CycleResult NotSeen = ControlCycle.Judge([], null);
+
+    public const string CycleShifted = "cycle.shifted";
+    public const string CycleDifferential = "cycle.differential-off";
+    public const string CycleShort = "cycle.short";
+    public const string CycleCreeping = "cycle.creeping";
+    public const string BulbsCrossed = "bulbs.crossed";
+
+    /// <summary>The control's cycles on a visit against what it is set to.</summary>
+    /// <param name="all">The unit's timelines up to the visit: they say what the control is set to.</param>
+    /// <param name="sensors">Tell what its sensor's error accounts for.</param>
+    public static CycleResult Cycle(Timeline timeline, IEnumerable<Timeline> all, UnitSensors sensors) => ControlCycle.Judge(Events(timeline), Setting(all)?.Setting, sensors.BoxErrorK);
 
     /// <summary>Fewer readings of box air are no series.</summary>
     private const int FewestOfSeries = 8;

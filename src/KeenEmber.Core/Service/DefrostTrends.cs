@@ -8,7 +8,7 @@ namespace KeenEmber.Core.Service;
 /// <param name="Moved">Farther from the one before than both may be off by.</param>
 public readonly record struct TrendMark(DateTimeOffset At, double Value, double Accuracy, bool Moved);
 
-public enum DefrostTrendKind { HeatMin, OverRunMin, IcePerRunKg, HeaterCurrentA }
+public enum DefrostTrendKind { HeatMin, OverRunMin, IcePerRunKg, IcePerDayKg, HeaterCurrentA }
 
 /// <param name="Leg">Which heater leg; 0 for the others.</param>
 public sealed record DefrostTrend(DefrostTrendKind Kind, int Leg, IReadOnlyList<TrendMark> Marks);
@@ -31,11 +31,15 @@ public static class DefrostTrends
             new(DefrostTrendKind.HeatMin, 0, Marks(runs, r => r.Result.Phases.HeatMin, (_, _) => MinuteAccuracy)),
             new(DefrostTrendKind.OverRunMin, 0, Marks(runs, r => r.Result.OverRunMin, (_, _) => ClearAccuracyMin)),
             new(DefrostTrendKind.IcePerRunKg, 0, Marks(runs, r => r.Result.Ice?.IceKg, (r, _) => r.Result.Ice!.UncertaintyKg)),
+            new(DefrostTrendKind.IcePerDayKg, 0, Marks(runs, r => r.Result.Ice?.IceKg * PerDay(r), (r, _) => r.Result.Ice!.UncertaintyKg * PerDay(r)!.Value)),
             .. Enumerable.Range(1, legs).Select(leg => new DefrostTrend(DefrostTrendKind.HeaterCurrentA, leg,
                 Marks(runs, r => r.Result.Heaters?.Legs.FirstOrDefault(l => l.Leg == leg)?.MeasuredA, (_, amps) => MeterAccuracy.Of(QuantityKind.Current, amps)))),
         ];
         return [.. trends.Where(t => t.Marks.Count > 1)];
     }
+
+    /// <summary>Defrosts a day, by the schedule that held; null where none is on record.</summary>
+    private static int? PerDay(WatchedRun run) => run.Run.SetUp.Starts is { Count: > 0 } starts ? starts.Count : null;
 
     private static List<TrendMark> Marks(IReadOnlyList<WatchedRun> runs, Func<WatchedRun, double?> value, Func<WatchedRun, double, double> accuracy)
     {

@@ -21,19 +21,25 @@ public sealed record CheckedSensor(SensorEntry Sensor, ChannelResult? Found, Cha
 
 /// <summary>The sensors of a unit and what one visit found of them.</summary>
 /// <param name="Sensors">In the order in which they were first named.</param>
+/// <param name="FoundBoard">All of them together, by the checks before anything was done.</param>
+/// <param name="Board">By the checks since.</param>
 /// <param name="Found">What was wrong before anything was done.</param>
 /// <param name="Now">What is still wrong.</param>
 /// <param name="Confirmed">Pairs of warmed sensor and moved channel that bear a swap out, or deny one.</param>
-public sealed record UnitSensors(IReadOnlyList<CheckedSensor> Sensors, BoardResult Board, IReadOnlyList<Finding> Found, IReadOnlyList<Finding> Now, IReadOnlyList<WarmedEntry> Confirmed, bool InstrumentsChecked)
+public sealed record UnitSensors(
+    IReadOnlyList<CheckedSensor> Sensors, BoardResult FoundBoard, BoardResult Board, IReadOnlyList<Finding> Found, IReadOnlyList<Finding> Now, IReadOnlyList<WarmedEntry> Confirmed, bool InstrumentsChecked)
 {
     /// <summary>What the visit found, before and after anything was done, each once.</summary>
     public IEnumerable<Finding> Everything => Found.Concat(Now.Where(n => !Found.Any(f => f.Code == n.Code && f.Seen[0] == n.Seen[0])));
+
+    /// <summary>What the sensor that controls the box reads too much, K; 0 where it was not checked, or is open or shorted.</summary>
+    public double BoxErrorK => Sensors.FirstOrDefault(s => s.Sensor.Role == SensorRole.Box)?.Found?.Result.Error is { } error && double.IsFinite(error) ? error : 0;
 
     /// <summary>What proves each sensor that was put right: a check since then that finds it good.</summary>
     public IEnumerable<Proof> Proofs => Sensors.Where(s => s.IsMended).Select(s => new Proof(s.Mends[^1], ProofKind.SensorAgrees, s.IsProved ? s.Checks[^1] : null));
 
     /// <summary>Of a unit whose sensors nobody has named.</summary>
-    public static readonly UnitSensors None = new([], new([], [], 0), [], [], [], true);
+    public static readonly UnitSensors None = new([], new([], [], 0), new([], [], 0), [], [], [], true);
 
     /// <param name="timeline">Of the visit.</param>
     /// <param name="all">Every timeline of the unit up to that visit: what the sensors are.</param>
@@ -51,7 +57,7 @@ public sealed record UnitSensors(IReadOnlyList<CheckedSensor> Sensors, BoardResu
         ChannelResult? In(BoardResult board, SensorEntry s) => board.Channels.FirstOrDefault(c => c.Channel.Name == s.Name) is { Channel.Points.Count: > 0 } r ? r : null;
         IReadOnlyList<Guid> Basis(BoardChannel channel) => [.. checks[channel.Name].Select(c => c.Id)];
         return new([.. named.Select(s => new CheckedSensor(s, In(found, s), In(now, s), [.. checks[s.Name]], [.. mends[s.Name]], Slip(s, checks[s.Name].LastOrDefault(), atmosphere)))],
-            now, SensorFindings.Of(found, Basis), SensorFindings.Of(now, Basis), [.. timeline.Standing.OfType<WarmedEntry>()],
+            found, now, SensorFindings.Of(found, Basis), SensorFindings.Of(now, Basis), [.. timeline.Standing.OfType<WarmedEntry>()],
             meter.Thermometer is not { IsChecked: false } && meter.Ohmmeter is not { IsChecked: false });
     }
 

@@ -1,4 +1,5 @@
 using KeenEmber.Core.Sensors;
+using KeenEmber.Core.Service;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Html;
 
@@ -9,7 +10,7 @@ public static class SensorBoardDrawing
 {
     private const double Width = 380, Row = 46, Top = 26, Box = 132, Height = 36;
 
-    public static IHtmlContent Draw(BoardResult board, Func<string, string> input, UnitText units)
+    public static IHtmlContent Draw(BoardResult board, UnitSensors sensors, UnitText units)
     {
         var channels = board.Channels;
         var svg = new Svg().Open(Width, Top + channels.Count * Row, "sensor-board", "Which place each input really shows");
@@ -24,12 +25,13 @@ public static class SensorBoardDrawing
             if (c.Result.Verdict is SensorVerdict.Open)
                 svg.Line(Width / 2 - 8, y + 10, Width / 2 + 8, y + 26, "lead-cut");
             svg.Rect(0, y, Box, Height, "board-box").Text(8, y + 15, c.Channel.Name, "board-name").Text(8, y + 31, Value(last?.Reference, c.Channel.Curve), "board-value");
-            svg.Rect(Width - Box, y, Box, Height, $"board-box{state}").Text(Width - Box + 8, y + 15, input(c.Channel.Name), "board-name")
+            svg.Rect(Width - Box, y, Box, Height, $"board-box{state}").Text(Width - Box + 8, y + 15, Input(c.Channel.Name), "board-name")
                 .Text(Width - Box + 8, y + 31, last?.Shown is not null ? Value(last.Shown, c.Channel.Curve) : last?.Signal is { } s ? Told(c.Channel.Curve, s) : "–", "board-value");
         }
 
         return svg.Close();
 
+        string Input(string name) => sensors.Sensors.First(s => s.Name == name).Sensor is { Channel.Length: > 0 } entry ? $"{entry.Channel} ({name})" : name;
         string Value(double? value, SensorCurve curve) => value is { } v ? units.Curve(v, curve.Measures) : "–";
         string Told(SensorCurve curve, double signal) => double.IsInfinity(signal) ? "open" : Value(curve.ValueOf(signal), curve);
     }

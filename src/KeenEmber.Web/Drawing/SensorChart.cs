@@ -82,7 +82,7 @@ public static class SensorChart
     /// <summary>1, 2 and 5 of each power of ten where the signal spans decades, else even lines.</summary>
     private static IEnumerable<double> Lines(double bottom, double top, bool isLog)
     {
-        if (!isLog || top - bottom < 0.5)
+        if (!isLog || top - bottom < 0.9)
         {
             var (from, to) = isLog ? (Math.Pow(10, bottom), Math.Pow(10, top)) : (bottom, top);
             var step = Axis.Step(to - from);

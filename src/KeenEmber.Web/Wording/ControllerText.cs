@@ -69,6 +69,32 @@ public static class ControllerText
     public static string Finding(Finding f) => Enum.TryParse<ControlOutput>(f.Seen[0], out var output) && Enum.TryParse<OutputVerdict>(f.Seen[1], out var verdict)
         ? Output(output, new(verdict, [])) : f.Code;
 
+    /// <summary>A fault of a control without its numbers.</summary>
+    public static string Headline(Finding f) => f.Code switch
+    {
+        ControllerBench.CycleShifted => "The control does not act where it is set.",
+        ControllerBench.CycleDifferential => "The control's band is not the one that is set.",
+        ControllerBench.CycleShort => "It short cycles.",
+        ControllerBench.CycleCreeping => "The control's cut-outs creep.",
+        ControllerBench.BulbsCrossed => "A control moves the neighbouring case: crossed bulbs.",
+        _ => Finding(f),
+    };
+
+    /// <summary>What cycles and bulbs say against a control.</summary>
+    public static string Finding(Finding f, UnitText units)
+    {
+        double V(string name) => f.Values.GetValueOrDefault(name);
+        string T(string name) => units.Temperature(Temperature.FromCelsius(V(name)).Kelvin);
+        return f.Code switch
+        {
+            ControllerBench.CycleShifted => $"The control cuts out at {T("cutOutC")} and in at {T("cutInC")}: {units.Difference(Math.Abs(V("offK")))} {(V("offK") > 0 ? "warm" : "cold")} of its setting, and its sensor does not account for it.",
+            ControllerBench.CycleDifferential => $"The control's band is {units.Difference(V("differentialK"))}, not the one that is set.",
+            ControllerBench.CycleShort => "It short cycles" + (f.Values.ContainsKey("startsPerHour") ? $": {UnitText.Number(V("startsPerHour"), 1)} starts an hour" : "") + (f.Values.ContainsKey("shortestOnMin") ? $", shortest run {DefrostText.Minutes(V("shortestOnMin"))}." : "."),
+            ControllerBench.CycleCreeping => $"The control's cut-outs creep by {units.Difference(Math.Abs(V("driftKPerH")))} an hour.",
+            _ => Headline(f),
+        };
+    }
+
     public static string State(OutputStateEntry entry) =>
         $"{Name(entry.Output)} {(entry.State.IsCalled ? "called" : "not called")}{(entry.State.IsLive is { } live ? live ? ", live" : ", dead" : "")}{(entry.State.Runs is { } runs ? runs ? ", load runs" : ", load still" : "")}{(entry.Tapped ? ", after a tap" : "")}";
 

@@ -207,13 +207,13 @@ public static class DefrostText
 
     public static string Name(DefrostTrend trend) => trend.Kind switch
     {
-        DefrostTrendKind.HeatMin => "heat on", DefrostTrendKind.OverRunMin => "past clear", DefrostTrendKind.IcePerRunKg => "ice melted", _ => $"heater leg {trend.Leg}",
+        DefrostTrendKind.HeatMin => "heat on", DefrostTrendKind.OverRunMin => "past clear", DefrostTrendKind.IcePerRunKg => "ice melted", DefrostTrendKind.IcePerDayKg => "ice a day", _ => $"heater leg {trend.Leg}",
     };
 
     /// <summary>The last value of a trend.</summary>
     public static string Value(DefrostTrend trend) => trend.Kind switch
     {
-        DefrostTrendKind.IcePerRunKg => $"{UnitText.Number(trend.Marks[^1].Value, 1)} kg",
+        DefrostTrendKind.IcePerRunKg or DefrostTrendKind.IcePerDayKg => $"{UnitText.Number(trend.Marks[^1].Value, 1)} kg",
         DefrostTrendKind.HeaterCurrentA => $"{UnitText.Number(trend.Marks[^1].Value, 1)} A",
         _ => $"{UnitText.Number(trend.Marks[^1].Value, 0)} min",
     };

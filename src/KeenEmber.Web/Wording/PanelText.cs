@@ -15,7 +15,7 @@ public static class PanelText
     public static string Stands(CircuitAnalysis? analysis, bool anyReading, Equipment unit, IReadOnlyList<Finding> controls)
     {
         if (controls.Count > 0 && (analysis is null || (analysis.Challenges.Count == 0 && analysis.Findings.All(f => f.Code == CircuitPatterns.WithinTargets))))
-            return controls[0].Code.StartsWith(SensorFindings.Prefix, StringComparison.Ordinal) ? SensorText.Headline(controls[0]) : ControllerText.Finding(controls[0]);
+            return controls[0].Code.StartsWith(SensorFindings.Prefix, StringComparison.Ordinal) ? SensorText.Headline(controls[0]) : ControllerText.Headline(controls[0]);
         if (analysis is null)
             return $"{unit.Circuit.RefrigerantName} is not in the catalogue: readings are kept, but nothing can be computed.";
         if (analysis.Challenges.Count > 0)

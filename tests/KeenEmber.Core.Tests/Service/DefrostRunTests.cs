@@ -114,11 +114,13 @@ public class DefrostRunTests
     [Fact]
     public void Over_its_life_a_coil_shows_what_moved()
     {
-        var runs = Runs([SetUp(-5, Short with { FailSafeMin = 60, CoilMassKg = 30 }), .. Whole(Began(0), 30), .. Whole(Began(1500), 30.5), .. Whole(Began(3000), 40, amps: 8)]);
+        var runs = Runs([SetUp(-5, Short with { FailSafeMin = 60, CoilMassKg = 30, Starts = [new(6, 0), new(18, 0)] }), .. Whole(Began(0), 30), .. Whole(Began(1500), 30.5), .. Whole(Began(3000), 40, amps: 8)]);
         var trends = DefrostTrends.Of(runs);
         Assert.Equal([false, false, true], trends.Single(t => t.Kind == DefrostTrendKind.HeatMin).Marks.Select(m => m.Moved));
         Assert.Equal([10, 10, 8], trends.Single(t => t is { Kind: DefrostTrendKind.HeaterCurrentA, Leg: 1 }).Marks.Select(m => m.Value));
         Assert.True(trends.Single(t => t.Leg == 1).Marks[2].Moved);
+        double[] Ice(DefrostTrendKind kind) => [.. trends.Single(t => t.Kind == kind).Marks.Select(m => m.Value)];
+        Assert.Equal(Ice(DefrostTrendKind.IcePerRunKg).Select(kg => 2 * kg), Ice(DefrostTrendKind.IcePerDayKg));
         Assert.Empty(DefrostTrends.Of([runs[0]]));
     }
 

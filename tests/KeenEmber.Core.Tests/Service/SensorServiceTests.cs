@@ -139,6 +139,22 @@ public sealed class SensorServiceTests
     }
 
     [Fact]
+    public void A_control_that_acts_elsewhere_is_to_be_explained_until_its_sensor_or_a_new_one_does()
+    {
+        ControlEventEntry Event(double minute, bool cutsIn, double tempC) => new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, cutsIn, new(tempC, Unit.Celsius));
+        var set = new ControlSettingEntry(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde", null, ControlKind.SetIsCutOut, new(-20, Unit.Celsius), new(2, Unit.KelvinDifference), null);
+        TimelineEntry[] cold = [set, Event(10, false, -24), Event(30, true, -22), Event(50, false, -24)];
+        IEnumerable<string> Faults(params TimelineEntry[] entries) =>
+            ControllerBench.CycleFaults(Of(entries), ControllerBench.Cycle(Of(entries), [Of(entries)], Sensors(entries))).Select(f => f.Code);
+        Assert.Equal([ControllerBench.CycleShifted], Faults(cold));
+        Assert.Empty(Faults([.. cold, Sensor("box"), Check("box", 5, -22, -18, -18)]));
+        Assert.Empty(Faults([.. cold, Part(60, WorkArea.Control), Event(70, false, -20.1), Event(90, true, -18), Event(110, false, -20)]));
+        Assert.Equal([ControllerBench.CycleShort], Faults(Event(10, true, -18), Event(11, false, -20), Event(12, true, -18)));
+        var turned = new BulbTurnEntry(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde", null, new("left", "right"));
+        Assert.Equal([ControllerBench.BulbsCrossed], Faults(turned));
+    }
+
+    [Fact]
     public void Typed_events_come_before_those_of_a_series()
     {
         var readings = Enumerable.Range(0, 120).Select(m => (TimelineEntry)new ReadingEntry(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(m), Nine, "Isolde", null,

@@ -1,6 +1,5 @@
 using KeenEmber.Core.Controls;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Sensors;
 using KeenEmber.Core.Service;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
@@ -14,10 +13,10 @@ public sealed class ControlsCycleModel(VisitDesk desk) : BenchPage(desk)
 
     public IReadOnlyList<ControlEvent> Events => ControllerBench.Events(View.Timeline);
 
-    /// <summary>What the sensor that controls the box reads too much, K; 0 where it was not checked.</summary>
-    public double SensorErrorK => View.Sensors.Sensors.FirstOrDefault(s => s.Sensor.Role == SensorRole.Box)?.Found?.Result.Error is { } error && double.IsFinite(error) ? error : 0;
+    public CycleResult Cycle => View.Cycle;
 
-    public CycleResult Cycle => ControlCycle.Judge(Events, Setting?.Setting, SensorErrorK);
+    /// <summary>What the sensor that controls the box reads too much, K.</summary>
+    public double SensorErrorK => View.Sensors.BoxErrorK;
 
     public IReadOnlyList<DialEntry> Dial => [.. View.Timeline.Standing.OfType<DialEntry>()];
 

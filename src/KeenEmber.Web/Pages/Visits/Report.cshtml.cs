@@ -1,4 +1,5 @@
 using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Controls;
 using KeenEmber.Core.Service;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
@@ -17,6 +18,9 @@ public sealed class ReportModel(VisitDesk desk) : PageModel
     public VisitView View { get; private set; } = null!;
 
     public IEnumerable<TimelineEntry> Done => View.Timeline.Standing.Where(e => e is ChangeEntry or PartEntry or SensorMendEntry or RefrigerantEntry or ClosureEntry or SettingEntry { Stage: SettingStage.AsSet });
+
+    /// <summary>Parts of the control that water, scale or wear has hurt, with those that the shop's policy changes with them.</summary>
+    public IReadOnlyList<ControlPart> ToReplace => WettedSet.ToReplace(ControllerBench.Damage(View.Timeline), View.Shop.Policies.Of(Policy.WettedControls) == PolicyChoice.WettedSetWhole);
 
     /// <summary>What was on record before the first change, in one line.</summary>
     public string AsFoundLine => CircuitText.Sentence(string.Join(", ", View.AsFound.Facts.Select(f => EntryText.What(f, View)).Distinct()));
