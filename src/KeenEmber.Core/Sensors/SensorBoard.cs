@@ -45,8 +45,10 @@ public static class SensorBoard
         if (place == channel)
             return new(c, place, ThreeWayCheck.Judge(c.Curve, c.Points, accuracy, c.OffsetParameter));
         // In a bath the sensor itself was read at its own leads, so its baths do not belong to this input.
-        SensorPoint[] moved = [.. InPlace(c).Select(p => p with { Reference = ReferenceAt(channels[place], p.Moment) })];
-        var result = ThreeWayCheck.Judge(c.Curve, moved, accuracy, c.OffsetParameter);
+        // What hangs on it is the other place's sensor, with that one's curve; this input reads it by its own.
+        var there = channels[place];
+        SensorPoint[] moved = [.. InPlace(c).Select(p => p with { Reference = ReferenceAt(there, p.Moment), Shown = there.Curve == c.Curve ? p.Shown : null })];
+        var result = ThreeWayCheck.Judge(there.Curve, moved, accuracy, c.OffsetParameter);
         return new(c, place, result with { Verdict = SensorVerdict.Swapped }, ByElimination: result.IsFault);
     }
 
@@ -59,7 +61,7 @@ public static class SensorBoard
     private static (int[] Places, double Clear) Assign(IReadOnlyList<BoardChannel> channels, CheckAccuracy accuracy)
     {
         var labels = Enumerable.Range(0, channels.Count).ToArray();
-        // An open or shorted sensor tells about no place, and one curve's ohms mean nothing on another's.
+        // An open or shorted sensor tells about no place.
         int[] free = [.. labels.Where(i => InPlace(channels[i]).Any() && ThreeWayCheck.Extreme(channels[i].Curve, channels[i].Points) is null)];
         if (free.Length is < 2 or > MostChannels)
             return (labels, 0);
@@ -90,16 +92,17 @@ public static class SensorBoard
     /// <summary>How badly a channel fits a place: the mean square of its error over what it may be, capped.</summary>
     private static double Cost(BoardChannel channel, BoardChannel place, CheckAccuracy accuracy)
     {
-        var errors = InPlace(channel).Select(p => ReferenceAt(place, p.Moment) is { } there ? Error(channel, p, there, accuracy) : null).OfType<double>().ToList();
+        var errors = InPlace(channel).Select(p => ReferenceAt(place, p.Moment) is { } there ? Error(channel, place.Curve, p, there, accuracy) : null).OfType<double>().ToList();
         // Never read together with that place: nothing speaks for it. At its own place nothing speaks against it.
         return errors.Count == 0 ? channel == place ? 0 : Gross * Gross : errors.Average(e => Math.Min(e * e, Gross * Gross));
     }
 
-    private static double? Error(BoardChannel channel, SensorPoint point, double reference, CheckAccuracy accuracy)
+    /// <param name="curve">Of the sensor that would hang on the channel: that of the place.</param>
+    private static double? Error(BoardChannel channel, SensorCurve curve, SensorPoint point, double reference, CheckAccuracy accuracy)
     {
         // The resistance at the input, and where it was not measured what the controller makes of it.
-        var told = point.Signal is { } s ? channel.Curve.ValueOf(s) ?? double.MaxValue : point.Shown;
-        return told is null ? null : Math.Min(Gross, Math.Abs(told.Value - reference) / accuracy.OfSensor(channel.Curve, reference));
+        var told = point.Signal is { } s ? curve.ValueOf(s) ?? double.MaxValue : curve == channel.Curve ? point.Shown : null;
+        return told is null ? null : Math.Min(Gross, Math.Abs(told.Value - reference) / accuracy.OfSensor(curve, reference));
     }
 
     /// <summary>Every order of n things (Heap's algorithm).</summary>

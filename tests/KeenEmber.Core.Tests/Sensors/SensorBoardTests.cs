@@ -24,6 +24,15 @@ public sealed class SensorBoardTests(ITestOutputHelper output)
     }
 
     [Fact]
+    public void Two_of_different_families_are_found_swapped_by_each_others_curve()
+    {
+        var steep = SensorFamilies.Find("ntc-5k-3977")!;
+        var (boxOhm, coilOhm) = (Ntc.SignalAt(4), steep.SignalAt(-25));
+        var board = Judge(new("box", Ntc, [new(4, coilOhm, Ntc.ValueOf(coilOhm))], 0), new("coil", steep, [new(-25, boxOhm, steep.ValueOf(boxOhm))], 0));
+        Assert.All(board.Channels, c => Assert.Equal((SensorVerdict.Swapped, false), (c.Result.Verdict, c.ByElimination)));
+    }
+
+    [Fact]
     public void A_ring_of_three_is_one_finding()
     {
         var board = Judge(Channel("box", -18, -25), Channel("coil", -25, 4), Channel("line", 4, -18));

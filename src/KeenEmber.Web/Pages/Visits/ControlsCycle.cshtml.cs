@@ -22,9 +22,6 @@ public sealed class ControlsCycleModel(VisitDesk desk) : BenchPage(desk)
 
     public DialResult DialResult => DialTest.Judge([.. Dial.Select(d => new DialPoint(d.Dial.Temperature.Celsius, d.CutIn?.Temperature.Celsius, d.CutOut?.Temperature.Celsius))]);
 
-    /// <summary>The display less the reference, with what the sensor bench says about why; null until both were read.</summary>
-    public double? DisplayOff => View.DisplayOff;
-
     public IReadOnlyList<BulbTurnEntry> Turns => [.. View.Timeline.Standing.OfType<BulbTurnEntry>()];
 
     /// <summary>Two sides that are tried against each other; the names are free.</summary>

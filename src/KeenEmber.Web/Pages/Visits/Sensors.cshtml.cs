@@ -29,7 +29,8 @@ public sealed class SensorsModel(VisitDesk desk) : BenchPage(desk)
     /// <summary>The field of a sensor's row.</summary>
     public static string Cell(string what, SensorEntry sensor) => $"{what}-{sensor.Id:N}";
 
-    public IReadOnlyDictionary<string, IReadOnlyList<TrendMark>> ErrorTrends => UnitSensors.Errors(View.UpToHere, View.Site.Atmosphere);
+    /// <summary>What each sensor was off by on each visit that checked it.</summary>
+    public IReadOnlyDictionary<string, IReadOnlyList<TrendMark>> ErrorTrends => field ??= UnitSensors.Errors(View.UpToHere, View.Site.Atmosphere);
 
     /// <summary>Water was seen at the control, on this visit.</summary>
     private bool IsWet => View.Conditions.StateOf(AsFound.ControlMoisture) is FactState.Wet or FactState.Scaled || ControllerBench.Damage(View.Timeline).Values.Any(WettedSet.ComesFromWater);

@@ -132,7 +132,7 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
             yield return ("Glycol", "Glycol", View.Glycol is null ? "not tested" : "tested");
         yield return ("Sensors", "Sensors", View.Sensors.Found.Count + View.Sensors.Now.Count > 0 ? View.Sensors.Now.Count > 0 ? $"{View.Sensors.Now.Count} wrong" : "put right" : View.Sensors.Sensors.Count == 0 ? "none named" : View.Sensors.Sensors.All(s => s.Checks.Count == 0) ? "not checked" : "checked");
         yield return ("Meters", "Meters", View.Timeline.Standing.OfType<MeterEntry>().Select(m => m.Measures).Distinct().Count() is var meters and > 0 ? $"{meters} named" : "not named");
-        yield return ("Controls", "Controls", View.SettingsNow.Count == 1 ? "1 setting" : $"{View.SettingsNow.Count} settings");
+        yield return ("Controls", "Controls", View.ControlFaults.Count > View.Sensors.Now.Count ? $"{View.ControlFaults.Count - View.Sensors.Now.Count} wrong" : View.SettingsNow.Count == 1 ? "1 setting" : $"{View.SettingsNow.Count} settings");
         yield return ("Changes", "Changes", View.Loops.Count == 0 ? "none open" : $"{View.Loops.Count} open");
         yield return ("Prove", "Prove", View.Proofs.Count == 0 ? "nothing yet" : $"{View.Proofs.Count(p => p.IsProved)} of {View.Proofs.Count}");
         yield return ("Record", "Record", View.Timeline.Standing.Count == 1 ? "1 entry" : $"{View.Timeline.Standing.Count} entries");
