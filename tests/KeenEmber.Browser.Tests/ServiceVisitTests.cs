@@ -114,6 +114,7 @@ public sealed class ServiceVisitTests : IDisposable
         person.Upload(".timeline li:first-child input[type=file]", photo).See(".timeline li:first-child .thumbs img");
         person.Type("#wiring-caption", "3 heater, 4 fans").Upload("#wiring-photos", second).Press("Keep for the unit").ReadUntil(".timeline", "3 heater, 4 fans");
         Log("wiring: 5 is the delay switch");
+        person.ReadUntil(".timeline", "5 is the delay switch");
         app.Restart();
         person.Go(person.Path).See(".timeline li .thumbs img");
         Assert.True(person.Run<bool>("return [...document.querySelectorAll('.thumbs img')].every(i => { i.loading = 'eager'; return i.src.endsWith('/small'); })"));
