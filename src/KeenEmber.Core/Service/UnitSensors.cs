@@ -94,6 +94,7 @@ public sealed record UnitSensors(
 
     /// <summary>How each sensor's error went over the visits: what the controller works with less the reference.</summary>
     /// <param name="all">Timelines of the unit.</param>
+    /// <remarks>The error at its place, which is at like temperatures from visit to visit; that of a bath only where it was not compared at its place.</remarks>
     /// <returns>A mark for each visit with a check that tells the error; sensors without any are left out.</returns>
     public static IReadOnlyDictionary<string, IReadOnlyList<TrendMark>> Errors(IEnumerable<Timeline> all, Pressure atmosphere)
     {
@@ -104,7 +105,7 @@ public sealed record UnitSensors(
             var marks = new List<TrendMark>();
             foreach (var timeline in inOrder)
             {
-                var last = timeline.Standing.OfType<SensorCheckEntry>().Where(c => c.Sensor == sensor.Name).Select(c => (c.At, Error: ErrorOf(sensor, Point(sensor, c, 0, atmosphere)))).LastOrDefault(c => c.Error is not null);
+                var last = timeline.Standing.OfType<SensorCheckEntry>().Where(c => c.Sensor == sensor.Name).OrderByDescending(c => c.InBath).Select(c => (c.At, Error: ErrorOf(sensor, Point(sensor, c, 0, atmosphere)))).LastOrDefault(c => c.Error is not null);
                 if (last.Error is { } error)
                     marks.Add(new(last.At, error, CheckAccuracy.ThermometerK, marks.Count > 0 && MeterAccuracy.Differ(error, CheckAccuracy.ThermometerK, marks[^1].Value, marks[^1].Accuracy)));
             }

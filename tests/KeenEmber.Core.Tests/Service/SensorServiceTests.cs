@@ -88,7 +88,7 @@ public sealed class SensorServiceTests
     [Fact]
     public void The_error_of_a_sensor_goes_over_the_visits()
     {
-        var errors = UnitSensors.Errors([Of(Sensor("coil"), Check("coil", 5, -24, -24.2, -24.1)), Of(Check("coil", 5000, -23, -28, -28.1))], Pressure.StandardAtmosphere)["coil"];
+        var errors = UnitSensors.Errors([Of(Sensor("coil"), Check("coil", 5, -24, -24.2, -24.1)), Of(Check("coil", 5000, -23, -28, -28.1), Check("coil", 5010, 35, 34, bath: true))], Pressure.StandardAtmosphere)["coil"];
         Assert.Equal([-0.1, -5.1], errors.Select(m => Math.Round(m.Value, 1)));
         Assert.Equal([false, true], errors.Select(m => m.Moved));
     }
