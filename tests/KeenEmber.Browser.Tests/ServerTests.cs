@@ -1,4 +1,3 @@
-using System.Diagnostics;
 using System.Net;
 using System.Text.Json;
 using System.Text.RegularExpressions;
@@ -155,19 +154,18 @@ public sealed partial class ServerTests(DemoApp demo) : IClassFixture<DemoApp>
     [Fact]
     public async Task A_visit_page_takes_the_server_less_than_thirty_milliseconds()
     {
+        const int Warming = 20, Rounds = 60;
         var visit = await AnyVisit();
-        var times = new List<double>();
-        for (var round = 0; round < 60; round++)
-        {
-            var clock = Stopwatch.StartNew();
+        for (var round = 0; round < Warming; round++)
             await Page(visit);
-            times.Add(clock.Elapsed.TotalMilliseconds);
-        }
 
-        // Other tests share the machine: the quicker quarter is what the server needs, the rest is waiting for a core.
-        var sorted = times.Order().ToList();
-        TestContext.Current.TestOutputHelper?.WriteLine($"visit page of 60: quarter under {sorted[15]:F1} ms, median {sorted[30]:F1} ms");
-        Assert.True(sorted[15] < 30, $"{sorted[15]:F1} ms");
+        // Other tests share the machine. The processor time of this server, which nobody else uses now, has no waiting for a core in it.
+        var before = demo.Server.ProcessorTime;
+        for (var round = 0; round < Rounds; round++)
+            await Page(visit);
+        var each = (demo.Server.ProcessorTime - before).TotalMilliseconds / Rounds;
+        TestContext.Current.TestOutputHelper?.WriteLine($"processor time of a visit page: {each:F1} ms");
+        Assert.InRange(each, 0.1, 30);
     }
 
     [Fact]

@@ -25,13 +25,23 @@ public sealed class AppServer : IDisposable
     /// <summary>Does not follow redirects.</summary>
     public HttpClient Http { get; }
 
+    /// <summary>What the processor has worked for the app since it was started.</summary>
+    public TimeSpan ProcessorTime
+    {
+        get
+        {
+            process!.Refresh();
+            return process.TotalProcessorTime;
+        }
+    }
+
     public void Start()
     {
         string[] arguments = [App, "--data", folder, "--port", Address.Port.ToString(System.Globalization.CultureInfo.InvariantCulture), "--demo", demo ? "true" : "false", "--clock", Path.Combine(folder, "clock")];
         process = Process.Start(new ProcessStartInfo("dotnet", arguments) { RedirectStandardOutput = true })!;
         process.OutputDataReceived += (_, _) => { };
         process.BeginOutputReadLine();
-        var until = DateTime.UtcNow.AddSeconds(30);
+        var until = DateTime.UtcNow.AddSeconds(90);
         while (true)
         {
             try
