@@ -66,6 +66,15 @@ public sealed record VisitView(
     /// <summary>The outputs of the controller that were looked at on this visit.</summary>
     public IReadOnlyDictionary<ControlOutput, OutputResult> Outputs { get; } = ControllerBench.Outputs(Timeline);
 
+    /// <summary>What water, scale or wear has done to the control, as seen on this visit.</summary>
+    public IReadOnlyDictionary<ControlPart, DamageKind> Damage => ControllerBench.Damage(Timeline);
+
+    /// <summary>The shop replaces a wetted control with everything that was wetted with it.</summary>
+    public bool WettedSetsWhole => Shop.Policies.Of(Policy.WettedControls) == PolicyChoice.WettedSetWhole;
+
+    /// <summary>Parts of the control to replace for their damage, by the shop's policy.</summary>
+    public IReadOnlyList<ControlPart> ToReplace => WettedSet.ToReplace(Damage, WettedSetsWhole);
+
     /// <summary>What this visit found that a cause should account for.</summary>
     public IReadOnlyList<Finding> ToExplain => Core.Service.Briefing.ToExplain(Analysis, OwnRun, Sensors, Timeline, Cycle);
 

@@ -51,7 +51,7 @@ public sealed class CircuitBenchTests : IDisposable
         if (phone)
             TakeThePhone();
         Add("ReachInCooler", "R290", "4", () => person
-            .Tap("#metering option[value=CapillaryTube]").Tap("#condenser option[value=AirCooledSelfContained]").Tap("input[name=Parts][value=Receiver]"));
+            .Tap("#metering option[value=CapillaryTube]").Tap("#condenser option[value=AirCooledSelfContained]").Tap("input[name=parts][value=Receiver]"));
         Assert.False(person.Run<bool>("return document.querySelector('.circuit-map').textContent.includes('sight glass')"), "a circuit without a receiver has no sight glass");
         person.ReadUntil(".panel .caution, .panel .stands", "No readings yet");
 
@@ -80,7 +80,7 @@ public sealed class CircuitBenchTests : IDisposable
     {
         if (phone)
             TakeThePhone();
-        Add("WalkInFreezer", "449a", "-20", () => person.Tap("input[name=Parts][value=LiquidSolenoid]").Type("#current", "9"));
+        Add("WalkInFreezer", "449a", "-20", () => person.Tap("input[name=parts][value=LiquidSolenoid]").Type("#current", "9"));
         Log("fan on, coil clear, comp on 40 min, defrost over 120 min, solenoid open", 5);
         Log("box -17.5, suc 0.55, line -19.5, head 11.9, liq 25.4, amb 19, amps 4.6, glass bubbles", 8);
 
@@ -111,7 +111,7 @@ public sealed class CircuitBenchTests : IDisposable
         person.Station("look").ReadUntil(".facts-to-tap", "coil, base");
         person.Tap("form:has([name=fact][value=Coil]):has([name=index][value='2']) button[value=Iced]").ReadUntil(".stands", "cannot breathe");
 
-        person.Unit("Q-9").Press("Edit nameplate").Tap("#condenser option[value=Rack]").Tap("#coils option[value='1']").Tap("input[name=Parts][value=EvaporatorPressureRegulator]").Press("Save the nameplate");
+        person.Unit("Q-9").Press("Edit nameplate").Tap("#condenser option[value=Rack]").Tap("#coils option[value='1']").Tap("input[name=parts][value=EvaporatorPressureRegulator]").Press("Save the nameplate");
         person.Press("Go on with the visit").ReadUntil($"{Map}", "central rack");
         Assert.Equal(0, person.Count("[data-point=CondenserAir]") + person.Count("[data-result=CondenserSplit]"));
     }
@@ -157,7 +157,7 @@ public sealed class CircuitBenchTests : IDisposable
     [Fact]
     public void Settings_are_typed_either_way_checked_converted_and_kept()
     {
-        Add("WalkInCooler", "R404A", "3", () => person.Tap("input[name=Parts][value=FanCyclingControl]").Type("#coldest", "-10"));
+        Add("WalkInCooler", "R404A", "3", () => person.Tap("input[name=parts][value=FanCyclingControl]").Type("#coldest", "-10"));
         person.Station("controls").Type("#AsFound-FanOff", "5.0").Type("#AsFound-FanOn", "33 °C").Type("#AsFound-LowCutOut", "soon").Press("Save the settings");
         person.ReadUntil("#AsFound-LowCutOut-error", "not a number");
         Assert.Equal("33 °C", person.See("#AsFound-FanOn").GetAttribute("value"));

@@ -56,7 +56,7 @@ public sealed class DefrostTests : IDisposable
     public void A_run_is_watched_through_a_reload_and_a_killed_server_and_ends_in_one_sentence()
     {
         Start();
-        person.Type("#failSafe", "soon").Press("Save how it defrosts").ReadUntil("#failSafe-error", "between 1 and 240");
+        person.Type("#failSafe", "soon").Press("Save how it defrosts").ReadUntil("#failSafe-error", "from 1 to 240");
         Assert.Equal("on the shell", person.See("#sensorPlace").GetAttribute("value"));
         person.Type("#failSafe", "45");
         SaveSetUp();

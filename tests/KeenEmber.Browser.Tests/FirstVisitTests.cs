@@ -85,7 +85,7 @@ public sealed class FirstVisitTests : IDisposable
         NoteAllWell();
         person.Station("look").Tap("form:has([value=EvaporatorFan]):has([name=index][value='2']) button[value=Stopped]");
         person.See("form:has([name=index][value='2']) button[value=Stopped][aria-pressed=true]");
-        person.Type("#time-Compressor", "soon").Tap("form:has([value=Compressor]) button[value=Running]").ReadUntil("#time-error-Compressor", "Minutes as a number");
+        person.Type("#time-Compressor", "soon").Tap("form:has([value=Compressor]) button[value=Running]").ReadUntil("#time-Compressor-error", "Type minutes from 0");
         Assert.Equal("soon", person.See("#time-Compressor").GetAttribute("value"));
         person.Type("#line", "suc 1.4, line -21").ReadUntil("#save-line", "Save 2");
         person.Press("Save 2").ReadUntil(".stands", "The coil cannot breathe");
@@ -166,7 +166,7 @@ public sealed class FirstVisitTests : IDisposable
         person.ReadUntil("#tag-error", "Type what the label");
         person.ReadUntil("#refrigerant-error", "“R999” is not in the catalogue");
         person.ReadUntil("#target-error", "not a number");
-        person.ReadUntil("#fans-error", "A number from 0 to 24");
+        person.ReadUntil("#fans-error", "A whole number of fans from 0 to 24");
         person.ReadUntil("#charge-error", "It must lie between");
         Assert.Equal("R999", person.See("#refrigerant").GetAttribute("value"));
         Assert.Equal("cold", person.See("#target").GetAttribute("value"));

@@ -101,7 +101,7 @@ public sealed class SensorTests : IDisposable
         person.See(".sensor-list [data-sensor=suction][data-verdict=Good]");
         person.Tap(".sensor-list [data-sensor=probe] summary").Tap(".sensor-list [data-sensor=probe] .curve-table summary").ReadUntil(".sensor-list [data-sensor=probe] .curve-table", "27.28 kΩ");
         person.Press("Change its line").ReadUntil("#sensor-form", "It is gone");
-        Assert.Equal("27280.0", person.See("#signal0").GetAttribute("value"));
+        Assert.Equal("27280", person.See("#signal0").GetAttribute("value"));
         person.Type("#place", "by the door").Press("Keep the line").ReadUntil(".sensor-list [data-sensor=probe]", "by the door");
         person.Go(person.Path + "?edit=suction").Press("It is gone").ReadUntil(".sensor-list", "probe");
         Assert.False(person.SeesNow(".sensor-list [data-sensor=suction]"));

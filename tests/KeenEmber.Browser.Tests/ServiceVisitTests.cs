@@ -41,7 +41,7 @@ public sealed class ServiceVisitTests : IDisposable
     private void Start(string complaint = "Soft ice cream")
     {
         person.Go("/equipment/new").Type("#tag", "F-9").Type("#refrigerant", "R290").Type("#target", "-20").Tap("#kind option[value=WalkInFreezer]")
-            .Tap(".later summary").Tap("input[name=Hazards][value=SecondSupply]").Press("Add this unit");
+            .Tap(".later summary").Tap("input[name=hazards][value=SecondSupply]").Press("Add this unit");
         person.Type("#author", "Isolde Marrin").Type("#complaint", complaint).Tap(".intake summary").Tap("label[for=urgency-AtOnce]").Type("#stock", "six tubs").Press("Start a visit").See("#line");
     }
 

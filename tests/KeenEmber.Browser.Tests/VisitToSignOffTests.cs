@@ -61,12 +61,12 @@ public sealed class VisitToSignOffTests : IDisposable
         Assert.Equal("loose flare nut", person.See("#rootCause").GetAttribute("value"));
         person.Station("changes");
         person.Tap("[data-loop=Jumper] button").ReadUntil("[data-loop=Jumper] .field-error", "Say what was done");
-        person.Type("[data-loop=Jumper] input[name=how]", "taken out, fan back on the switch").Tap("[data-loop=Jumper] button").ReadUntil(".done-list", "closed: fan delay switch");
+        person.Type("[data-loop=Jumper] input[name^=how]", "taken out, fan back on the switch").Tap("[data-loop=Jumper] button").ReadUntil(".done-list", "closed: fan delay switch");
         person.Station("close");
         person.Press("Sign the visit off").ReadUntil("#sign-off-error", "reason, owner and day");
         person.Press("Leave it open").ReadUntil("[data-loop=PartOnOrder]", "Who looks after it?");
-        person.Type("[data-loop=PartOnOrder] [name=reason]", "three days' delivery").Type("[data-loop=PartOnOrder] [name=owner]", "Tobin Ashgrove");
-        person.Run<object>($"document.querySelector('[data-loop=PartOnOrder] [name=due]').value = '{DateTime.UtcNow.AddDays(5):yyyy-MM-dd}'; return null");
+        person.Type("[data-loop=PartOnOrder] [name^=reason]", "three days' delivery").Type("[data-loop=PartOnOrder] [name^=owner]", "Tobin Ashgrove");
+        person.Run<object>($"document.querySelector('[data-loop=PartOnOrder] [name^=due]').value = '{DateTime.UtcNow.AddDays(5):yyyy-MM-dd}'; return null");
         person.Press("Leave it open").ReadUntil("[data-loop=PartOnOrder]", "Tobin Ashgrove by");
         person.Tap("input[name=explained][value='circuit.short-of-charge']").Type("#rootCause", "loose flare nut").Type("#recommendation", "new drain heater");
         person.Run<object>($"document.querySelector('#followUp').value = '{DateTime.UtcNow.AddDays(4):yyyy-MM-dd}'; return null");
@@ -91,7 +91,7 @@ public sealed class VisitToSignOffTests : IDisposable
         person.ReadUntil("[data-brief=not-explained]", "nothing");
         person.ReadUntil(".left-open", "Part on order: drain heater");
         person.Station("changes");
-        person.Type("[data-loop=PartOnOrder] input[name=how]", "fitted").Tap("[data-loop=PartOnOrder] button").ReadUntil(".hint", "Nothing is open on this unit");
+        person.Type("[data-loop=PartOnOrder] input[name^=how]", "fitted").Tap("[data-loop=PartOnOrder] button").ReadUntil(".hint", "Nothing is open on this unit");
         person.Station("close");
         person.Press("Sign the visit off").ReadUntil("[data-signed=yes]", "Signed off by Tobin Ashgrove");
         person.Press("Service report").ReadUntil(".report", "Root cause: not found on this visit");

@@ -8,7 +8,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeenEmber.Web.Pages;
 
 /// <summary>The shop's meters.</summary>
-public sealed class MetersModel(InstrumentStore instruments, EquipmentStore equipment, TimeProvider time) : PageModel
+public sealed class MetersModel(InstrumentStore instruments, EquipmentStore equipment, ShopStore shops, TimeProvider time) : PageModel
 {
     public IReadOnlyList<Instrument> Instruments => instruments.All();
 
@@ -17,32 +17,18 @@ public sealed class MetersModel(InstrumentStore instruments, EquipmentStore equi
 
     public Guid NewId => Guid.CreateVersion7(time.GetUtcNow());
 
-    public string? Name { get; private set; }
+    public FilledForm Form => field ??= new(shops.Get().Units);
 
-    public QuantityKind Measures { get; private set; }
-
-    public string? Accuracy { get; private set; }
-
-    public Dictionary<string, string> Errors { get; } = [];
-
-    public IActionResult OnPost(Guid instrumentId, string? name, QuantityKind measures, string? accuracy)
+    public IActionResult OnPost(Guid instrumentId, QuantityKind measures)
     {
-        (Name, Measures, Accuracy) = ((name ?? "").Trim(), measures, accuracy);
         if (instrumentId == Guid.Empty || !Instrument.Kinds.Contains(measures))
             return BadRequest();
-        if (Name.Length is 0 or > 60)
-            Errors["name"] = "Write what stands on it, such as T-2.";
-        double? read = null;
-        if (!string.IsNullOrWhiteSpace(accuracy))
-        {
-            read = QuantityReader.Number(accuracy.Replace("%", "", StringComparison.Ordinal).Replace("K", "", StringComparison.OrdinalIgnoreCase).Trim(' ', '±'));
-            if (read is not (> 0 and <= 20))
-                Errors["accuracy"] = "A number up to 20, such as 0.3, or nothing.";
-        }
-
-        if (Errors.Count > 0)
+        Form.Keep(Request.Form);
+        var name = Form.Text("name", 60, missing: "Write what stands on it, such as T-2.");
+        var accuracy = Form.Number("accuracy", 0.001, 20, signs: "±%kK");
+        if (Form.IsWrong)
             return Page();
-        instruments.Save(new(instrumentId, Name, measures, measures == QuantityKind.Temperature ? read : read / 100, null));
+        instruments.Save(new(instrumentId, name, measures, measures == QuantityKind.Temperature ? accuracy : accuracy / 100, null));
         return RedirectToPage();
     }
 

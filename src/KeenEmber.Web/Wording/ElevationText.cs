@@ -1,4 +1,5 @@
 using KeenEmber.Core.Quantities;
+using KeenEmber.Web.Pages;
 
 namespace KeenEmber.Web.Wording;
 
@@ -15,5 +16,14 @@ public static class ElevationText
         if (string.IsNullOrWhiteSpace(text))
             return (0, null);
         return QuantityReader.Number(text) is { } metres && IsInRange(metres) ? (metres, null) : (0, Problem);
+    }
+
+    /// <summary>Metres above sea level from a form's field of that name; 0 where it is empty or wrong.</summary>
+    public static double Read(FilledForm form)
+    {
+        var (elevationM, error) = Read(form["elevation"]);
+        if (error is not null)
+            form.Errors["elevation"] = error;
+        return elevationM;
     }
 }

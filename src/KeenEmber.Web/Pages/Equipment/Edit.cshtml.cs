@@ -9,10 +9,10 @@ namespace KeenEmber.Web.Pages.Equipment;
 /// <summary>One short page for a new unit and for the nameplate of one that exists.</summary>
 public sealed class EditModel(EquipmentStore equipment, ShopStore shops, TimeProvider time) : PageModel
 {
-    [BindProperty(Name = "")]
-    public UnitForm Form { get; set; } = new();
+    public FilledForm Form { get; private set; } = null!;
 
-    public IReadOnlyDictionary<string, string> Errors { get; private set; } = new Dictionary<string, string>();
+    /// <summary>The id a new unit gets, made when the form is first shown.</summary>
+    public Guid UnitId { get; private set; }
 
     public IReadOnlyList<Site> Sites { get; private set; } = [];
 
@@ -24,30 +24,36 @@ public sealed class EditModel(EquipmentStore equipment, ShopStore shops, TimePro
     {
         if (!Prepare(id, out var existing))
             return NotFound();
-        Form = existing is var (unit, site)
-            ? UnitForm.Of(unit, site, new UnitText(Shop.Units, site.Atmosphere))
-            : UnitForm.Empty(Guid.CreateVersion7(time.GetUtcNow()), Sites.Count > 0 ? Sites[0] : null);
+        if (existing is var (unit, site))
+            UnitForm.Fill(Form, unit, site, new UnitText(Shop.Units, site.Atmosphere));
+        else
+            UnitForm.Begin(Form, Sites.Count > 0 ? Sites[0] : null);
         return Page();
     }
 
-    public IActionResult OnPost(Guid? id)
+    public IActionResult OnPost(Guid? id, Guid unitId)
     {
         if (!Prepare(id, out var existing))
             return NotFound();
-        if (IsNew && Form.UnitId == Guid.Empty)
+        if (IsNew && unitId == Guid.Empty)
             return BadRequest();
-        var (unit, site, errors) = Form.Read(existing, Sites, Shop.Units);
-        if (unit is not null && !equipment.Save(unit, site!))
-            errors["tag"] = $"{site!.Name} has a unit {unit.Tag} already.";
-        Errors = errors;
-        return errors.Count > 0 ? Page() : RedirectToPage("/Equipment/Unit", new { unit!.Id });
+        UnitId = unitId;
+        Form.Keep(Request.Form);
+        if (UnitForm.Read(Form, unitId, existing, Sites) is not var (unit, site))
+            return Page();
+        if (equipment.Save(unit, site))
+            return RedirectToPage("/Equipment/Unit", new { unit.Id });
+        Form.Errors["tag"] = $"{site.Name} has a unit {unit.Tag} already.";
+        return Page();
     }
 
     private bool Prepare(Guid? id, out (Core.Service.Equipment, Site)? existing)
     {
         existing = id is { } known ? equipment.Find(known) : null;
         IsNew = id is null;
+        UnitId = id ?? Guid.CreateVersion7(time.GetUtcNow());
         Shop = shops.Get();
+        Form = new(Shop.Units);
         Sites = equipment.Sites();
         return IsNew || existing is not null;
     }

@@ -7,126 +7,72 @@ using KeenEmber.Web.Wording;
 
 namespace KeenEmber.Web.Pages.Equipment;
 
-/// <summary>A unit as it is typed: everything is text until it has been read.</summary>
-public sealed class UnitForm
+/// <summary>A unit in the fields of a form.</summary>
+public static class UnitForm
 {
-    public const double LargestChargeKg = 5000;
-    public const int MostFans = 24;
+    private const double LargestChargeKg = 5000;
 
-    public Guid UnitId { get; set; }
-    public string? Tag { get; set; }
-    public EquipmentKind Kind { get; set; }
-    public string? Refrigerant { get; set; }
-    public string? Target { get; set; }
-    public string? Name { get; set; }
-    public string? SiteName { get; set; }
-    public string? ElevationM { get; set; }
-    public string? Location { get; set; }
-    public Metering Metering { get; set; }
-    public CondenserKind Condenser { get; set; }
-    public string? Charge { get; set; }
-    public string? Fans { get; set; }
-    public CircuitParts[] Parts { get; set; } = [];
-    public int Coils { get; set; } = 1;
-    public string? RatedCurrentA { get; set; }
-    public string? ColdestAmbient { get; set; }
-    public string? Product { get; set; }
-    public string? Nameplate { get; set; }
-    public Hazards[] Hazards { get; set; } = [];
+    private const int MostFans = 24;
 
-    public static UnitForm Empty(Guid newId, Site? site) => new()
+    /// <summary>Shows what is the same on most units.</summary>
+    public static void Begin(FilledForm form, Site? site)
     {
-        UnitId = newId, Fans = "1", Parts = [CircuitParts.Receiver], SiteName = site?.Name, ElevationM = Plain(site?.ElevationM),
-    };
+        (form["fans"], form["coils"], form["parts"]) = ("1", "1", nameof(CircuitParts.Receiver));
+        (form["site"], form["elevation"]) = (site?.Name ?? "", Plain(site?.ElevationM));
+    }
 
-    public static UnitForm Of(Core.Service.Equipment unit, Site site, UnitText units) => new()
+    public static void Fill(FilledForm form, Core.Service.Equipment unit, Site site, UnitText units)
     {
-        UnitId = unit.Id, Tag = unit.Tag, Kind = unit.Kind, Refrigerant = unit.Circuit.RefrigerantName, Target = units.Temperature(unit.Target.Kelvin),
-        Name = unit.Name, SiteName = site.Name, ElevationM = Plain(site.ElevationM), Location = unit.Location, Metering = unit.Circuit.Metering,
-        Condenser = unit.Circuit.Condenser, Charge = unit.Circuit.ChargeKg is { } kg ? units.Mass(kg) : null, Fans = Plain(unit.EvaporatorFans), Parts = [.. EquipmentText.Parts.Where(p => unit.Circuit.Parts.HasFlag(p))], Coils = unit.Circuit.Coils,
-        RatedCurrentA = Plain(unit.Circuit.RatedCurrentA), ColdestAmbient = unit.Circuit.ColdestAmbient is { } coldest ? units.Temperature(coldest.Kelvin) : null,
-        Product = unit.Product, Nameplate = unit.Circuit.Nameplate, Hazards = [.. unit.Hazards.Each()],
-    };
+        var circuit = unit.Circuit;
+        (form["tag"], form["kind"], form["refrigerant"], form["target"]) = (unit.Tag, unit.Kind.ToString(), circuit.RefrigerantName, units.Temperature(unit.Target.Kelvin));
+        (form["name"], form["site"], form["elevation"], form["location"]) = (unit.Name, site.Name, Plain(site.ElevationM), unit.Location);
+        (form["metering"], form["condenser"], form["coils"], form["fans"]) = (circuit.Metering.ToString(), circuit.Condenser.ToString(), Plain(circuit.Coils), Plain(unit.EvaporatorFans));
+        (form["charge"], form["current"]) = (circuit.ChargeKg is { } kg ? units.Mass(kg) : "", Plain(circuit.RatedCurrentA));
+        form["coldest"] = circuit.ColdestAmbient is { } coldest ? units.Temperature(coldest.Kelvin) : "";
+        (form["product"], form["nameplate"]) = (unit.Product, circuit.Nameplate);
+        form["parts"] = string.Join(',', EquipmentText.Parts.Where(p => circuit.Parts.HasFlag(p)));
+        form["hazards"] = string.Join(',', unit.Hazards.Each());
+    }
 
-    /// <summary>The unit and its site, or a message for every field that cannot be read.</summary>
+    /// <summary>The unit and its site; null when a field cannot be read, which the form then says.</summary>
+    /// <param name="newId">The id of a unit that does not exist yet.</param>
     /// <param name="existing">The unit and site being edited; null for a new one.</param>
     /// <param name="known">Sites to choose from by name.</param>
-    public (Core.Service.Equipment? Unit, Site? Site, Dictionary<string, string> Errors) Read(
-        (Core.Service.Equipment Unit, Site Site)? existing, IReadOnlyList<Site> known, UnitPreference units)
+    public static (Core.Service.Equipment Unit, Site Site)? Read(FilledForm form, Guid newId, (Core.Service.Equipment Unit, Site Site)? existing, IReadOnlyList<Site> known)
     {
-        var errors = new Dictionary<string, string>();
-        var tag = TypingText.Kept(Tag, 20);
-        if (tag.Length == 0)
-            errors["tag"] = "Type what the label on the unit says, such as F-3.";
-
-        var refrigerant = RefrigerantCatalogue.Find(Refrigerant);
+        var tag = form.Text("tag", 20, missing: "Type what the label on the unit says, such as F-3.");
+        var kind = form.Choice<EquipmentKind>("kind");
+        var refrigerant = RefrigerantCatalogue.Find(form.Text("refrigerant", 20, missing: "Type the refrigerant from the plate, such as R404A."));
         if (refrigerant is null)
+            form.Errors.TryAdd("refrigerant", $"“{form.Text("refrigerant", 20)}” is not in the catalogue. It knows {string.Join(", ", RefrigerantCatalogue.All)}.");
+        var target = form.Value("target", QuantityKind.Temperature, required: true);
+
+        var siteName = form.Text("site", 60);
+        var chosen = known.FirstOrDefault(s => string.Equals(s.Name, siteName, StringComparison.OrdinalIgnoreCase))
+            ?? new Site(Guid.CreateVersion7(), siteName.Length > 0 ? siteName : "First site", 0, TimeZoneInfo.Local.Id);
+        var elevationM = form.Number("elevation", Atmosphere.LowestElevationM, Atmosphere.HighestElevationM) ?? chosen.ElevationM;
+        var chargeKg = form.Value("charge", QuantityKind.Mass)?.Si(default);
+        if (chargeKg is not (null or >= 0.001 and <= LargestChargeKg))
+            form.Errors["charge"] = $"A mass from 1 g to {LargestChargeKg:F0} kg, or nothing.";
+        var fans = form["fans"].Length == 0 ? 1 : form.Whole("fans", 0, MostFans, "fans");
+        var ratedA = form.Number("current", 0.05, 2000, "amperes");
+        var coldest = form.Value("coldest", QuantityKind.Temperature)?.Temperature;
+        var (metering, condenser) = (form.Choice<Metering>("metering"), form.Choice<CondenserKind>("condenser"));
+        if (form.IsWrong)
+            return null;
+
+        var circuit = new RefrigerationCircuit(existing?.Unit.Circuit.Id ?? Guid.CreateVersion7(), refrigerant!.Name, chargeKg, metering, condenser,
+            form.Ticked<CircuitParts>("parts").Aggregate(CircuitParts.None, (all, part) => all | part), form.Text("nameplate", 2000))
         {
-            errors["refrigerant"] = TypingText.Kept(Refrigerant, 20).Length == 0
-                ? "Type the refrigerant from the plate, such as R404A."
-                : $"“{TypingText.Kept(Refrigerant, 20)}” is not in the catalogue. It knows {string.Join(", ", RefrigerantCatalogue.All)}.";
-        }
-
-        var target = QuantityReader.Read(Target, QuantityKind.Temperature, units);
-        if (target.Problem is { } problem)
-            errors["target"] = TypingText.Problem(problem, QuantityKind.Temperature, units);
-
-        var chosen = known.FirstOrDefault(s => string.Equals(s.Name, TypingText.Kept(SiteName, 60), StringComparison.OrdinalIgnoreCase))
-            ?? new Site(Guid.CreateVersion7(), TypingText.Kept(SiteName, 60) is { Length: > 0 } name ? name : "First site", 0, TimeZoneInfo.Local.Id);
-        var elevationM = Optional(ElevationM, Atmosphere.LowestElevationM, Atmosphere.HighestElevationM, "elevation", errors) ?? chosen.ElevationM;
-        var chargeKg = ReadCharge(units, errors);
-        var fans = Optional(Fans, 0, MostFans, "fans", errors) ?? 1;
-        var ratedA = Optional(RatedCurrentA, 0.05, 2000, "current", errors);
-        Temperature? coldest = null;
-        if (!string.IsNullOrWhiteSpace(ColdestAmbient))
-        {
-            var typed = QuantityReader.Read(ColdestAmbient, QuantityKind.Temperature, units);
-            coldest = typed.Value?.Temperature;
-            if (typed.Problem is { } trouble)
-                errors["coldest"] = TypingText.Problem(trouble, QuantityKind.Temperature, units);
-        }
-
-        if (fans != Math.Floor(fans))
-            errors["fans"] = $"A whole number from 0 to {MostFans}.";
-        if (errors.Count > 0)
-            return (null, null, errors);
-
-        var circuit = new RefrigerationCircuit(existing?.Unit.Circuit.Id ?? Guid.CreateVersion7(), refrigerant!.Name, chargeKg, Metering, Condenser,
-            Parts.Aggregate(CircuitParts.None, (all, part) => all | part), TypingText.Kept(Nameplate, 2000))
-        {
-            Coils = Coils == 2 ? 2 : 1, RatedCurrentA = ratedA, ColdestAmbient = coldest,
+            Coils = form["coils"] == "2" ? 2 : 1, RatedCurrentA = ratedA, ColdestAmbient = coldest,
         };
         var site = chosen with { ElevationM = elevationM };
-        return (new(existing?.Unit.Id ?? UnitId, site.Id, tag, TypingText.Kept(Name, 60) is { Length: > 0 } given ? given : Sentence(Kind),
-            Kind, target.Value!.Temperature, (int)fans, TypingText.Kept(Product, 100), TypingText.Kept(Location, 100), circuit)
+        return (new(existing?.Unit.Id ?? newId, site.Id, tag, form.Text("name", 60) is { Length: > 0 } name ? name : CircuitText.Sentence(EquipmentText.Name(kind)),
+            kind, target!.Temperature, fans, form.Text("product", 100), form.Text("location", 100), circuit)
         {
-            Hazards = Hazards.Aggregate(Core.Service.Hazards.None, (all, hazard) => all | hazard) & HazardsOfAUnit.OfThePlace,
-        }, site, errors);
+            Hazards = form.Ticked<Hazards>("hazards").Aggregate(Hazards.None, (all, hazard) => all | hazard) & HazardsOfAUnit.OfThePlace,
+        }, site);
     }
 
-    private double? ReadCharge(UnitPreference units, Dictionary<string, string> errors)
-    {
-        if (string.IsNullOrWhiteSpace(Charge))
-            return null;
-        var read = QuantityReader.Read(Charge, QuantityKind.Mass, units);
-        if (read.Problem is { } problem)
-            errors["charge"] = TypingText.Problem(problem, QuantityKind.Mass, units);
-        else if (read.Value!.Si(default) is not (>= 0.001 and <= LargestChargeKg))
-            errors["charge"] = $"A mass from 1 g to {LargestChargeKg:F0} kg, or nothing.";
-        return read.Value?.Si(default);
-    }
-
-    private static string Sentence(EquipmentKind kind) => CircuitText.Sentence(EquipmentText.Name(kind));
-
-    private static double? Optional(string? text, double low, double high, string field, Dictionary<string, string> errors)
-    {
-        if (string.IsNullOrWhiteSpace(text))
-            return null;
-        if (QuantityReader.Number(text) is { } number && number >= low && number <= high)
-            return number;
-        errors[field] = $"A number from {Plain(low)} to {Plain(high)}, or nothing.";
-        return null;
-    }
-
-    private static string? Plain(double? number) => number?.ToString("0.###", CultureInfo.InvariantCulture);
+    private static string Plain(double? number) => number?.ToString("0.###", CultureInfo.InvariantCulture) ?? "";
 }

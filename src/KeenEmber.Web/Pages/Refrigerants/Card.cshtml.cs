@@ -20,13 +20,6 @@ public sealed class CardModel(ShopStore shops) : PageModel
     [BindProperty(SupportsGet = true)]
     public string? Name { get; set; }
 
-    /// <summary>A pressure or a temperature as typed; the unit says which, a bare number is a gauge pressure.</summary>
-    [BindProperty(SupportsGet = true)]
-    public string? At { get; set; }
-
-    [BindProperty(SupportsGet = true, Name = "elevation")]
-    public string? ElevationM { get; set; }
-
     public Refrigerant Fluid { get; private set; } = null!;
 
     public UnitText Mine { get; private set; } = null!;
@@ -41,26 +34,26 @@ public sealed class CardModel(ShopStore shops) : PageModel
 
     public bool AskedForPressure { get; private set; }
 
-    public string? AtError { get; private set; }
-
-    public string? ElevationError { get; private set; }
+    /// <summary>The elevation, and a pressure or a temperature: the unit says which, a bare number is a gauge pressure.</summary>
+    public FilledForm Form { get; private set; } = null!;
 
     public IActionResult OnGet()
     {
         // The picker sends the name as a query value; the address of a refrigerant is its own.
-        if (Request.Query.ContainsKey("pick") && RefrigerantCatalogue.Find(Request.Query["pick"]) is { } picked)
-            return RedirectToPage(new { name = picked.Name, at = At, elevation = ElevationM });
+        var units = shops.Get().Units;
+        Form = new(units);
+        Form.Keep(Request.Query);
+        if (RefrigerantCatalogue.Find(Form["pick"]) is { } picked)
+            return RedirectToPage(new { name = picked.Name, at = Form["at"], elevation = Form["elevation"] });
         if (RefrigerantCatalogue.Find(Name ?? First) is not { } fluid)
             return NotFound();
         Fluid = fluid;
-        var units = shops.Get().Units;
-        (var elevationM, ElevationError) = ElevationText.Read(ElevationM);
-        var atmosphere = Atmosphere.AtElevation(elevationM);
+        var atmosphere = Atmosphere.AtElevation(ElevationText.Read(Form));
         UnitText In(UnitPreference preference) => new(preference, atmosphere);
         Mine = In(units);
         Both = [Mine, In(units == UnitPreference.Us ? UnitPreference.Metric : UnitPreference.Us)];
-        if (!string.IsNullOrWhiteSpace(At))
-            Ask(units, atmosphere);
+        if (Form["at"].Length > 0)
+            Ask(atmosphere);
         return Page();
     }
 
@@ -72,31 +65,23 @@ public sealed class CardModel(ShopStore shops) : PageModel
         .Select(t => (t, Fluid.BubblePressure(t), Fluid.DewPressure(t)))
         .Where(row => row.Item2 is not null || row.Item3 is not null);
 
-    private void Ask(UnitPreference units, Pressure atmosphere)
+    private void Ask(Pressure atmosphere)
     {
-        var asTemperature = QuantityReader.Read(At, QuantityKind.Temperature, units);
-        var asPressure = QuantityReader.Read(At, QuantityKind.Pressure, units);
-        if (asPressure.Value is { } pressure)
+        if (Form.Either("at", QuantityKind.Pressure, QuantityKind.Temperature) is not { } typed)
+            return;
+        AskedForPressure = typed.Unit.Kind == QuantityKind.Pressure;
+        if (AskedForPressure)
         {
-            AskedForPressure = true;
-            var kpa = new Pressure(pressure.Si(atmosphere));
+            var kpa = new Pressure(typed.Si(atmosphere));
             if (Fluid.BubbleTemperature(kpa) is { } bubble && Fluid.DewTemperature(kpa) is { } dew)
                 (Pressures, Temperatures) = ((kpa, kpa), (bubble, dew));
         }
-        else if (asTemperature.Value is { Temperature: var t })
+        else if (typed.Temperature is var t && Fluid.BubblePressure(t) is { } bubble && Fluid.DewPressure(t) is { } dew)
         {
-            if (Fluid.BubblePressure(t) is { } bubble && Fluid.DewPressure(t) is { } dew)
-                (Pressures, Temperatures) = ((bubble, dew), (t, t));
-        }
-        else
-        {
-            AtError = asPressure.Problem == TypingProblem.WrongKindOfUnit
-                ? TypingText.Problem(asTemperature.Problem!.Value, QuantityKind.Temperature, units)
-                : TypingText.Problem(asPressure.Problem!.Value, QuantityKind.Pressure, units);
-            return;
+            (Pressures, Temperatures) = ((bubble, dew), (t, t));
         }
 
         if (Pressures is null)
-            AtError = RefrigerantText.Range(Fluid, Mine);
+            Form.Errors["at"] = RefrigerantText.Range(Fluid, Mine);
     }
 }

@@ -24,12 +24,6 @@ public sealed class MixModel(ShopStore shops) : PageModel
     [BindProperty(SupportsGet = true)]
     public string? Other { get; set; }
 
-    [BindProperty(SupportsGet = true)]
-    public string? Share { get; set; }
-
-    [BindProperty(SupportsGet = true)]
-    public string? Rest { get; set; }
-
     public Refrigerant Fluid { get; private set; } = null!;
 
     /// <summary>What is really in there; null until everything is known.</summary>
@@ -37,7 +31,7 @@ public sealed class MixModel(ShopStore shops) : PageModel
 
     public UnitText Units { get; private set; } = null!;
 
-    public Dictionary<string, string> Errors { get; } = [];
+    public FilledForm Form { get; private set; } = null!;
 
     public IActionResult OnGet()
     {
@@ -45,7 +39,9 @@ public sealed class MixModel(ShopStore shops) : PageModel
             return NotFound();
         Fluid = fluid;
         Units = new(shops.Get().Units, Pressure.StandardAtmosphere);
-        if (Share is not null)
+        Form = new(Units.Units);
+        Form.Keep(Request.Query);
+        if (Form.Has("share"))
             Actual = Mix();
         return Page();
     }
@@ -64,11 +60,8 @@ public sealed class MixModel(ShopStore shops) : PageModel
 
     private Refrigerant? Mix()
     {
-        if (QuantityReader.Number((Share ?? "").TrimEnd('%', ' ')) is not (>= 0 and <= 100 and var percent))
-        {
-            Errors["share"] = "Per cent by mass, 0 to 100.";
+        if (Form.Number("share", 0, 100, "per cent by mass", signs: "%", required: true) is not { } percent)
             return null;
-        }
 
         var composition = What == Happening.Leak ? Leaked(percent / 100) : Poured(percent / 100);
         // An unlisted mixture has no class of its own: with anything flammable poured in it is treated as flammable.
@@ -81,26 +74,16 @@ public sealed class MixModel(ShopStore shops) : PageModel
     {
         if (share > VapourLeak.LargestShare)
         {
-            Errors["share"] = $"At most {RefrigerantText.Percent(VapourLeak.LargestShare)}: beyond that hardly any liquid is left.";
+            Form.Errors["share"] = $"At most {RefrigerantText.Percent(VapourLeak.LargestShare)}: beyond that hardly any liquid is left.";
             return null;
         }
 
-        var at = UsualRest;
-        if (!string.IsNullOrWhiteSpace(Rest))
-        {
-            var read = QuantityReader.Read(Rest, QuantityKind.Temperature, Units.Units);
-            if (read.Value is not { } typed)
-            {
-                Errors["rest"] = TypingText.Problem(read.Problem!.Value, QuantityKind.Temperature, Units.Units);
-                return null;
-            }
-
-            at = typed.Temperature;
-        }
-
+        var at = Form.Value("rest", QuantityKind.Temperature)?.Temperature ?? UsualRest;
+        if (Form.IsWrong)
+            return null;
         if (VapourLeak.Remaining(Fluid.Composition, share, at) is { } left)
             return left;
-        Errors["rest"] = "There is no liquid in the system at this temperature.";
+        Form.Errors["rest"] = "There is no liquid in the system at this temperature.";
         return null;
     }
 
@@ -108,7 +91,7 @@ public sealed class MixModel(ShopStore shops) : PageModel
     {
         if (RefrigerantCatalogue.Find(Other) is { } other)
             return Fluid.Composition.MixedWith(other.Composition, share);
-        Errors["other"] = "Choose the other refrigerant.";
+        Form.Errors["other"] = "Choose the other refrigerant.";
         return null;
     }
 }

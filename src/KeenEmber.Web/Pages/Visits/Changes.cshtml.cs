@@ -18,18 +18,12 @@ public sealed class ChangesModel(VisitDesk desk) : VisitPage(desk)
 
     public TimelineEntry? Correcting => Correct is { } id ? View.Timeline.Standing.FirstOrDefault(e => e.Id == id && e is ChangeEntry or PartEntry or RefrigerantEntry) : null;
 
-    /// <summary>What was typed, by field; empty on a fresh page.</summary>
-    public IReadOnlyDictionary<string, string> Typed { get; private set; } = new Dictionary<string, string>();
-
-    public Dictionary<string, string> Errors { get; } = [];
-
     public IEnumerable<TimelineEntry> Done => View.Timeline.Standing.Where(e => e is ChangeEntry or PartEntry or RefrigerantEntry or ClosureEntry).Reverse();
 
     /// <summary>As typed, as the entry being corrected has it, or as the link that led here asks for.</summary>
-    public string Value(string field) => Typed.TryGetValue(field, out var typed) ? typed
-        : Typed.Count > 0 ? ""
-        : Correcting is { } entry ? Of(entry, field)
-        : Request.Query[field].ToString();
+    public string Value(string field) => Form.IsSent ? Form[field] : Correcting is { } entry ? Of(entry, field) : Request.Query[field].ToString();
+
+    public FieldView Field(string name, string label) => new(name, label, Value(name), Form.Error(name));
 
     private static string Of(TimelineEntry entry, string field) => (entry, field) switch
     {
@@ -55,63 +49,58 @@ public sealed class ChangesModel(VisitDesk desk) : VisitPage(desk)
         _ => "",
     };
 
-    public IActionResult OnPostChange(
-        Guid id, Guid entryId, Guid? corrects, string? what, string? before, string? after, string? askedBy, LoopKind? opens, bool foundSo, WorkArea area) =>
-        Save(id, entryId, corrects, "what", what, "Say what was changed, such as fan delay switch.", at => new ChangeEntry(
-            entryId, id, at, View.Now, View.Visit.Author, corrects, Text(what), Text(before), Text(after), Text(askedBy), opens is { } k && Enum.IsDefined(k) ? k : null, foundSo, Known(area)));
+    public IActionResult OnPostChange(Guid id, Guid entryId, Guid? corrects, LoopKind? opens, bool foundSo, WorkArea area) => Save(id, entryId, corrects, at => new ChangeEntry(
+        entryId, id, at, View.Now, View.Visit.Author, corrects, Form.Text("what", LongestText, missing: "Say what was changed, such as fan delay switch."),
+        Text("before"), Text("after"), Text("askedBy"), opens is { } k && Enum.IsDefined(k) ? k : null, foundSo, Known(area)));
 
-    public IActionResult OnPostPart(
-        Guid id, Guid entryId, Guid? corrects, string? part, string? place, string? failure, string? replacedBy, string? serial, bool warranty, WorkArea area) =>
-        Save(id, entryId, corrects, "part", part, "Say which part, such as fan motor.", at => new PartEntry(
-            entryId, id, at, View.Now, View.Visit.Author, corrects, Text(part), Text(place), Text(failure), Text(replacedBy), Text(serial), warranty, Known(area)));
+    public IActionResult OnPostPart(Guid id, Guid entryId, Guid? corrects, bool warranty, WorkArea area) => Save(id, entryId, corrects, at => new PartEntry(
+        entryId, id, at, View.Now, View.Visit.Author, corrects, Form.Text("part", LongestText, missing: "Say which part, such as fan motor."),
+        Text("place"), Text("failure"), Text("replacedBy"), Text("serial"), warranty, Known(area)));
 
-    public IActionResult OnPostRefrigerant(Guid id, Guid entryId, Guid? corrects, string? refrigerant, string? mass, bool recovered, string? cylinder, string? why)
+    public IActionResult OnPostRefrigerant(Guid id, Guid entryId, Guid? corrects, bool recovered) => Save(id, entryId, corrects, at =>
     {
-        if (!Load(id))
-            return NotFound();
-        var fluid = RefrigerantCatalogue.Find(refrigerant);
+        var fluid = RefrigerantCatalogue.Find(Form["refrigerant"]);
         if (fluid is null)
-            Errors["refrigerant"] = "Type the refrigerant on the cylinder, such as R404A.";
-        var read = QuantityReader.Read(mass, QuantityKind.Mass, View.Shop.Units);
-        if (read.Problem is { } problem)
-            Errors["mass"] = TypingText.Problem(problem, QuantityKind.Mass, View.Shop.Units);
-        return Save(id, entryId, corrects, "refrigerant", refrigerant, "", at => new RefrigerantEntry(
-            entryId, id, at, View.Now, View.Visit.Author, corrects, fluid!.Name, read.Value!.Si(default) * (recovered ? -1 : 1), Text(cylinder), Text(why)));
-    }
+            Form.Errors["refrigerant"] = "Type the refrigerant on the cylinder, such as R404A.";
+        var mass = Form.Value("mass", QuantityKind.Mass, required: true)?.Si(default) ?? 0;
+        return new RefrigerantEntry(entryId, id, at, View.Now, View.Visit.Author, corrects, fluid?.Name ?? "", mass * (recovered ? -1 : 1), Text("cylinder"), Text("why"));
+    });
 
-    public IActionResult OnPostClosure(Guid id, Guid entryId, Guid loop, string? how)
+    public IActionResult OnPostClosure(Guid id, Guid entryId, Guid loop)
     {
         if (!Load(id))
             return NotFound();
         if (View.Loops.All(l => l.Change.Id != loop))
             return RedirectToPage(new { id });
-        return Save(id, entryId, null, $"how-{loop}", how, "Say what was done, such as taken out.", at => new ClosureEntry(
-            entryId, id, at, View.Now, View.Visit.Author, null, loop, Text(how)));
+        return Save(id, entryId, null, at => new ClosureEntry(
+            entryId, id, at, View.Now, View.Visit.Author, null, loop, Form.Text(How(loop), LongestText, missing: "Say what was done, such as taken out.")));
     }
 
-    /// <summary>Stores an entry made from a form whose one needed field is not empty; otherwise shows the form again as typed.</summary>
+    /// <summary>The field that says what was done about an open loop.</summary>
+    public static string How(Guid loop) => $"how-{loop}";
+
+    /// <summary>Stores what is made of a form unless something in it is wrong, which shows the form again as typed.</summary>
     /// <param name="make">Makes it for the moment it was so: now, or the moment of the entry it corrects.</param>
-    private IActionResult Save(Guid id, Guid entryId, Guid? corrects, string needed, string? value, string missing, Func<DateTimeOffset, TimelineEntry> make)
+    private IActionResult Save(Guid id, Guid entryId, Guid? corrects, Func<DateTimeOffset, TimelineEntry> make)
     {
         if (!Load(id))
             return NotFound();
         var wrong = View.Timeline.Written.FirstOrDefault(e => e.Id == corrects);
         if (entryId == Guid.Empty || (corrects is not null && wrong is null))
             return BadRequest();
-        if (string.IsNullOrWhiteSpace(value))
-            Errors.TryAdd(needed, missing);
-        if (Errors.Count > 0)
+        Keep();
+        var entry = make(wrong?.At ?? View.Now);
+        if (Form.IsWrong)
         {
             Correct = corrects;
-            Typed = Request.Form.Where(f => !f.Key.StartsWith('_')).ToDictionary(f => f.Key, f => f.Value.ToString());
             return Page();
         }
 
-        Desk.Append([make(wrong?.At ?? View.Now)]);
+        Desk.Append([entry]);
         return RedirectToPage(new { id, saved = 1 });
     }
 
     private static WorkArea Known(WorkArea area) => Enum.IsDefined(area) ? area : WorkArea.Other;
 
-    private static string Text(string? text) => TypingText.Kept(text, LongestText);
+    private string Text(string field) => Form.Text(field, LongestText);
 }

@@ -14,11 +14,6 @@ public sealed class ControlsModel(VisitDesk desk) : VisitPage(desk)
     [BindProperty(SupportsGet = true)]
     public string? To { get; set; }
 
-    /// <summary>What was typed, by field, while something in it is wrong.</summary>
-    public IReadOnlyDictionary<string, string> Typed { get; private set; } = new Dictionary<string, string>();
-
-    public Dictionary<string, string> Errors { get; } = [];
-
     public IReadOnlyList<PressureSetting> Settings => PressureSettings.Of(View.MakeUp);
 
     public Refrigerant? Target => RefrigerantCatalogue.Find(To);
@@ -29,8 +24,7 @@ public sealed class ControlsModel(VisitDesk desk) : VisitPage(desk)
 
     /// <summary>The text a field shows: as typed while it is wrong, else as recorded.</summary>
     public string Shown(PressureSetting setting, SettingStage stage) =>
-        Typed.TryGetValue(Field(setting, stage), out var typed) ? typed
-        : Recorded(setting, stage)?.Value is { } v ? $"{UnitText.Number(v.Number, 2)} {v.Unit.Symbol}" : "";
+        Form.Or(Field(setting, stage), Recorded(setting, stage)?.Value is { } v ? $"{UnitText.Number(v.Number, 2)} {v.Unit.Symbol}" : "");
 
     /// <summary>What a setting stands for in the unit's own refrigerant.</summary>
     public string AsTemperature(PressureSetting setting, TypedValue value) =>
@@ -51,43 +45,32 @@ public sealed class ControlsModel(VisitDesk desk) : VisitPage(desk)
             return NotFound();
         if (lineId == Guid.Empty)
             return BadRequest();
+        var before = Settings.SelectMany(s => Enum.GetValues<SettingStage>(), (s, stage) => (Setting: s, Stage: stage)).ToDictionary(c => c, c => Shown(c.Setting, c.Stage));
+        Keep();
         var entries = new List<TimelineEntry>();
-        foreach (var (setting, stage) in Settings.SelectMany(s => Enum.GetValues<SettingStage>().Select(stage => (s, stage))))
+        foreach (var ((setting, stage), was) in before)
         {
-            var text = Request.Form[Field(setting, stage)].ToString().Trim();
-            if (text.Length == 0 || text == Shown(setting, stage))
-                continue;
-            if (Read(setting, text, Field(setting, stage)) is { } value && value != Recorded(setting, stage)?.Value)
+            var field = Field(setting, stage);
+            if (Form[field].Length > 0 && Form[field] != was && Read(setting, field) is { } value && value != Recorded(setting, stage)?.Value)
                 entries.Add(new SettingEntry(EntryId.OfLine(lineId, (int)setting * 2 + (int)stage), id, View.Now, View.Now, View.Visit.Author, null, setting, stage, value));
         }
 
-        if (Errors.Count > 0)
-        {
-            Typed = Request.Form.Where(f => f.Key.Contains('-', StringComparison.Ordinal)).ToDictionary(f => f.Key, f => f.Value.ToString());
+        if (Form.IsWrong)
             return Page();
-        }
-
         if (entries.Count > 0)
             Desk.Append(entries);
         return RedirectToPage(new { id, saved = entries.Count });
     }
 
     /// <summary>A pressure, or the temperature it is thought of as, which is turned into the shop's pressure.</summary>
-    private TypedValue? Read(PressureSetting setting, string text, string field)
+    private TypedValue? Read(PressureSetting setting, string field)
     {
-        var pressure = QuantityReader.Read(text, QuantityKind.Pressure, View.Shop.Units);
-        if (pressure.Value is not null)
-            return pressure.Value;
-        if (pressure.Problem == TypingProblem.WrongKindOfUnit && View.Equipment.Circuit.Refrigerant is { } fluid
-            && QuantityReader.Read(text, QuantityKind.Temperature, View.Shop.Units).Value is { } asTemperature)
-        {
-            if (setting.AsPressure(fluid, asTemperature.Temperature) is { } p)
-                return new(Math.Round(p.GaugeKpa(View.Site.Atmosphere) / View.Shop.Units.Pressure.Scale, 2), View.Shop.Units.Pressure);
-            Errors[field] = $"{fluid.Name} has no pressure at this temperature.";
-            return null;
-        }
-
-        Errors[field] = TypingText.Problem(pressure.Problem!.Value, QuantityKind.Pressure, View.Shop.Units);
+        var value = View.Equipment.Circuit.Refrigerant is null ? Form.Value(field, QuantityKind.Pressure) : Form.Either(field, QuantityKind.Pressure, QuantityKind.Temperature);
+        if (value?.Unit.Kind != QuantityKind.Temperature || View.Equipment.Circuit.Refrigerant is not { } fluid)
+            return value;
+        if (setting.AsPressure(fluid, value.Temperature) is { } p)
+            return new(Math.Round(p.GaugeKpa(View.Site.Atmosphere) / View.Shop.Units.Pressure.Scale, 2), View.Shop.Units.Pressure);
+        Form.Errors[field] = $"{fluid.Name} has no pressure at this temperature.";
         return null;
     }
 }

@@ -7,16 +7,11 @@ using Microsoft.AspNetCore.Mvc;
 namespace KeenEmber.Web.Pages.Visits;
 
 /// <summary>What the temperature control really does: its cut-ins and cut-outs against its setting, and a mechanical one over its dial.</summary>
-public sealed class ControlsCycleModel(VisitDesk desk) : BenchPage(desk)
+public sealed class ControlsCycleModel(VisitDesk desk) : VisitPage(desk)
 {
     public ControlSettingEntry? Setting => ControllerBench.Setting(View.UpToHere);
 
     public IReadOnlyList<ControlEvent> Events => ControllerBench.Events(View.Timeline);
-
-    public CycleResult Cycle => View.Cycle;
-
-    /// <summary>What the sensor that controls the box reads too much, K.</summary>
-    public double SensorErrorK => View.Sensors.BoxErrorK;
 
     public IReadOnlyList<DialEntry> Dial => [.. View.Timeline.Standing.OfType<DialEntry>()];
 
@@ -32,14 +27,10 @@ public sealed class ControlsCycleModel(VisitDesk desk) : BenchPage(desk)
         if (entryId == Guid.Empty)
             return BadRequest();
         Keep();
-        var control = TypingText.Kept(Typed("control"), 30).ToLowerInvariant();
-        if (control.Length == 0)
-        {
-            Errors["control"] = "Which side's control was turned, such as left.";
+        var control = Form.Text("control", 30, missing: "Which side's control was turned, such as left.").ToLowerInvariant();
+        if (Form.IsWrong)
             return Page();
-        }
-
-        Desk.Append([new BulbTurnEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, new(control, TypingText.Kept(Typed("followed"), 30).ToLowerInvariant()))]);
+        Desk.Append([new BulbTurnEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, new(control, Form.Text("followed", 30).ToLowerInvariant()))]);
         return RedirectToPage(new { id, saved = 1 });
     }
 
@@ -50,8 +41,8 @@ public sealed class ControlsCycleModel(VisitDesk desk) : BenchPage(desk)
         if (entryId == Guid.Empty)
             return BadRequest();
         Keep();
-        var at = Read("at", QuantityKind.Temperature);
-        if (Errors.Count > 0)
+        var at = Form.Value("at", QuantityKind.Temperature);
+        if (Form.IsWrong)
             return Page();
         Desk.Append([new ControlEventEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, cutsIn, at)]);
         return RedirectToPage(new { id, saved = 1 });
@@ -64,15 +55,15 @@ public sealed class ControlsCycleModel(VisitDesk desk) : BenchPage(desk)
         if (entryId == Guid.Empty || !Enum.IsDefined(kind))
             return BadRequest();
         Keep();
-        var set = Read("set", QuantityKind.Temperature, required: true);
+        var set = Form.Value("set", QuantityKind.Temperature, required: true);
         var isConstant = kind == ControlKind.ConstantCutIn;
-        var differential = Read("differential", QuantityKind.Difference, required: !isConstant);
-        var cutIn = Read("cutIn", QuantityKind.Temperature, required: isConstant);
+        var differential = Form.Value("differential", QuantityKind.Difference, required: !isConstant);
+        var cutIn = Form.Value("cutIn", QuantityKind.Temperature, required: isConstant);
         if (differential?.Si(default) <= 0)
-            Errors["differential"] = "A differential is above 0.";
+            Form.Errors["differential"] = "A differential is above 0.";
         if (isConstant && cutIn is not null && set is not null && cutIn.Temperature <= set.Temperature)
-            Errors["cutIn"] = "The cut-in lies above the cut-out.";
-        if (Errors.Count > 0)
+            Form.Errors["cutIn"] = "The cut-in lies above the cut-out.";
+        if (Form.IsWrong)
             return Page();
         Desk.Append([new ControlSettingEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, kind, set!, differential, cutIn)]);
         return RedirectToPage(new { id, saved = 1 });
@@ -85,10 +76,10 @@ public sealed class ControlsCycleModel(VisitDesk desk) : BenchPage(desk)
         if (entryId == Guid.Empty)
             return BadRequest();
         Keep();
-        var (dial, cutIn, cutOut) = (Read("dial", QuantityKind.Temperature, required: true), Read("dialIn", QuantityKind.Temperature), Read("dialOut", QuantityKind.Temperature));
-        if (cutIn is null && cutOut is null && Errors.Count == 0)
-            Errors["dialOut"] = "Where it opened or closed by the reference.";
-        if (Errors.Count > 0)
+        var (dial, cutIn, cutOut) = (Form.Value("dial", QuantityKind.Temperature, required: true), Form.Value("dialIn", QuantityKind.Temperature), Form.Value("dialOut", QuantityKind.Temperature));
+        if (cutIn is null && cutOut is null && !Form.IsWrong)
+            Form.Errors["dialOut"] = "Where it opened or closed by the reference.";
+        if (Form.IsWrong)
             return Page();
         Desk.Append([new DialEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, dial!, cutIn, cutOut)]);
         return RedirectToPage(new { id, saved = 1 });

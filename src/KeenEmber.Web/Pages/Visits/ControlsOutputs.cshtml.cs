@@ -5,16 +5,10 @@ using Microsoft.AspNetCore.Mvc;
 namespace KeenEmber.Web.Pages.Visits;
 
 /// <summary>Relays of the controller: called, live, running; and what water, scale or wear has done to its parts.</summary>
-public sealed class ControlsOutputsModel(VisitDesk desk) : BenchPage(desk)
+public sealed class ControlsOutputsModel(VisitDesk desk) : VisitPage(desk)
 {
-    public IReadOnlyDictionary<ControlPart, DamageKind> Damage => ControllerBench.Damage(View.Timeline);
-
     /// <summary>The outputs since a part of the control was replaced.</summary>
     public IReadOnlyDictionary<ControlOutput, OutputResult> Now => ControllerBench.OutputsNow(View.Timeline);
-
-    public bool WholeSet => View.Shop.Policies.Of(Policy.WettedControls) == PolicyChoice.WettedSetWhole;
-
-    public IReadOnlyList<ControlPart> ToReplace => WettedSet.ToReplace(Damage, WholeSet);
 
     public IReadOnlyList<OutputStateEntry> Looks(ControlOutput output) => [.. View.Timeline.Standing.OfType<OutputStateEntry>().Where(o => o.Output == output)];
 
@@ -27,7 +21,7 @@ public sealed class ControlsOutputsModel(VisitDesk desk) : BenchPage(desk)
         Keep();
         if (live is null && runs is null)
         {
-            Errors["live"] = "Say at least one: live or dead, running or still.";
+            Form.Errors["live"] = "Say at least one: live or dead, running or still.";
             return Page();
         }
 

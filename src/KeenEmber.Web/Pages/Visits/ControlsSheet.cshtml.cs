@@ -9,7 +9,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace KeenEmber.Web.Pages.Visits;
 
 /// <summary>The controller's parameters in general terms, as found and as left, held against unit and refrigerant.</summary>
-public sealed class ControlsSheetModel(VisitDesk desk) : BenchPage(desk)
+public sealed class ControlsSheetModel(VisitDesk desk) : VisitPage(desk)
 {
     /// <summary>The kind of controller whose parameters are listed.</summary>
     [BindProperty(SupportsGet = true)]
@@ -35,7 +35,7 @@ public sealed class ControlsSheetModel(VisitDesk desk) : BenchPage(desk)
         View.Timeline.Standing.OfType<ParameterEntry>().LastOrDefault(p => p.Parameter == parameter && p.Stage == stage);
 
     /// <summary>The text a field shows: as typed while something is wrong, else as recorded on this visit.</summary>
-    public string Text(ControllerParameter parameter, SettingStage stage) => Errors.Count > 0 ? Typed(Cell(parameter, stage)) : Recorded(parameter, stage) is { } p ? ControllerText.Value(parameter, p.Value, View.Units) : "";
+    public string Text(ControllerParameter parameter, SettingStage stage) => Form.IsWrong ? Form[Cell(parameter, stage)] : Recorded(parameter, stage) is { } p ? ControllerText.Value(parameter, p.Value, View.Units) : "";
 
     /// <summary>What an earlier visit left a parameter at.</summary>
     public string LastTime(ControllerParameter parameter) => ControllerBench.Sheet(View.UpToHere.Where(t => t != View.Timeline)).TryGetValue(parameter, out var last)
@@ -50,19 +50,19 @@ public sealed class ControlsSheetModel(VisitDesk desk) : BenchPage(desk)
         var before = Parameters.SelectMany(p => Enum.GetValues<SettingStage>(), (p, stage) => (Parameter: p, Stage: stage)).ToDictionary(c => c, c => Text(c.Parameter, c.Stage));
         Keep();
         var entries = new List<TimelineEntry>();
-        foreach (var ((parameter, stage), was) in before.Where(c => Typed(Cell(c.Key.Parameter, c.Key.Stage)).Length > 0 && Typed(Cell(c.Key.Parameter, c.Key.Stage)) != c.Value))
+        foreach (var ((parameter, stage), was) in before.Where(c => Form[Cell(c.Key.Parameter, c.Key.Stage)].Length > 0 && Form[Cell(c.Key.Parameter, c.Key.Stage)] != c.Value))
         {
-            if (Read(Cell(parameter, stage), parameter.Measures()) is { } value)
+            if (Form.Value(Cell(parameter, stage), parameter.Measures()) is { } value)
                 entries.Add(new ParameterEntry(EntryId.OfLine(lineId, entries.Count), id, View.Now, View.Now, View.Visit.Author, null, parameter, stage, value));
         }
 
         foreach (var parameter in Request.Form["back"].Select(b => Enum.TryParse<ControllerParameter>(b, out var p) ? p : (ControllerParameter?)null).OfType<ControllerParameter>())
         {
             if (!entries.OfType<ParameterEntry>().Any(e => e.Parameter == parameter && e.Stage == SettingStage.AsSet))
-                Errors.TryAdd(Cell(parameter, SettingStage.AsSet), "What was it set to for the test?");
+                Form.Errors.TryAdd(Cell(parameter, SettingStage.AsSet), "What was it set to for the test?");
         }
 
-        if (Errors.Count > 0)
+        if (Form.IsWrong)
             return Page();
         entries.AddRange(Changes([.. entries.OfType<ParameterEntry>()], lineId, entries.Count, TypingText.Kept(askedBy, 80)));
         if (entries.Count > 0)

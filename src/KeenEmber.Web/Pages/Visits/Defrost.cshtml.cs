@@ -24,12 +24,11 @@ public sealed class DefrostModel(VisitDesk desk) : VisitPage(desk)
     [BindProperty(SupportsGet = true)]
     public Guid? With { get; set; }
 
-    public DefrostSetUpForm Form { get; private set; } = null!;
+    /// <summary>Something is wrong with the set-up as typed, not with a round of readings.</summary>
+    public bool SetUpIsWrong => Form.Errors.Keys.Any(k => k is not (FreeName or FreeValue) && !k.StartsWith(Reading, StringComparison.Ordinal));
 
-    public Dictionary<string, string> Errors { get; } = [];
-
-    /// <summary>Readings as typed, while one of them is wrong.</summary>
-    private Dictionary<string, string> typed = [];
+    /// <summary>How the fields of a round begin, and the fields of the place that is named freely.</summary>
+    private const string Reading = "v-", FreeName = "free-name", FreeValue = "free-value";
 
     public WatchedRun? Shown => View.Runs.FirstOrDefault(r => r.Entry.Id == Run) ?? Live ?? View.OwnRun ?? (View.Runs.Count > 0 ? View.Runs[^1] : null);
 
@@ -38,11 +37,7 @@ public sealed class DefrostModel(VisitDesk desk) : VisitPage(desk)
     /// <summary>The run that is being watched on this visit.</summary>
     public WatchedRun? Live => View.Runs.LastOrDefault(r => !r.IsOver && r.Entry.VisitId == View.Visit.Id);
 
-    public string Typed(RunPlace place) => typed.GetValueOrDefault(Field(place), "");
-
-    public string? Error(RunPlace place) => Errors.GetValueOrDefault(Field(place));
-
-    public static string Field(RunPlace place) => place.Name.Length > 0 ? $"v-{place.Kind}-{place.Name}" : $"v-{place.Kind}";
+    public static string Field(RunPlace place) => place.Name.Length > 0 ? $"{Reading}{place.Kind}-{place.Name}" : $"{Reading}{place.Kind}";
 
     /// <summary>The usual places, a leg for each heater, and those that were named in the run.</summary>
     public IEnumerable<RunPlace> Places(WatchedRun run) => Round.Select(k => new RunPlace(k))
@@ -72,22 +67,22 @@ public sealed class DefrostModel(VisitDesk desk) : VisitPage(desk)
     public IEnumerable<TimelineEntry> Told(WatchedRun run) => View.AllTimelines.SelectMany(t => t.Standing)
         .Where(e => e is NoteEntry or PhotoEntry && e.VisitId == run.Entry.VisitId && e.At >= run.Run.Start && e.At <= run.At(run.Run.LastMinute + 5));
 
-    protected override void Loaded() => Form = DefrostSetUpForm.From(View.DefrostSetUp, View.Shop.Units);
+    protected override void Loaded() => DefrostSetUpForm.Fill(Form, View.DefrostSetUp);
 
-    public IActionResult OnPostSetUp(Guid id, Guid lineId, bool changed, string? askedBy)
+    public IActionResult OnPostSetUp(Guid id, Guid lineId, bool changed)
     {
         if (!Load(id))
             return NotFound();
         if (lineId == Guid.Empty)
             return BadRequest();
-        Form = new(View.Shop.Units);
-        if (Form.Read(Request.Form) is not { } setUp)
+        Keep();
+        if (DefrostSetUpForm.Read(Form) is not { } setUp)
             return Page();
         var entries = new List<TimelineEntry> { new DefrostSetUpEntry(EntryId.OfLine(lineId, 0), id, View.Now, View.Now, View.Visit.Author, null, setUp) };
         if (changed && View.DefrostSetUp is { } before)
         {
             entries.AddRange(DefrostSetUpText.Differences(before, setUp, View.Units).Select((d, i) => new ChangeEntry(EntryId.OfLine(lineId, i + 1), id, View.Now, View.Now, View.Visit.Author, null,
-                d.What, d.Before, d.After, TypingText.Kept(askedBy, 80), null, false, WorkArea.Defrost)));
+                d.What, d.Before, d.After, Form.Text("askedBy", 80), null, false, WorkArea.Defrost)));
         }
 
         Desk.Append(entries);
@@ -118,41 +113,24 @@ public sealed class DefrostModel(VisitDesk desk) : VisitPage(desk)
             return NotFound();
         if (lineId == Guid.Empty || View.Runs.FirstOrDefault(r => r.Entry.Id == run) is not { IsOver: false } watched)
             return BadRequest();
+        Keep();
         var entries = new List<TimelineEntry>();
         foreach (var place in Places(watched).ToList())
-            Take(Request.Form[Field(place)], place);
-        if (Request.Form["free-value"].ToString() is { Length: > 0 } free)
-        {
-            var name = TypingText.Kept(Request.Form["free-name"], 30);
-            if (name.Length == 0)
-                Errors["free"] = "Name the place.";
-            else
-                Take(free, new(Request.Form["free-kind"] == nameof(RunPlaceKind.Bend) ? RunPlaceKind.Bend : RunPlaceKind.Other, name));
-        }
-
-        if (Errors.Count > 0)
-        {
-            typed = Request.Form.Where(f => f.Key.StartsWith("v-", StringComparison.Ordinal) || f.Key.StartsWith("free", StringComparison.Ordinal)).ToDictionary(f => f.Key, f => TypingText.Kept(f.Value, 60));
+            Take(Field(place), place);
+        if (Form[FreeValue].Length > 0 && Form.Text(FreeName, 30, missing: "Name the place.") is { Length: > 0 } name)
+            Take(FreeValue, new(Form["free-kind"] == nameof(RunPlaceKind.Bend) ? RunPlaceKind.Bend : RunPlaceKind.Other, name));
+        if (Form.IsWrong)
             return Page();
-        }
-
         if (entries.Count > 0)
             Desk.Append(entries);
         return RedirectToPage(new { id, saved = entries.Count });
 
-        void Take(string? text, RunPlace place)
+        void Take(string field, RunPlace place)
         {
-            if (string.IsNullOrWhiteSpace(text))
-                return;
-            var read = QuantityReader.Read(text, place.Measures, View.Shop.Units);
-            if (read.Problem is { } problem)
-                Errors[place.HasName && place.Kind != RunPlaceKind.HeaterCurrent && Request.Form[Field(place)].Count == 0 ? "free" : Field(place)] = TypingText.Problem(problem, place.Measures, View.Shop.Units);
-            else
-                entries.Add(new RunReadingEntry(EntryId.OfLine(lineId, entries.Count), id, View.Now, View.Now, View.Visit.Author, null, run, place, read.Value!));
+            if (Form.Value(field, place.Measures) is { } value)
+                entries.Add(new RunReadingEntry(EntryId.OfLine(lineId, entries.Count), id, View.Now, View.Now, View.Visit.Author, null, run, place, value));
         }
     }
-
-    public string Free(string field) => typed.GetValueOrDefault($"free-{field}", "");
 
     public IActionResult OnPostMark(Guid id, Guid entryId, Guid run, RunMarkKind kind)
     {

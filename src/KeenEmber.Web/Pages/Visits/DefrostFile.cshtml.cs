@@ -21,8 +21,6 @@ public sealed class DefrostFileModel(VisitDesk desk, LoggerStore loggers, RunSer
     [BindProperty(SupportsGet = true, Name = "file")]
     public Guid? FileId { get; set; }
 
-    public Dictionary<string, string> Errors { get; } = [];
-
     public string Rows { get; private set; } = "";
 
     public (string Name, LoggerFile File)? Waiting => waiting ??= FileId is { } id ? loggers.Find(id, View.Visit.Id) : null;
@@ -49,7 +47,7 @@ public sealed class DefrostFileModel(VisitDesk desk, LoggerStore loggers, RunSer
         Rows = rows ?? "";
         if (file is null && string.IsNullOrWhiteSpace(rows))
         {
-            Errors["file"] = "Choose a file, or type rows with a line of headings.";
+            Form.Errors["file"] = "Choose a file, or type rows with a line of headings.";
             return Page();
         }
 
@@ -61,7 +59,7 @@ public sealed class DefrostFileModel(VisitDesk desk, LoggerStore loggers, RunSer
             return TakeDocument(id, fileId, text, file?.FileName ?? "");
         if (LoggerFile.Open(text) is null)
         {
-            Errors["file"] = "This is no table: a line of headings is needed, rows below it, and at least two columns parted by comma, semicolon or tab.";
+            Form.Errors["file"] = "This is no table: a line of headings is needed, rows below it, and at least two columns parted by comma, semicolon or tab.";
             return Page();
         }
 
@@ -76,7 +74,7 @@ public sealed class DefrostFileModel(VisitDesk desk, LoggerStore loggers, RunSer
         {
             if (JsonSerializer.Deserialize<RunDocument>(text, json.Value.SerializerOptions)?.Read() is not { Run: { } run })
             {
-                Errors["file"] = "This file is no whole run: its tracks or its set-up are missing or broken.";
+                Form.Errors["file"] = "This file is no whole run: its tracks or its set-up are missing or broken.";
                 return Page();
             }
 
@@ -85,7 +83,7 @@ public sealed class DefrostFileModel(VisitDesk desk, LoggerStore loggers, RunSer
         }
         catch (JsonException)
         {
-            Errors["file"] = "This JSON could not be read.";
+            Form.Errors["file"] = "This JSON could not be read.";
             return Page();
         }
     }
@@ -98,18 +96,18 @@ public sealed class DefrostFileModel(VisitDesk desk, LoggerStore loggers, RunSer
             return BadRequest();
         var columns = new LoggerColumns(timeColumn, [.. Enumerable.Range(0, file.Headings.Count).Select(Column)]);
         if (columns.Columns.All(c => c.Place is null))
-            Errors["columns"] = "Say of one column at least where it was measured.";
+            Form.Errors["columns"] = "Say of one column at least where it was measured.";
         if (columns.Columns.Where(c => c.Place is not null).GroupBy(c => c.Place).FirstOrDefault(g => g.Count() > 1) is { } twice)
-            Errors["columns"] = $"Two columns are {DefrostText.Name(twice.Key!.Value)}. Name one of them otherwise.";
-        if (Errors.Count > 0)
+            Form.Errors["columns"] = $"Two columns are {DefrostText.Name(twice.Key!.Value)}. Name one of them otherwise.";
+        if (Form.IsWrong)
             return Page();
         var read = file.Read(columns);
         var start = read.Start is { Year: > 1 } wall ? View.Clock.At(wall) : StartTyped(startDay, startTime ?? (read.Start is { } clock ? $"{clock:HH:mm}" : null));
         if (read.Tracks.Count == 0)
-            Errors["columns"] = $"No value was found: {read.Skipped} of {read.Rows} rows have no time that is understood. Is the time column the right one?";
+            Form.Errors["columns"] = $"No value was found: {read.Skipped} of {read.Rows} rows have no time that is understood. Is the time column the right one?";
         else if (start > View.Now + TimeSpan.FromMinutes(2))
-            Errors["start"] = "This would begin after now. Is the day right?";
-        if (Errors.Count > 0 || start is not { } begins)
+            Form.Errors["start"] = "This would begin after now. Is the day right?";
+        if (Form.IsWrong || start is not { } begins)
             return Page();
         loggers.Remember(file, columns);
         var log = new DefrostRun(begins, View.DefrostSetUp ?? new(DefrostKind.Electric), read.Tracks, []);
@@ -137,7 +135,7 @@ public sealed class DefrostFileModel(VisitDesk desk, LoggerStore loggers, RunSer
     {
         if (TimeOnly.TryParse(time, System.Globalization.CultureInfo.InvariantCulture, out var clock))
             return View.Clock.At((DateOnly.TryParse(day, System.Globalization.CultureInfo.InvariantCulture, out var date) ? date : View.Clock.Date(View.Visit.StartedAt)).ToDateTime(clock));
-        Errors["start"] = "These rows only count minutes: type the time at which they begin, such as 14:05.";
+        Form.Errors["start"] = "These rows only count minutes: type the time at which they begin, such as 14:05.";
         return null;
     }
 

@@ -10,15 +10,6 @@ namespace KeenEmber.Web.Pages.Visits;
 /// <summary>The schedule planner: how many, how long, when; against the schedule as it is and against what somebody else asked for.</summary>
 public sealed class DefrostPlanModel(VisitDesk desk) : VisitPage(desk)
 {
-    private static readonly string[] Times = ["H:mm", "HH:mm"];
-
-    public Dictionary<string, string> Errors { get; } = [];
-
-    /// <summary>Everything the form carries, by field, as typed or as first proposed.</summary>
-    public Dictionary<string, string> Fields { get; } = [];
-
-    public string this[string field] => Fields.GetValueOrDefault(field, "");
-
     public bool EndsByTemperature { get; private set; }
 
     public IReadOnlyList<DayPart> Busy { get; private set; } = [];
@@ -56,7 +47,7 @@ public sealed class DefrostPlanModel(VisitDesk desk) : VisitPage(desk)
         if (Today.Count > 0)
             yield return ("as it is", Today, TodayMin, DefrostPlan.Forecast(basis, Today, TodayMin, View.DefrostSetUp!.EndC is not null));
         if (Asked.Count > 0)
-            yield return (this["askedBy"].Length > 0 ? $"asked for by {this["askedBy"]}" : "asked for", Asked, AskedMin, DefrostPlan.Forecast(basis, Asked, AskedMin, EndsByTemperature));
+            yield return (Form["askedBy"].Length > 0 ? $"asked for by {Form["askedBy"]}" : "asked for", Asked, AskedMin, DefrostPlan.Forecast(basis, Asked, AskedMin, EndsByTemperature));
     }
 
     public IActionResult OnPostPlan(Guid id, Guid lineId)
@@ -65,18 +56,18 @@ public sealed class DefrostPlanModel(VisitDesk desk) : VisitPage(desk)
             return NotFound();
         if (lineId == Guid.Empty)
             return BadRequest();
-        var useAsked = this["take"] == "asked";
-        if (Errors.Count > 0 || (useAsked ? Asked.Count == 0 : Planned is null))
+        var useAsked = Form["take"] == "asked";
+        if (Form.IsWrong || (useAsked ? Asked.Count == 0 : Planned is null))
             return Page();
         var (starts, length) = useAsked ? (Asked, AskedMin) : (Planned!, LengthMin);
         var before = View.DefrostSetUp ?? new(DefrostKind.Electric);
         var after = before with { Starts = starts, FailSafeMin = length, EndedBy = EndsByTemperature ? before.EndedBy : TerminationKind.Time };
-        var look = this["look"].Length > 0 ? $"; look for: {this["look"]}" : "";
+        var look = Form["look"].Length > 0 ? $"; look for: {Form["look"]}" : "";
         Desk.Append(
         [
             new DefrostSetUpEntry(EntryId.OfLine(lineId, 0), id, View.Now, View.Now, View.Visit.Author, null, after),
             new ChangeEntry(EntryId.OfLine(lineId, 1), id, View.Now, View.Now, View.Visit.Author, null, "defrost schedule", Said(Today, View.DefrostSetUp?.FailSafeMin), Said(starts, length) + look,
-                this["askedBy"], LoopKind.WatchIt, false, WorkArea.Defrost),
+                Form["askedBy"], LoopKind.WatchIt, false, WorkArea.Defrost),
         ]);
         return RedirectToPage(new { id, saved = 2 });
     }
@@ -89,45 +80,41 @@ public sealed class DefrostPlanModel(VisitDesk desk) : VisitPage(desk)
     /// <summary>Reads what was typed, or proposes, and works the plan out.</summary>
     protected override void Loaded()
     {
-        var typed = Request.HasFormContentType ? Request.Form.Select(f => (f.Key, Value: f.Value.ToString())) : Request.Query.Select(q => (q.Key, Value: q.Value.ToString()));
-        foreach (var (key, value) in typed)
-            Fields[key] = TypingText.Kept(value, 200);
-        var setUp = View.DefrostSetUp;
-        var isNew = !Fields.ContainsKey("count");
-        if (isNew)
+        Form.Keep(Request.HasFormContentType ? Request.Form : Request.Query);
+        if (!Form.Has("count"))
         {
-            Fields["count"] = $"{Math.Max(Today.Count, 4)}";
-            Fields["length"] = UnitText.Number(setUp?.FailSafeMin ?? 30, 0);
-            Fields["temperature"] = (View.Shop.Policies.Of(Policy.Defrost) == PolicyChoice.FewLongByTemperature && setUp?.EndC is not null ? "true" : "");
+            Form["count"] = $"{Math.Max(Today.Count, 4)}";
+            Form["length"] = UnitText.Number(View.DefrostSetUp?.FailSafeMin ?? 30, 0);
+            Form["temperature"] = View.Shop.Policies.Of(Policy.Defrost) == PolicyChoice.FewLongByTemperature && View.DefrostSetUp?.EndC is not null ? "true" : "";
         }
 
-        EndsByTemperature = this["temperature"].StartsWith("true", StringComparison.Ordinal);
-        var count = (int)(Number("count", 1, 24) ?? 4);
-        LengthMin = Number("length", 1, 240) ?? 30;
-        Busy = DayParts("busy", this["busy"]);
-        Neighbours = [.. this["neighbours"].Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(ReadNeighbour).OfType<Neighbour>()];
-        Asked = ReadTimes("asked", this["asked"]);
-        AskedMin = Number("askedLength", 1, 240) ?? LengthMin;
+        EndsByTemperature = Form["temperature"].StartsWith("true", StringComparison.Ordinal);
+        var count = (int)(Form.Number("count", 1, 24) ?? 4);
+        LengthMin = Form.Number("length", 1, 240) ?? 30;
+        Busy = DayParts("busy", Form["busy"]);
+        Neighbours = [.. Form["neighbours"].Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(ReadNeighbour).OfType<Neighbour>()];
+        Asked = Form.Times("asked");
+        AskedMin = Form.Number("askedLength", 1, 240) ?? LengthMin;
         IcePerDayKg = IcePerDay();
         Basis = DefrostPlan.BasisOf([.. View.Runs.Select(r => r.Result)], IcePerDayKg);
-        if (Errors.Count == 0)
+        if (!Form.IsWrong)
         {
             Planned = DefrostPlan.Spread(count, LengthMin + DripMin, Busy, Neighbours);
             if (Planned is null)
-                Errors["count"] = "The neighbours' defrosts leave no room for so many of this length.";
+                Form.Errors["count"] = "The neighbours' defrosts leave no room for so many of this length.";
         }
     }
 
     /// <summary>As typed; else by the frost load of door and leaks; else from the ice of the last run and today's schedule.</summary>
     private double IcePerDay()
     {
-        if (Number("ice", 0, 500) is { } measured)
+        if (Form.Number("ice", 0, 500) is { } measured)
             return measured;
-        if (OutsideC() is { } outside && Number("outsideRh", 1, 100) is { } humidity)
+        if (OutsideC() is { } outside && Form.Number("outsideRh", 1, 100) is { } humidity)
         {
-            var door = Number("doorWidth", 0.1, 10) is { } w && Number("doorHeight", 0.1, 10) is { } h && Number("openings", 0, 5000) is { } n && Number("seconds", 0, 3600) is { } s
-                ? new BoxDoor(w, h, n, s, (Number("curtain", 0, 95) ?? 0) / 100) : null;
-            return FrostLoad.KgPerDay(new(View.Equipment.Target.Celsius, 0.85), new(outside, humidity / 100), door, Number("leak", 0, 5000) ?? 0, View.Site.Atmosphere.Kpa);
+            var door = Form.Number("doorWidth", 0.1, 10) is { } w && Form.Number("doorHeight", 0.1, 10) is { } h && Form.Number("openings", 0, 5000) is { } n && Form.Number("seconds", 0, 3600) is { } s
+                ? new BoxDoor(w, h, n, s, (Form.Number("curtain", 0, 95) ?? 0) / 100) : null;
+            return FrostLoad.KgPerDay(new(View.Equipment.Target.Celsius, 0.85), new(outside, humidity / 100), door, Form.Number("leak", 0, 5000) ?? 0, View.Site.Atmosphere.Kpa);
         }
 
         var perRun = View.Runs.Select(r => r.Result.Ice?.IceKg).LastOrDefault(i => i is not null);
@@ -137,62 +124,21 @@ public sealed class DefrostPlanModel(VisitDesk desk) : VisitPage(desk)
     /// <summary>The air that comes in through the door, °C, typed in any unit of temperature.</summary>
     private double? OutsideC()
     {
-        if (this["outside"].Length == 0)
-            return null;
-        var read = QuantityReader.Read(this["outside"], QuantityKind.Temperature, View.Shop.Units);
-        if (read.Value?.Temperature.Celsius is >= -40 and <= 50 and var celsius)
+        var celsius = Form.Value("outside", QuantityKind.Temperature)?.Temperature.Celsius;
+        if (celsius is null or >= -40 and <= 50)
             return celsius;
-        Errors["outside"] = read.Problem is { } problem ? TypingText.Problem(problem, QuantityKind.Temperature, View.Shop.Units)
-            : $"Air outside lies between {View.Units.Temperature(Temperature.FromCelsius(-40).Kelvin)} and {View.Units.Temperature(Temperature.FromCelsius(50).Kelvin)}.";
+        Form.Errors["outside"] = $"Air outside lies between {View.Units.Temperature(Temperature.FromCelsius(-40).Kelvin)} and {View.Units.Temperature(Temperature.FromCelsius(50).Kelvin)}.";
         return null;
     }
 
-    private double? Number(string field, double low, double high)
-    {
-        if (this[field].Length == 0)
-            return null;
-        if (QuantityReader.Number(this[field]) is { } number && number >= low && number <= high)
-            return number;
-        Errors[field] = string.Create(CultureInfo.InvariantCulture, $"A number between {low} and {high}.");
-        return null;
-    }
-
-    private List<TimeOnly> ReadTimes(string field, string text)
-    {
-        var times = new List<TimeOnly>();
-        foreach (var part in text.Split([' ', ','], StringSplitOptions.RemoveEmptyEntries))
-        {
-            if (TimeOnly.TryParseExact(part, Times, CultureInfo.InvariantCulture, DateTimeStyles.None, out var time))
-                times.Add(time);
-            else
-                Errors[field] = "Times such as 06:00, 12:00.";
-        }
-
-        return times;
-    }
-
-    private List<DayPart> DayParts(string field, string text)
-    {
-        var parts = new List<DayPart>();
-        foreach (var part in text.Split([',', ' '], StringSplitOptions.RemoveEmptyEntries))
-        {
-            var ends = part.Split('-');
-            if (ends.Length == 2 && TimeOnly.TryParseExact(ends[0], Times, CultureInfo.InvariantCulture, DateTimeStyles.None, out var from)
-                && TimeOnly.TryParseExact(ends[1], Times, CultureInfo.InvariantCulture, DateTimeStyles.None, out var to))
-                parts.Add(new(from, to));
-            else
-                Errors[field] = "Parts of the day such as 07:00-09:30, 16:00-18:00.";
-        }
-
-        return parts;
-    }
+    private IReadOnlyList<DayPart> DayParts(string field, string text) => [.. Form.PartsOfDay(field, text).Select(p => new DayPart(p.From, p.To))];
 
     private Neighbour? ReadNeighbour(string text)
     {
         var named = text.Split(' ', 2, StringSplitOptions.RemoveEmptyEntries);
         if (named.Length == 2)
             return new(named[0].TrimEnd(':'), DayParts("neighbours", named[1]));
-        Errors["neighbours"] = "A tag and its defrosts, such as F-3 05:00-05:40, 17:00-17:40; B-2 06:00-06:30.";
+        Form.Errors["neighbours"] = "A tag and its defrosts, such as F-3 05:00-05:40, 17:00-17:40; B-2 06:00-06:30.";
         return null;
     }
 }

@@ -6,7 +6,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace KeenEmber.Web.Pages.Visits;
 
 /// <summary>Tests of the parts that time and end a defrost: the clock, the end switch, the fan delay.</summary>
-public sealed class DefrostTestsModel(VisitDesk desk) : BenchPage(desk)
+public sealed class DefrostTestsModel(VisitDesk desk) : VisitPage(desk)
 {
     public ClockTestEntry? Clock => View.Timeline.Standing.OfType<ClockTestEntry>().LastOrDefault();
 
@@ -27,12 +27,12 @@ public sealed class DefrostTestsModel(VisitDesk desk) : BenchPage(desk)
         if (entryId == Guid.Empty)
             return BadRequest();
         Keep();
-        var (waited, dial, off) = (Number("waited", 1, 3000), Number("dial", 0, 3000), Number("timeOff", -720, 720));
-        if (waited is null != dial is null && Errors.Count == 0)
-            Errors[waited is null ? "waited" : "dial"] = "Waiting time and travel of the dial go together.";
-        if (Errors.Count == 0 && waited is null && contacts is null && solenoid is null && off is null)
-            Errors["waited"] = "Nothing was tried yet.";
-        if (Errors.Count > 0)
+        var (waited, dial, off) = (Form.Number("waited", 1, 3000, "minutes"), Form.Number("dial", 0, 3000, "minutes"), Form.Number("timeOff", -720, 720, "minutes"));
+        if (waited is null != dial is null && !Form.IsWrong)
+            Form.Errors[waited is null ? "waited" : "dial"] = "Waiting time and travel of the dial go together.";
+        if (!Form.IsWrong && waited is null && contacts is null && solenoid is null && off is null)
+            Form.Errors["waited"] = "Nothing was tried yet.";
+        if (Form.IsWrong)
             return Page();
         Desk.Append([new ClockTestEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, waited, dial, contacts, solenoid, off)]);
         return RedirectToPage(new { id, saved = 1 });
@@ -45,19 +45,9 @@ public sealed class DefrostTestsModel(VisitDesk desk) : BenchPage(desk)
         if (entryId == Guid.Empty || !Enum.IsDefined(which))
             return BadRequest();
         Keep();
-        if (Read($"at-{which}", QuantityKind.Temperature, required: true) is not { } at)
+        if (Form.Value($"at-{which}", QuantityKind.Temperature, required: true) is not { } at)
             return Page();
         Desk.Append([new SwitchStateEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, which, at, closed)]);
         return RedirectToPage(new { id, saved = 1 });
-    }
-
-    private double? Number(string field, double low, double high)
-    {
-        if (Typed(field).Length == 0)
-            return null;
-        if (QuantityReader.Number(Typed(field)) is { } number && number >= low && number <= high)
-            return number;
-        Errors[field] = string.Create(System.Globalization.CultureInfo.InvariantCulture, $"Minutes between {low} and {high}.");
-        return null;
     }
 }

@@ -11,9 +11,8 @@ public sealed class LookModel(VisitDesk desk) : VisitPage(desk)
 {
     public const double LongestRunMinutes = 100_000;
 
-    public string? RunTime { get; private set; }
-
-    public (AsFound Fact, string Message)? RunTimeError { get; private set; }
+    /// <summary>The field for the minutes beside a fact.</summary>
+    public static string Time(AsFound fact) => $"time-{fact}";
 
     /// <summary>What the minutes beside a fact mean, and how many they are now; null for a fact that has none.</summary>
     public (string Label, TimeSpan? Now)? Duration(AsFound fact) => fact switch
@@ -32,10 +31,6 @@ public sealed class LookModel(VisitDesk desk) : VisitPage(desk)
     /// <summary>What is read in the box on the walk-round.</summary>
     public IEnumerable<MeasuringPoint> BoxPoints => MeasuringPoints.InTheBox.Prepend(MeasuringPoint.BoxAir);
 
-    public Dictionary<MeasuringPoint, string> BoxErrors { get; } = [];
-
-    public string BoxTyped(MeasuringPoint point) => BoxErrors.Count > 0 ? Request.Form[point.ToString()].ToString() : "";
-
     /// <summary>Logs what was typed of the readings in the box; all of it or, with a message at its field, none.</summary>
     public IActionResult OnPostBox(Guid id, Guid lineId)
     {
@@ -43,17 +38,15 @@ public sealed class LookModel(VisitDesk desk) : VisitPage(desk)
             return NotFound();
         if (lineId == Guid.Empty)
             return BadRequest();
+        Keep();
         var entries = new List<TimelineEntry>();
-        foreach (var point in BoxPoints.Where(p => !string.IsNullOrWhiteSpace(Request.Form[p.ToString()])))
+        foreach (var point in BoxPoints)
         {
-            var read = QuantityReader.Read(Request.Form[point.ToString()], QuantityKind.Temperature, View.Shop.Units);
-            if (read.Value is { } value)
+            if (Form.Value(point.ToString(), QuantityKind.Temperature) is { } value)
                 entries.Add(new ReadingEntry(EntryId.OfLine(lineId, entries.Count), id, View.Now, View.Now, View.Visit.Author, null, point, value));
-            else
-                BoxErrors[point] = TypingText.Problem(read.Problem!.Value, QuantityKind.Temperature, View.Shop.Units);
         }
 
-        if (BoxErrors.Count > 0)
+        if (Form.IsWrong)
             return Page();
         if (entries.Count > 0)
             Desk.Append(entries);
@@ -66,26 +59,17 @@ public sealed class LookModel(VisitDesk desk) : VisitPage(desk)
 
     public ObservationEntry? Seen(AsFound fact, int? index) => View.Timeline.FactAt(fact, index, View.Now);
 
-    public IActionResult OnPostFact(Guid id, Guid entryId, AsFound fact, int? index, FactState state, string? runTime)
+    public IActionResult OnPostFact(Guid id, Guid entryId, AsFound fact, int? index, FactState state)
     {
         if (!Load(id))
             return NotFound();
         if (entryId == Guid.Empty || !Facts().Contains((fact, index)) || !fact.States().Contains(state))
             return BadRequest();
-        TimeSpan? ran = null;
-        if (!string.IsNullOrWhiteSpace(runTime))
-        {
-            if (QuantityReader.Number(runTime) is not (>= 0 and <= LongestRunMinutes and var minutes))
-            {
-                RunTime = runTime;
-                RunTimeError = (fact, "Minutes as a number, such as 25.");
-                return Page();
-            }
-
-            ran = TimeSpan.FromMinutes(minutes);
-        }
-
-        Desk.Append([new ObservationEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, fact, index, state, View.Now - ran)]);
+        Keep();
+        var minutes = Form.Number(Time(fact), 0, LongestRunMinutes, "minutes");
+        if (Form.IsWrong)
+            return Page();
+        Desk.Append([new ObservationEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, fact, index, state, View.Now - (minutes is { } m ? TimeSpan.FromMinutes(m) : null))]);
         return RedirectToPage(new { id });
     }
 }

@@ -13,10 +13,6 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
     [BindProperty(SupportsGet = true)]
     public Guid? Correct { get; set; }
 
-    public string? Text { get; private set; }
-
-    public string? TextError { get; private set; }
-
     [BindProperty(SupportsGet = true)]
     public RecordFilter Show { get; set; }
 
@@ -77,15 +73,16 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
         return RedirectToPage(new { id });
     }
 
-    public IActionResult OnPostCorrect(Guid id, Guid entryId, Guid corrects, string? text)
+    public IActionResult OnPostCorrect(Guid id, Guid entryId, Guid corrects)
     {
         if (!Load(id))
             return NotFound();
         if (entryId == Guid.Empty || View.Timeline.Written.FirstOrDefault(e => e.Id == corrects) is not { } entry)
             return BadRequest();
-        if (Corrected(entry, entryId, text) is not { } correction)
+        Keep();
+        if (Corrected(entry, entryId) is not { } correction)
         {
-            (Correct, Text) = (corrects, text);
+            Correct = corrects;
             return Page();
         }
 
@@ -93,37 +90,42 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
         return RedirectToPage(new { id });
     }
 
-    private TimelineEntry? Corrected(TimelineEntry entry, Guid entryId, string? text)
+    /// <summary>The words a correction starts from; a value is typed anew.</summary>
+    public static string Words(TimelineEntry entry) => entry switch
+    {
+        NoteEntry n => n.Text,
+        PhotoEntry p => p.Caption,
+        ClosureEntry c => c.How,
+        ProofEntry p => p.What,
+        _ => "",
+    };
+
+    private TimelineEntry? Corrected(TimelineEntry entry, Guid entryId)
     {
         TimelineEntry? made = entry switch
         {
-            ReadingEntry r => Value(text, r.Point.Kind()) is { } value ? r with { Value = value } : null,
-            SettingEntry s => Value(text, QuantityKind.Pressure) is { } value ? s with { Value = value } : null,
-            NoteEntry n => Said(text, QuickEntry.LongestNote) is { } said ? n with { Text = said } : null,
-            PhotoEntry p => Said(text, 200) is { } said ? p with { Caption = said } : null,
-            ClosureEntry c => Said(text, 200) is { } said ? c with { How = said } : null,
-            ProofEntry p => Said(text, 200) is { } said ? p with { What = said } : null,
-            ObservationEntry o when Enum.TryParse<FactState>(text, out var state) && o.Fact.States().Contains(state) => o with { State = state },
+            ReadingEntry r => Form.Value(Text, r.Point.Kind(), required: true) is { } value ? r with { Value = value } : null,
+            SettingEntry s => Form.Value(Text, QuantityKind.Pressure, required: true) is { } value ? s with { Value = value } : null,
+            NoteEntry n => Said(QuickEntry.LongestNote) is { } said ? n with { Text = said } : null,
+            PhotoEntry p => Said(200) is { } said ? p with { Caption = said } : null,
+            ClosureEntry c => Said(200) is { } said ? c with { How = said } : null,
+            ProofEntry p => Said(200) is { } said ? p with { What = said } : null,
+            ObservationEntry o when Enum.TryParse<FactState>(Form[Text], out var state) && o.Fact.States().Contains(state) => o with { State = state },
             _ => null,
         };
         if (made is null)
-            TextError ??= "This is corrected by noting it again at its station, or struck out here.";
+            Form.Errors.TryAdd(Text, "This is corrected by noting it again at its station, or struck out here.");
         return made is null ? null : made with { Id = entryId, WrittenAt = View.Now, Corrects = entry.Id };
     }
 
-    private TypedValue? Value(string? text, QuantityKind kind)
+    private string? Said(int longest)
     {
-        var read = QuantityReader.Read(text, kind, View.Shop.Units);
-        TextError = read.Problem is { } problem ? TypingText.Problem(problem, kind, View.Shop.Units) : null;
-        return read.Value;
+        if (Form[Text].Length is var length && (length == 0 || length > longest))
+            Form.Errors[Text] = $"Write 1 to {longest} characters.";
+        return Form.IsWrong ? null : Form[Text];
     }
 
-    private string? Said(string? text, int longest)
-    {
-        var said = (text ?? "").Trim();
-        TextError = said.Length == 0 || said.Length > longest ? $"Write 1 to {longest} characters." : null;
-        return TextError is null ? said : null;
-    }
+    private const string Text = "text";
 }
 
 /// <summary>Which entries of the record are shown.</summary>

@@ -20,8 +20,6 @@ public sealed class ReportModel(VisitDesk desk) : PageModel
     public IEnumerable<TimelineEntry> Done => View.Timeline.Standing.Where(e => e is ChangeEntry or PartEntry or SensorMendEntry or RefrigerantEntry or ClosureEntry or SettingEntry { Stage: SettingStage.AsSet });
 
     /// <summary>Parts of the control that water, scale or wear has hurt, with those that the shop's policy changes with them.</summary>
-    public IReadOnlyList<ControlPart> ToReplace => WettedSet.ToReplace(ControllerBench.Damage(View.Timeline), View.Shop.Policies.Of(Policy.WettedControls) == PolicyChoice.WettedSetWhole);
-
     /// <summary>What was on record before the first change, in one line.</summary>
     public string AsFoundLine => CircuitText.Sentence(string.Join(", ", View.AsFound.Facts.Select(f => EntryText.What(f, View)).Distinct()));
 

@@ -1,3 +1,4 @@
+using System.Globalization;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Sensors;
 using KeenEmber.Core.Service;
@@ -5,11 +6,14 @@ using KeenEmber.Web.Wording;
 
 namespace KeenEmber.Web.Pages.Visits;
 
-/// <summary>One sensor of the unit as the form has it: name, what it is for, its curve, place, input and offset.</summary>
-public sealed class SensorForm(IReadOnlyDictionary<string, string> typed)
+/// <summary>One sensor of the unit in the fields of a form: name, what it is for, its curve, place, input and offset.</summary>
+public static class SensorForm
 {
     /// <summary>Choices of curve beside the families.</summary>
     public const string ByBeta = "beta", ByTable = "table", Volts = "0-10V", Milliamperes = "4-20mA", Ratio = "ratio";
+
+    /// <summary>Below this, Ω, nothing is a thermistor.</summary>
+    private const double LeastR25 = 10;
 
     public static IReadOnlyList<(string Code, string Name)> Curves { get; } =
     [
@@ -17,86 +21,72 @@ public sealed class SensorForm(IReadOnlyDictionary<string, string> typed)
         (Volts, "pressure transducer, 0 to 10 V"), (Milliamperes, "pressure transducer, 4 to 20 mA"), (Ratio, "pressure transducer, share of its supply"),
     ];
 
-    public string this[string field] => typed.GetValueOrDefault(field, "");
-
-    public static SensorForm Of(SensorEntry s, UnitPreference units)
+    /// <summary>Shows a sensor as it is on the list.</summary>
+    public static void Fill(FilledForm form, SensorEntry s, UnitPreference units)
     {
         var c = s.Curve;
-        var fields = new Dictionary<string, string>
-        {
-            ["name"] = s.Name, ["role"] = s.Role.ToString(), ["place"] = s.Place, ["channel"] = s.Channel, ["offset"] = s.Offset is { } o ? $"{UnitText.Number(o.Number, 1)} {(o.Unit == Unit.FahrenheitDifference ? "°F" : "K")}" : "",
-            ["curve"] = c.Family.Length > 0 ? c.Family : c.R25 is not null ? ByBeta : c.Signal switch { SignalKind.Volt => Volts, SignalKind.Milliampere => Milliamperes, SignalKind.Ratio => Ratio, _ => ByTable },
-            ["r25"] = c.R25 is { } r ? UnitText.Number(r, 0) : "", ["beta"] = c.Beta is { } b ? UnitText.Number(b, 0) : "",
-        };
+        (form["name"], form["role"], form["place"], form["channel"]) = (s.Name, s.Role.ToString(), s.Place, s.Channel);
+        form["offset"] = s.Offset is { } o ? $"{Plain(o.Number)} {(o.Unit == Unit.FahrenheitDifference ? "°F" : "K")}" : "";
+        form["curve"] = c.Family.Length > 0 ? c.Family : c.R25 is not null ? ByBeta : c.Signal switch { SignalKind.Volt => Volts, SignalKind.Milliampere => Milliamperes, SignalKind.Ratio => Ratio, _ => ByTable };
+        form["r25"] = c.R25 is { } r ? Plain(r) : "";
+        form["beta"] = c.Beta is { } b ? Plain(b) : "";
         foreach (var (point, i) in (c.Points ?? []).Select((p, i) => (p, i)))
         {
-            fields[$"signal{i}"] = UnitText.Number(c.Signal == SignalKind.Ratio ? point.Signal * 100 : point.Signal, 1);
-            fields[$"value{i}"] = c.Measures == QuantityKind.Pressure ? $"{UnitText.Number(point.Value / units.Pressure.Scale, 2)} {units.Pressure.Symbol}" : $"{UnitText.Number(point.Value, 1)} °C";
+            form[$"signal{i}"] = Plain(c.Signal == SignalKind.Ratio ? point.Signal * 100 : point.Signal);
+            form[$"value{i}"] = c.Measures == QuantityKind.Pressure ? $"{Plain(point.Value / units.Pressure.Scale)} {units.Pressure.Symbol}" : $"{Plain(point.Value)} °C";
         }
-
-        return new(fields);
     }
+
+    /// <summary>As exact as it was typed: what is shown here is read again.</summary>
+    private static string Plain(double number) => number.ToString("0.####", CultureInfo.InvariantCulture);
 
     /// <summary>The sensor, or null with what is wrong at each field.</summary>
-    public (string Name, SensorRole Role, CurveSpec Curve, string Place, string Channel, TypedValue? Offset)? Read(UnitPreference units, Dictionary<string, string> errors)
+    public static (string Name, SensorRole Role, CurveSpec Curve, string Place, string Channel, TypedValue? Offset)? Read(FilledForm form, UnitPreference units)
     {
-        var name = TypingText.Kept(this["name"], 30);
-        if (name.Length == 0)
-            errors["name"] = "Name it as you call it, such as box or coil.";
-        if (!Enum.TryParse<SensorRole>(this["role"], out var role) || !Enum.IsDefined(role))
-            errors["role"] = "Choose what the controller uses it for.";
-        TypedValue? offset = null;
-        if (this["offset"].Length > 0)
-        {
-            var read = QuantityReader.Read(this["offset"], QuantityKind.Difference, units);
-            if (read.Problem is { } problem)
-                errors["offset"] = TypingText.Problem(problem, QuantityKind.Difference, units);
-            offset = read.Value;
-        }
-
-        var curve = ReadCurve(units, errors);
-        if (errors.Count == 0 && curve.Curve is null)
-            errors["curve"] = "These points make no curve: the signal must rise or fall all the way.";
-        return errors.Count > 0 ? null : (name, role, curve, TypingText.Kept(this["place"], 60), TypingText.Kept(this["channel"], 20), offset);
+        var name = form.Text("name", 30, missing: "Name it as you call it, such as box or coil.");
+        var role = form.Choice<SensorRole>("role");
+        var offset = form.Value("offset", QuantityKind.Difference);
+        var curve = ReadCurve(form, units);
+        if (!form.IsWrong && curve.Curve is null)
+            form.Errors["curve"] = "These points make no curve: the signal must rise or fall all the way.";
+        return form.IsWrong ? null : (name, role, curve, form.Text("place", 60), form.Text("channel", 20), offset);
     }
 
-    private CurveSpec ReadCurve(UnitPreference units, Dictionary<string, string> errors)
+    private static CurveSpec ReadCurve(FilledForm form, UnitPreference units)
     {
-        switch (this["curve"])
+        switch (form["curve"])
         {
             case ByBeta:
-                var r25 = QuantityReader.Read(this["r25"], QuantityKind.Resistance, units);
-                if (r25.Value?.Si(default) is not >= 10)
-                    errors["r25"] = "Resistance at 25 °C, such as 10k.";
-                if (QuantityReader.Number(this["beta"]) is not (>= 1000 and <= 7000))
-                    errors["beta"] = "Beta lies between 1000 and 7000 K, such as 3435.";
-                return new(R25: r25.Value?.Si(default), Beta: QuantityReader.Number(this["beta"]));
+                var r25 = form.Value("r25", QuantityKind.Resistance, required: true)?.Si(default);
+                if (r25 < LeastR25)
+                    form.Errors["r25"] = "Resistance at 25 °C, such as 10k.";
+                return new(R25: r25, Beta: form.Number("beta", 1000, 7000, "beta in kelvin", required: true));
             case ByTable:
-                return new(Points: Points(3, SignalKind.Ohm, QuantityKind.Temperature, units, errors));
+                return new(Points: Points(form, 3, SignalKind.Ohm, QuantityKind.Temperature, units));
             case Volts or Milliamperes or Ratio:
-                var signal = this["curve"] switch { Volts => SignalKind.Volt, Milliamperes => SignalKind.Milliampere, _ => SignalKind.Ratio };
-                return new(Points: Points(2, signal, QuantityKind.Pressure, units, errors), Signal: signal, Measures: QuantityKind.Pressure);
+                var signal = form["curve"] switch { Volts => SignalKind.Volt, Milliamperes => SignalKind.Milliampere, _ => SignalKind.Ratio };
+                return new(Points: Points(form, 2, signal, QuantityKind.Pressure, units), Signal: signal, Measures: QuantityKind.Pressure);
             default:
-                if (SensorFamilies.Find(this["curve"]) is null)
-                    errors["curve"] = "Choose the curve; the sensor's sheet or marking tells it.";
-                return new(this["curve"]);
+                if (SensorFamilies.Find(form["curve"]) is null)
+                    form.Errors["curve"] = "Choose the curve; the sensor's sheet or marking tells it.";
+                return new(form["curve"]);
         }
     }
 
-    private List<CurvePoint> Points(int most, SignalKind signal, QuantityKind measures, UnitPreference units, Dictionary<string, string> errors)
+    private static List<CurvePoint> Points(FilledForm form, int most, SignalKind signal, QuantityKind measures, UnitPreference units)
     {
         var points = new List<CurvePoint>();
         for (var i = 0; i < most; i++)
         {
-            var (s, v) = (this[$"signal{i}"], this[$"value{i}"]);
+            var (s, v) = (form[$"signal{i}"], form[$"value{i}"]);
             if (s.Length == 0 && v.Length == 0 && i >= 2)
                 continue;
             var at = signal == SignalKind.Ohm ? QuantityReader.Read(s, QuantityKind.Resistance, units).Value?.Si(default) : QuantityReader.Number(s) / (signal == SignalKind.Ratio ? 100 : 1);
             var value = QuantityReader.Read(v, measures, units).Value;
             if (at is null)
-                errors[$"signal{i}"] = signal switch { SignalKind.Ohm => "Resistance, such as 27.28k.", SignalKind.Ratio => "Per cent of the supply, such as 10.", SignalKind.Volt => "Volts, such as 0.5.", _ => "Milliamperes, such as 4." };
+                form.Errors[$"signal{i}"] = signal switch { SignalKind.Ohm => "Resistance, such as 27.28k.", SignalKind.Ratio => "Per cent of the supply, such as 10.", SignalKind.Volt => "Volts, such as 0.5.", _ => "Milliamperes, such as 4." };
             if (value is null)
-                errors[$"value{i}"] = $"What it stands for, such as {TypingText.Example(measures, units)}.";
+                form.Errors[$"value{i}"] = $"What it stands for, such as {TypingText.Example(measures, units)}.";
             if (at is not null && value is not null)
                 points.Add(new(at.Value, measures == QuantityKind.Pressure ? value.Number * value.Unit.Scale : value.Temperature.Celsius));
         }

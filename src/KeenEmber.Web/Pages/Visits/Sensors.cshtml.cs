@@ -9,7 +9,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace KeenEmber.Web.Pages.Visits;
 
 /// <summary>The sensor bench: which sensors the unit has, their comparisons, and what was done about them.</summary>
-public sealed class SensorsModel(VisitDesk desk) : BenchPage(desk)
+public sealed class SensorsModel(VisitDesk desk) : VisitPage(desk)
 {
     /// <summary>What meters write where nothing flows.</summary>
     private static readonly string[] OpenWords = ["open", "ol", "o.l", "o.l.", "inf", "∞"];
@@ -19,8 +19,6 @@ public sealed class SensorsModel(VisitDesk desk) : BenchPage(desk)
 
     /// <summary>Temperatures of a sensor's printed table, °C.</summary>
     public static IReadOnlyList<double> TableC { get; } = [-40, -30, -20, -10, 0, 10, 20, 25, 30, 40];
-
-    public SensorForm Form { get; private set; } = new(new Dictionary<string, string>());
 
     /// <summary>The sensor whose line on the unit's list is being changed.</summary>
     [BindProperty(SupportsGet = true)]
@@ -33,10 +31,10 @@ public sealed class SensorsModel(VisitDesk desk) : BenchPage(desk)
     public IReadOnlyDictionary<string, IReadOnlyList<TrendMark>> ErrorTrends => field ??= UnitSensors.Errors(View.UpToHere, View.Site.Atmosphere);
 
     /// <summary>Water was seen at the control, on this visit.</summary>
-    private bool IsWet => View.Conditions.StateOf(AsFound.ControlMoisture) is FactState.Wet or FactState.Scaled || ControllerBench.Damage(View.Timeline).Values.Any(WettedSet.ComesFromWater);
+    private bool IsWet => View.Conditions.StateOf(AsFound.ControlMoisture) is FactState.Wet or FactState.Scaled || View.Damage.Values.Any(WettedSet.ComesFromWater);
 
     public IReadOnlyList<SensorStep> Steps(ChannelResult result) =>
-        SensorSteps.For(result.Result, result.ByElimination, IsWet, View.Shop.Policies.Of(Policy.WettedControls) == PolicyChoice.WettedSetWhole);
+        SensorSteps.For(result.Result, result.ByElimination, IsWet, View.WettedSetsWhole);
 
     /// <summary>What hangs on a sensor's error; null where it is right or not settled.</summary>
     public static SensorConsequence? Consequence(CheckedSensor sensor) =>
@@ -58,7 +56,7 @@ public sealed class SensorsModel(VisitDesk desk) : BenchPage(desk)
     protected override void Loaded()
     {
         if (View.Sensors.Sensors.FirstOrDefault(s => s.Name == Edit) is { } edited)
-            Form = SensorForm.Of(edited.Sensor, View.Shop.Units);
+            SensorForm.Fill(Form, edited.Sensor, View.Shop.Units);
     }
 
     /// <summary>Everything read in one round, whichever fields were filled.</summary>
@@ -70,25 +68,25 @@ public sealed class SensorsModel(VisitDesk desk) : BenchPage(desk)
             return BadRequest();
         Keep();
         var entries = new List<TimelineEntry>();
-        var lead = Read("lead", QuantityKind.Resistance);
+        var lead = Form.Value("lead", QuantityKind.Resistance);
         if (lead?.Si(default) > MostLeadOhm)
-            Errors["lead"] = $"Leads have less than {MostLeadOhm} Ω: short their tips and read again.";
+            Form.Errors["lead"] = $"Leads have less than {MostLeadOhm} Ω: short their tips and read again.";
         foreach (var sensor in View.Sensors.Sensors.Select(s => s.Sensor))
         {
             var measures = sensor.Curve.Measures;
-            var (reference, shown) = (Read(Cell("ref", sensor), measures), Read(Cell("shown", sensor), measures));
-            var isOpen = OpenWords.Contains(Typed(Cell("sig", sensor)).ToLowerInvariant());
-            var signal = isOpen ? null : Read(Cell("sig", sensor), UnitSensors.MeasuredAs(sensor.Curve.Signal));
-            if (sensor.Curve.Signal == SignalKind.Milliampere && QuantityReader.Number(Typed(Cell("sig", sensor))) is not null)
+            var (reference, shown) = (Form.Value(Cell("ref", sensor), measures), Form.Value(Cell("shown", sensor), measures));
+            var isOpen = OpenWords.Contains(Form[Cell("sig", sensor)].ToLowerInvariant());
+            var signal = isOpen ? null : Form.Value(Cell("sig", sensor), UnitSensors.MeasuredAs(sensor.Curve.Signal));
+            if (sensor.Curve.Signal == SignalKind.Milliampere && QuantityReader.Number(Form[Cell("sig", sensor)]) is not null)
                 signal = signal! with { Unit = Unit.Milliampere };
             if (reference is not null || shown is not null || signal is not null || isOpen)
                 entries.Add(new SensorCheckEntry(EntryId.OfLine(lineId, entries.Count), id, View.Now, View.Now, View.Visit.Author, null, sensor.Name, lineId, reference, signal, isOpen, shown, bath,
                     sensor.Curve.Signal == SignalKind.Ohm && signal is not null ? lead : null));
         }
 
-        if (Errors.Count == 0 && entries.Count == 0)
-            Errors["round"] = "Nothing is filled in yet. Any of the three columns is a start.";
-        if (Errors.Count > 0)
+        if (!Form.IsWrong && entries.Count == 0)
+            Form.Errors["round"] = "Nothing is filled in yet. Any of the three columns is a start.";
+        if (Form.IsWrong)
             return Page();
         Desk.Append(entries);
         return RedirectToPage(new { id, saved = entries.Count });
@@ -101,14 +99,14 @@ public sealed class SensorsModel(VisitDesk desk) : BenchPage(desk)
             return NotFound();
         if (entryId == Guid.Empty)
             return BadRequest();
-        Form = new(Keep());
-        if (gone && View.Sensors.Sensors.FirstOrDefault(s => s.Name == Typed("name")) is { } known)
+        Keep();
+        if (gone && View.Sensors.Sensors.FirstOrDefault(s => s.Name == Form["name"]) is { } known)
         {
             Desk.Append([known.Sensor with { Id = entryId, VisitId = id, At = View.Now, WrittenAt = View.Now, Author = View.Visit.Author, Gone = true }]);
             return RedirectToPage(new { id, saved = 1 });
         }
 
-        if (Form.Read(View.Shop.Units, Errors) is not { } s)
+        if (SensorForm.Read(Form, View.Shop.Units) is not { } s)
             return Page();
         Desk.Append([new SensorEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, s.Name, s.Role, s.Curve, s.Place, s.Channel, s.Offset)]);
         return RedirectToPage(new { id, saved = 1 });
@@ -145,20 +143,20 @@ public sealed class SensorsModel(VisitDesk desk) : BenchPage(desk)
         if (entryId == Guid.Empty || !View.Sensors.Sensors.Any(s => s.Name == sensor))
             return BadRequest();
         Keep();
-        var (from, to) = (Read("from", QuantityKind.Temperature, required: true), Read("to", QuantityKind.Temperature, required: true));
+        var (from, to) = (Form.Value("from", QuantityKind.Temperature, required: true), Form.Value("to", QuantityKind.Temperature, required: true));
         var samples = new List<ResponseSample>();
-        foreach (var pair in Typed("samples").Split([',', ';', '\n'], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
+        foreach (var pair in Form["samples"].Split([',', ';', '\n'], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
         {
             var parts = pair.Split(' ', 2, StringSplitOptions.RemoveEmptyEntries);
             if (parts.Length == 2 && QuantityReader.Number(parts[0]) is >= 0 and <= 3600 and var seconds && QuantityReader.Read(parts[1], QuantityKind.Temperature, View.Shop.Units).Value is { } told)
                 samples.Add(new(seconds, told));
             else
-                Errors["samples"] = $"“{TypingText.Kept(pair, 20)}” is not seconds and a temperature, such as 10 12.5.";
+                Form.Errors["samples"] = $"“{TypingText.Kept(pair, 20)}” is not seconds and a temperature, such as 10 12.5.";
         }
 
-        if (samples.Count == 0 && !Errors.ContainsKey("samples"))
-            Errors["samples"] = "Seconds and temperature, such as 10 12.5, 30 6.1.";
-        if (Errors.Count > 0)
+        if (samples.Count == 0 && !Form.Errors.ContainsKey("samples"))
+            Form.Errors["samples"] = "Seconds and temperature, such as 10 12.5, 30 6.1.";
+        if (Form.IsWrong)
             return Page();
         Desk.Append([new ResponseEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, sensor!, from!, to!, [.. samples.OrderBy(s => s.Seconds)])]);
         return RedirectToPage(new { id, saved = 1 });

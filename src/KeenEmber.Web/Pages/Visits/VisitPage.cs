@@ -13,6 +13,9 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
 {
     public VisitView View { get; private set; } = null!;
 
+    /// <summary>The fields of the station.</summary>
+    public FilledForm Form { get; private set; } = null!;
+
     /// <summary>Text to show in the log line: what was not understood, kept for mending.</summary>
     public string Line { get; private set; } = "";
 
@@ -101,9 +104,13 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
         if (desk.Open(id) is not { } view)
             return false;
         View = view;
+        Form = new(view.Shop.Units);
         Loaded();
         return true;
     }
+
+    /// <summary>Keeps the fields that were sent, to be read one by one.</summary>
+    protected void Keep() => Form.Keep(Request.Form);
 
     /// <summary>The visit is there, for a station to make of it what its own page needs.</summary>
     protected virtual void Loaded()

@@ -1,0 +1,161 @@
+using System.Globalization;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Web.Wording;
+using Microsoft.Extensions.Primitives;
+
+namespace KeenEmber.Web.Pages;
+
+/// <summary>
+/// The fields of a form as text: as typed, or as they are first shown. Each is read as what it should be; what cannot be read stays as typed,
+/// with what is wrong with it at its field.
+/// </summary>
+/// <param name="units">What a bare number means.</param>
+public sealed class FilledForm(UnitPreference units)
+{
+    private const int LongestField = 4000;
+
+    private static readonly string[] TimesOfDay = ["H:mm", "HH:mm"];
+
+    private readonly Dictionary<string, string> texts = new(StringComparer.OrdinalIgnoreCase);
+
+    public Dictionary<string, string> Errors { get; } = [];
+
+    public bool IsWrong => Errors.Count > 0;
+
+    /// <summary>What stands in it was sent; false for a form that is shown for the first time.</summary>
+    public bool IsSent { get; private set; }
+
+    /// <summary>The text of a field; empty where there is none.</summary>
+    public string this[string field]
+    {
+        get => texts.GetValueOrDefault(field, "");
+        set => texts[field] = value;
+    }
+
+    /// <summary>Every field with its text.</summary>
+    public IReadOnlyDictionary<string, string> Fields => texts;
+
+    public bool Has(string field) => texts.ContainsKey(field);
+
+    public string? Error(string field) => Errors.GetValueOrDefault(field);
+
+    /// <summary>The text of a field, or what it starts with as long as nobody has sent it.</summary>
+    public string Or(string field, string? start) => texts.TryGetValue(field, out var text) ? text : start ?? "";
+
+    /// <summary>A line of text in a form.</summary>
+    public FieldView Field(string name, string label, string? start = null) => new(name, label, Or(name, start), Error(name));
+
+    /// <summary>Keeps what was sent, to be read and, when something is wrong, to be shown again.</summary>
+    public void Keep(IEnumerable<KeyValuePair<string, StringValues>> sent)
+    {
+        IsSent = true;
+        foreach (var (field, text) in sent)
+            texts[field] = TypingText.Kept(text, LongestField);
+    }
+
+    /// <summary>Free text.</summary>
+    /// <param name="missing">What to say where there is none; null when it may be left out.</param>
+    public string Text(string field, int longest, string? missing = null)
+    {
+        var text = TypingText.Kept(this[field], longest);
+        if (text.Length == 0 && missing is not null)
+            Errors[field] = missing;
+        return text;
+    }
+
+    /// <param name="required">An empty field is an error too.</param>
+    /// <returns>Null where the field is empty or wrong.</returns>
+    public TypedValue? Value(string field, QuantityKind kind, bool required = false)
+    {
+        if (this[field].Length == 0 && !required)
+            return null;
+        var read = QuantityReader.Read(this[field], kind, units);
+        if (read.Problem is { } problem)
+            Errors[field] = TypingText.Problem(problem, kind, units);
+        return read.Value;
+    }
+
+    /// <summary>A value of one kind or, where its unit says so, of another.</summary>
+    /// <returns>Null where the field is empty or wrong, which is an error.</returns>
+    public TypedValue? Either(string field, QuantityKind kind, QuantityKind orKind)
+    {
+        var isOther = QuantityReader.Read(this[field], kind, units).Problem == TypingProblem.WrongKindOfUnit
+            && QuantityReader.Read(this[field], orKind, units).Problem != TypingProblem.WrongKindOfUnit;
+        return Value(field, isOther ? orKind : kind, required: true);
+    }
+
+    /// <summary>A bare number between two ends; an empty field is an error only where it is required.</summary>
+    /// <param name="what">What it counts, for what is said when it is none.</param>
+    /// <param name="signs">Signs that may stand before or behind it and mean nothing more.</param>
+    /// <returns>Null where the field is empty or wrong.</returns>
+    public double? Number(string field, double low, double high, string what = "a number", string signs = "", bool required = false)
+    {
+        if (this[field].Length == 0 && !required)
+            return null;
+        if (QuantityReader.Number(this[field].Trim([.. signs, ' '])) is { } number && number >= low && number <= high)
+            return number;
+        Errors[field] = string.Create(CultureInfo.InvariantCulture, $"Type {what} from {low} to {high}{(required ? "" : ", or nothing")}.");
+        return null;
+    }
+
+    /// <summary>A whole number between two ends; the lower end, with an error, where it is none.</summary>
+    public int Whole(string field, int low, int high, string what)
+    {
+        if (int.TryParse(this[field], NumberStyles.Integer, CultureInfo.InvariantCulture, out var number) && number >= low && number <= high)
+            return number;
+        Errors[field] = $"A whole number of {what} from {low} to {high}.";
+        return low;
+    }
+
+    /// <summary>One of the members of an enumeration; the first where the field is empty or, with an error, where it is none.</summary>
+    public T Choice<T>(string field)
+        where T : struct, Enum
+    {
+        if (Enum.TryParse<T>(this[field], out var choice) && Enum.IsDefined(choice))
+            return choice;
+        if (this[field].Length > 0)
+            Errors[field] = "Choose one.";
+        return default;
+    }
+
+    /// <summary>The members of an enumeration that were ticked; what is no member is left out.</summary>
+    public IEnumerable<T> Ticked<T>(string field)
+        where T : struct, Enum => this[field].Split(',').Where(t => Enum.TryParse<T>(t, out var choice) && Enum.IsDefined(choice)).Select(Enum.Parse<T>);
+
+    /// <summary>A day not before another.</summary>
+    /// <returns>Null where the field is empty or wrong.</returns>
+    public DateOnly? Day(string field, DateOnly earliest, bool required = false)
+    {
+        if (this[field].Length == 0 && !required)
+            return null;
+        if (DateOnly.TryParseExact(this[field], ["yyyy-MM-dd", "d.M.yyyy", "d/M/yyyy"], CultureInfo.InvariantCulture, DateTimeStyles.None, out var day) && day >= earliest)
+            return day;
+        Errors[field] = $"A day from {earliest:yyyy-MM-dd} on.";
+        return null;
+    }
+
+    /// <summary>Times of day parted by blanks or commas, in their order, each once.</summary>
+    public IReadOnlyList<TimeOnly> Times(string field) => [.. Parts(this[field], ' ', ',', ';').Select(p =>
+    {
+        if (Time(p) is null)
+            Errors[field] = "Times of day such as 06:00 12:00 18:00.";
+        return Time(p);
+    }).OfType<TimeOnly>().Distinct().Order()];
+
+    /// <summary>Parts of the day, from and to, parted by blanks or commas.</summary>
+    /// <param name="text">The field's text, or a piece of it.</param>
+    public IReadOnlyList<(TimeOnly From, TimeOnly To)> PartsOfDay(string field, string text) => [.. Parts(text, ' ', ',').Select(p =>
+    {
+        (TimeOnly, TimeOnly)? part = p.Split('-') is [var first, var second] && Time(first) is { } from && Time(second) is { } to ? (from, to) : null;
+        if (part is null)
+            Errors[field] = "Parts of the day such as 07:00-09:30, 16:00-18:00.";
+        return part;
+    }).OfType<(TimeOnly, TimeOnly)>()];
+
+    private static string[] Parts(string text, params char[] between) => text.Split(between, StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+
+    private static TimeOnly? Time(string text) => TimeOnly.TryParseExact(text, TimesOfDay, CultureInfo.InvariantCulture, DateTimeStyles.None, out var time) ? time : null;
+}
+
+/// <summary>A line of text in a form, with what was typed and what is wrong with it.</summary>
+public sealed record FieldView(string Name, string Label, string Value, string? Error);
