@@ -9,7 +9,11 @@ namespace KeenEmber.Storage;
 /// <param name="Entries">How many entries it was made of: a visit with more is judged anew.</param>
 /// <param name="Results">Its usable results in K, for their drift over visits.</param>
 public sealed record VisitStanding(
-    Visit Visit, int Entries, string Stands, bool NeedsAttention, bool IsSignedOff, DateOnly? FollowUp, IReadOnlyDictionary<ResultKind, double> Results);
+    Visit Visit, int Entries, string Stands, bool NeedsAttention, bool IsSignedOff, DateOnly? FollowUp, IReadOnlyDictionary<ResultKind, double> Results)
+{
+    /// <summary>What the sign-off names as the root cause; empty without one.</summary>
+    public string RootCause { get; init; } = "";
+}
 
 /// <summary>How one unit stands over its visits.</summary>
 /// <param name="Visits">The latest first.</param>

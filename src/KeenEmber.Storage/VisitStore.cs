@@ -83,14 +83,6 @@ public sealed class VisitStore(Database database)
             """, new { id = equipmentId.ToString(), full = inFull.Select(id => id.ToString()) }).Select(r => r.ToEntry()).ToLookup(e => e.VisitId);
     }
 
-    /// <summary>Every entry of some visits in one query, by visit.</summary>
-    public ILookup<Guid, TimelineEntry> EntriesOf(IEnumerable<Guid> visitIds)
-    {
-        using var db = database.Open();
-        return db.Query<EntryRow>($"{EntryColumns} WHERE e.visit_id IN @ids ORDER BY e.written_at, e.id", new { ids = visitIds.Select(id => id.ToString()) })
-            .Select(r => r.ToEntry()).ToLookup(e => e.VisitId);
-    }
-
     /// <summary>How many entries each visit of a unit has. Entries are only ever added, so the same number is the same content.</summary>
     public IReadOnlyDictionary<Guid, int> CountsOfEquipment(Guid equipmentId)
     {
@@ -98,28 +90,6 @@ public sealed class VisitStore(Database database)
         return db.Query<(string Visit, int Count)>("""
             SELECT v.id, count(e.id) FROM visit v LEFT JOIN entry e ON e.visit_id = v.id WHERE v.equipment_id = @id GROUP BY v.id
             """, new { id = equipmentId.ToString() }).ToDictionary(r => Guid.Parse(r.Visit), r => r.Count);
-    }
-
-    /// <summary>Every entry of a unit that opens, closes or strikes out an open loop.</summary>
-    public IReadOnlyList<TimelineEntry> EntriesAboutLoops(Guid equipmentId)
-    {
-        using var db = database.Open();
-        return [.. db.Query<EntryRow>($"""
-            {EntryColumns} JOIN visit v ON v.id = e.visit_id
-            WHERE v.equipment_id = @id AND e.kind IN ('change', 'closure', 'handover', 'withdrawal')
-            ORDER BY e.written_at, e.id
-            """, new { id = equipmentId.ToString() }).Select(r => r.ToEntry())];
-    }
-
-    /// <summary>Every entry that names a sensor of a unit or strikes one out, on any visit.</summary>
-    public IReadOnlyList<TimelineEntry> EntriesAboutSensors(Guid equipmentId)
-    {
-        using var db = database.Open();
-        return [.. db.Query<EntryRow>($"""
-            {EntryColumns} JOIN visit v ON v.id = e.visit_id
-            WHERE v.equipment_id = @id AND e.kind IN ('sensor', 'withdrawal')
-            ORDER BY e.written_at, e.id
-            """, new { id = equipmentId.ToString() }).Select(r => r.ToEntry())];
     }
 
     /// <summary>Appends entries, all or nothing; on return they are on the disk.</summary>

@@ -55,7 +55,8 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
         List<Timeline> timelines = [.. latestFirst.Select(e => e.Timeline)];
         var run = timeline.Standing.OfType<RunEntry>().LastOrDefault() is { } last
             ? DefrostRuns.Of(timelines, unit, site.Atmosphere, series.Find, time.GetUtcNow()).Single(r => r.Entry.Id == last.Id) : null;
-        return Briefing.Of(visit, timeline, AnalyseAtEnd(unit, site, visit, timeline), run, UnitSensors.Of(timeline, timelines, site.Atmosphere), timelines);
+        var analysis = AnalyseAtEnd(unit, site, visit, timeline);
+        return Briefing.Of(visit, timeline, analysis, new VisitBenches(timeline, timelines, unit, site.Atmosphere, run).ToExplain(analysis), timelines);
     }
 
     private static Dictionary<PressureSetting, (Visit, TypedValue)> LastSettings(IEnumerable<(Visit Visit, Timeline Timeline)> latestFirst) =>
@@ -75,7 +76,7 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
         unit.Circuit.Refrigerant is { } refrigerant ? CircuitSeries.Analyse(refrigerant, timeline.Samples()) : null;
 
     /// <summary>What a visit's readings said when it ended.</summary>
-    internal static CircuitAnalysis? AnalyseAtEnd(Equipment unit, Site site, Visit visit, Timeline timeline) => Analyse(
+    private static CircuitAnalysis? AnalyseAtEnd(Equipment unit, Site site, Visit visit, Timeline timeline) => Analyse(
         unit, site, timeline, timeline.LatestReadings(), SeriesOf(unit, timeline), timeline.ConditionsAt(timeline.LastMoment ?? visit.StartedAt));
 
     private static CircuitAnalysis? Analyse(

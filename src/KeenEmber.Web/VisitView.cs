@@ -36,7 +36,7 @@ public sealed record VisitView(
     public AsFoundRecord AsFound { get; } = AsFoundRecord.Of(Timeline, Equipment);
 
     /// <summary>What proves each repair of the visit.</summary>
-    public IReadOnlyList<Proof> Proofs => field ??= [.. Core.Service.Proofs.Of(Timeline, Equipment, Analysis), .. Sensors.Proofs];
+    public IReadOnlyList<Proof> Proofs => field ??= [.. Core.Service.Proofs.Of(Timeline, Equipment, Analysis), .. Benches.Sensors.Proofs];
 
     /// <summary>The shop's policies that have something to say about the visit as it stands.</summary>
     public IReadOnlyList<Policy> Policies => PolicyAdvice.For(Timeline, Equipment, Conditions, Analysis);
@@ -50,18 +50,16 @@ public sealed record VisitView(
     /// <summary>The last defrost watched on this visit.</summary>
     public WatchedRun? OwnRun => Runs.LastOrDefault(r => r.Entry.VisitId == Visit.Id);
 
-    /// <summary>The unit's sensors, and what this visit's checks say of them.</summary>
-    public UnitSensors Sensors => field ??= UnitSensors.Of(Timeline, UpToHere, Site.Atmosphere);
-
     /// <summary>This visit and those before it.</summary>
-    public IEnumerable<Timeline> UpToHere => Visit.IsUnderWay(Now) ? AllTimelines : AllTimelines.Where(t => t == Timeline || t.LastMoment <= (Timeline.LastMoment ?? Visit.StartedAt));
+    public IReadOnlyList<Timeline> UpToHere => field ??=
+        Visit.IsUnderWay(Now) ? AllTimelines : [.. AllTimelines.Where(t => t == Timeline || t.LastMoment <= (Timeline.LastMoment ?? Visit.StartedAt))];
+
+    /// <summary>What the benches beside the circuit make of the visit.</summary>
+    public VisitBenches Benches => field ??= new(Timeline, UpToHere, Equipment, Site.Atmosphere, OwnRun);
 
     /// <summary>What the sensor that ends the defrost reads too much or too little, K, by its last check; null without one.</summary>
-    public double? EndSensorErrorK => Sensors.Sensors.Where(s => s.Sensor.Role == SensorRole.DefrostEnd)
+    public double? EndSensorErrorK => Benches.Sensors.Sensors.Where(s => s.Sensor.Role == SensorRole.DefrostEnd)
         .Select(s => s.Found?.Result.Error ?? (UnitSensors.Errors(UpToHere, Site.Atmosphere).TryGetValue(s.Name, out var marks) ? marks[^1].Value : null)).FirstOrDefault(e => e is not null);
-
-    /// <summary>What the control does, by the cycles of this visit.</summary>
-    public CycleResult Cycle => field ??= ControllerBench.Cycle(Timeline, UpToHere, Sensors);
 
     /// <summary>The outputs of the controller that were looked at on this visit.</summary>
     public IReadOnlyDictionary<ControlOutput, OutputResult> Outputs { get; } = ControllerBench.Outputs(Timeline);
@@ -76,15 +74,16 @@ public sealed record VisitView(
     public IReadOnlyList<ControlPart> ToReplace => WettedSet.ToReplace(Damage, WettedSetsWhole);
 
     /// <summary>What this visit found that a cause should account for.</summary>
-    public IReadOnlyList<Finding> ToExplain => Core.Service.Briefing.ToExplain(Analysis, OwnRun, Sensors, Timeline, Cycle);
+    public IReadOnlyList<Finding> ToExplain => Benches.ToExplain(Analysis);
 
     /// <summary>A finding of any bench in a sentence.</summary>
-    public string Say(Finding finding) => finding.Code.Split('.')[0] switch
+    public string Say(Finding finding) => finding.Bench switch
     {
         "defrost" => DefrostText.Finding(finding, DefrostSetUp ?? new(DefrostKind.Electric), Units),
         "sensor" => SensorText.Finding(finding, Units),
         "output" => ControllerText.Finding(finding),
         "cycle" or "bulbs" => ControllerText.Finding(finding, Units),
+        "control" or "glycol" => ControlsText.Finding(finding, Units),
         _ => PanelText.Finding(finding, MakeUp),
     };
 
@@ -111,28 +110,8 @@ public sealed record VisitView(
 
     public SignOffEntry? SignOff => Timeline.Standing.OfType<SignOffEntry>().LastOrDefault();
 
-    /// <summary>The pressure settings as this visit has them, with what it has not looked at taken from the last one that had.</summary>
-    public IReadOnlyDictionary<PressureSetting, TypedValue> SettingsNow { get; } = LastSettings.Select(s => (s.Key, s.Value.Value))
-        .Concat(Timeline.SettingsAsLeft().Select(s => (s.Key, s.Value.Value))).GroupBy(s => s.Key).ToDictionary(g => g.Key, g => g.Last().Value);
-
-    public IReadOnlyList<Finding> ControlFindings => field ??= Check(SettingsNow);
-
     /// <summary>What the last standing-pressure test of the visit says; null without one.</summary>
     public StandingResult? Standing => VisitDesk.StandingOf(Equipment, Site, Timeline);
-
-    /// <summary>What was wrong with the settings as found and no longer is.</summary>
-    public IEnumerable<Finding> ControlFindingsPutRight =>
-        Check(Timeline.Settings(SettingStage.AsFound).ToDictionary(s => s.Key, s => s.Value.Value)).Where(f => !ControlFindings.Any(now => now.Code == f.Code));
-
-    private IReadOnlyList<Finding> Check(IReadOnlyDictionary<PressureSetting, TypedValue> settings) => Equipment.Circuit.Refrigerant is not { } fluid ? []
-        : PressureControlChecks.Check(new(fluid, MakeUp, Equipment.Target, Equipment.Circuit.ColdestAmbient,
-            settings.ToDictionary(s => s.Key, s => new Pressure(s.Value.Si(Site.Atmosphere)))));
-
-    /// <summary>What the last glycol test of the visit says; null without one.</summary>
-    public GlycolResult? Glycol => Timeline.Standing.OfType<GlycolEntry>().LastOrDefault() is { Percent: { } percent } test
-        ? GlycolCheck.Judge(new(test.Kind, percent, Equipment.Target, test.ColdestSurface?.Temperature,
-            CircuitTargets.Of(MakeUp, Load.Settled, Equipment.Target, null).For(ResultKind.EvaporatorTd)!.Value))
-        : null;
 
     public UnitText Units { get; } = new(Shop.Units, Site.Atmosphere);
 
@@ -149,10 +128,11 @@ public sealed record VisitView(
 
     public bool IsCallback => Earlier.Count > 0 && Visit.IsCallbackAfter(Earlier[0], Shop.Policies, Briefing?.SignOff?.FollowUp);
 
-    /// <summary>What is wrong with sensors and outputs now.</summary>
-    public IReadOnlyList<Finding> ControlFaults => field ??= [.. Sensors.Now, .. ControllerBench.FaultsNow(Timeline), .. ControllerBench.CycleFaults(Timeline, Cycle)];
+    /// <summary>One sentence without figures on how the visit stands.</summary>
+    public string Stands => PanelText.Stands(Analysis, Readings.Count > 0, Equipment, Benches.FaultsNow);
 
-    public string Stands => PanelText.Stands(Analysis, Readings.Count > 0, Equipment, ControlFaults);
+    /// <summary>Something about the unit is not as it should be.</summary>
+    public bool NeedsAttention => Benches.FaultsNow.Count > 0 || (Analysis is not null && PanelText.NeedsAttention(Analysis));
 
     /// <summary>The reading the map asks for: to be checked, or the one that unlocks most.</summary>
     public MeasuringPoint? Asked => Analysis is null ? null

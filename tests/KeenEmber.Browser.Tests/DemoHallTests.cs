@@ -22,6 +22,28 @@ public sealed class DemoHallTests(DemoApp demo) : IClassFixture<DemoApp>
         return pages;
     }
 
+    [Theory]
+    [InlineData("F-9", "The fans run while the defrost heat is on.")]
+    [InlineData("C-1", "By its low-pressure cut-in it will not start in winter.")]
+    [InlineData("K-9", "Sensor coil: drifted.")]
+    public async Task The_start_page_says_of_a_sound_circuit_what_is_wrong_beside_it(string tag, string line)
+    {
+        var row = Regex.Match(await Page("/"), $"""<span class="unit-tag">{tag}<.*?</a>""", RegexOptions.Singleline).Value;
+        Assert.Contains(line, row, StringComparison.Ordinal);
+        Assert.Contains("class=\"ember\"", row, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_units_page_says_what_each_visit_found_and_the_cause_it_named()
+    {
+        var unit = Regex.Match(await Page("/"), """/equipment/[0-9a-f-]{36}(?="[^<]*>\s*<[^>]*>C-7<)""").Value;
+        var page = await Page(unit);
+        Assert.Equal(3, Regex.Count(page, "The defrost runs on after the coil is clear."));
+        Assert.Contains("Cause: end switch on a spot that lags behind the coil", page, StringComparison.Ordinal);
+        var latest = await Page(Regex.Match(page, "/visits/[0-9a-f-]{36}/circuit").Value);
+        Assert.Matches("""data-brief="not-explained">nothing""", latest);
+    }
+
     [Fact]
     public async Task Each_pattern_can_be_seen_on_some_unit()
     {

@@ -77,13 +77,6 @@ public sealed class SearchTests : IDisposable
     }
 
     [Fact]
-    public void Only_what_opens_or_closes_a_loop_is_fetched_for_the_list_of_loops()
-    {
-        var about = new VisitStore(database).EntriesAboutLoops(unit.Id);
-        Assert.Equal("defrost length", Assert.IsType<ChangeEntry>(Assert.Single(about)).What);
-    }
-
-    [Fact]
     public void What_was_struck_out_or_corrected_is_no_longer_found()
     {
         var visits = new VisitStore(database);

@@ -8,6 +8,9 @@ public enum Strength { Weak, Fair, Strong }
 /// <param name="Values">The numbers that speak for it, by name, in SI units.</param>
 public sealed record Finding(string Code, Strength Strength, IReadOnlyList<Guid> Basis, IReadOnlyDictionary<string, double> Values)
 {
+    /// <summary>The bench that says so: "circuit", "sensor", "defrost".</summary>
+    public string Bench => Code[..Code.IndexOf('.', StringComparison.Ordinal)];
+
     /// <summary>The numbers that speak against it.</summary>
     public IReadOnlyDictionary<string, double> Against { get; init; } = new Dictionary<string, double>();
 

@@ -16,7 +16,10 @@ public sealed record GlycolInput(GlycolKind Kind, double Percent, Temperature Se
 /// <param name="NeededPercent">What the set point asks for, with its coil and the margin; null when no mixture known here gives it.</param>
 public sealed record GlycolResult(
     Temperature? Freezing, Temperature? Burst, TemperatureDifference? MarginAtSetPoint, TemperatureDifference? MarginAtSurface,
-    double? NeededPercent, IReadOnlyList<Finding> Findings);
+    double? NeededPercent, IReadOnlyList<Finding> Findings)
+{
+    public IEnumerable<Finding> Faults => Findings.Where(f => f.Code != GlycolCheck.Fits);
+}
 
 /// <summary>Is the mixture strong enough, and if it froze, was it the mixture or the control?</summary>
 public static class GlycolCheck

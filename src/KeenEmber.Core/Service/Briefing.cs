@@ -19,22 +19,15 @@ public sealed record Briefing(
     Visit Last, SignOffEntry? SignOff, IReadOnlyList<Finding> Findings, IReadOnlyList<TimelineEntry> Changed, IReadOnlyList<OpenLoop> Open,
     IReadOnlyList<Finding> NotExplained, IReadOnlyList<RepeatOffender> Parts, IReadOnlyList<MeasuringPoint> WorthRepeating)
 {
-    /// <param name="last">The visit before, with its timeline and what the bench made of it.</param>
-    /// <param name="run">The last defrost watched on it; null without one.</param>
-    /// <param name="sensors">What its checks found of the sensors.</param>
+    /// <param name="last">The visit before, with its timeline, what the bench made of it, and what it found.</param>
     /// <param name="all">Timelines of every earlier visit of the unit.</param>
-    public static Briefing Of(Visit last, Timeline timeline, CircuitAnalysis? analysis, WatchedRun? run, UnitSensors sensors, IReadOnlyList<Timeline> all)
+    public static Briefing Of(Visit last, Timeline timeline, CircuitAnalysis? analysis, IReadOnlyList<Finding> findings, IReadOnlyList<Timeline> all)
     {
-        var findings = ToExplain(analysis, run, sensors, timeline, ControllerBench.Cycle(timeline, all, sensors));
         var changed = timeline.Standing.Where(e => e is ChangeEntry { FoundSo: false } or PartEntry or SensorMendEntry or RefrigerantEntry or SettingEntry { Stage: SettingStage.AsSet }).ToList();
         var signOff = timeline.Standing.OfType<SignOffEntry>().LastOrDefault();
         var outside = analysis?.Results.Where(r => r is { IsUsable: true, Position: BandPosition.Above or BandPosition.Below }).SelectMany(r => r.Basis) ?? [];
         return new(last, signOff, findings, changed, OpenLoops.Of(all), StillUnexplained(findings, signOff), Repeated(all), [.. outside.Select(b => b.Point).Distinct().Order()]);
     }
-
-    /// <summary>What a visit found that a cause should account for.</summary>
-    public static IReadOnlyList<Finding> ToExplain(CircuitAnalysis? analysis, WatchedRun? run, UnitSensors sensors, Timeline timeline, CycleResult cycle) =>
-        [.. (analysis?.Findings ?? []).Where(f => f.Code != CircuitPatterns.WithinTargets), .. run?.Faults ?? [], .. sensors.Everything, .. ControllerBench.Faults(timeline), .. ControllerBench.CycleFaults(timeline, cycle)];
 
     /// <summary>Findings that a sign-off does not say are explained by its causes; all of them where nobody signed off.</summary>
     public static IReadOnlyList<Finding> StillUnexplained(IEnumerable<Finding> findings, SignOffEntry? signOff) => [.. findings.Where(f => signOff?.Explains(f) != true)];

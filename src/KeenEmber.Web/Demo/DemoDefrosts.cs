@@ -49,7 +49,8 @@ internal static class DemoDefrosts
         hall.Append(third, 96,
             (id, at) => new ChangeEntry(id, default, at, at, Isolde, null, "end sensor's place", Switched.SensorPlace, moved.SensorPlace, "", null, false, WorkArea.LimitSwitch),
             (id, at) => new ChangeEntry(id, default, at, at, Isolde, null, "fail-safe time", "60 min", "40 min", "", null, false, WorkArea.Defrost),
-            (id, at) => new SignOffEntry(id, default, at, at, Isolde, null, "end switch on a spot that lags behind the coil", "", "look at the ceiling in two weeks", null));
+            (id, at) => new SignOffEntry(id, default, at, at, Isolde, null, "end switch on a spot that lags behind the coil", "", "look at the ceiling in two weeks", null,
+                Explained: string.Join(' ', DefrostCodes.OverRun, DefrostCodes.SensorLags, DefrostCodes.SwitchOff, DefrostCodes.Vapour)));
         var fourth = hall.Visit(unit, 5, Tobin, "Look again: ceiling and one whole defrost", new(-21.7, 5.2, 5.0), new());
         Watch(hall, fourth, 10, OnBend(6.4), moved, 60, 4, (RunMarkKind.SeenClear, 28));
     }

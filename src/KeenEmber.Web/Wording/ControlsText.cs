@@ -54,5 +54,26 @@ public static class ControlsText
         };
     }
 
-    public static bool IsFault(Finding finding) => finding.Code != GlycolCheck.Fits;
+    /// <summary>Without figures, for a line in a list.</summary>
+    public static string Headline(Finding finding) => finding.Code switch
+    {
+        GlycolCheck.TooWeak => "The glycol is too weak for its set point.",
+        GlycolCheck.ControlTooCold => "The glycol would do, but the control or a low suction let it freeze.",
+        GlycolCheck.ThinMargin => "The glycol is hardly strong enough.",
+        GlycolCheck.TooStrong => "The glycol is far stronger than it needs to be.",
+        GlycolCheck.OutOfRange => "The glycol's strength is outside what is known.",
+        PressureControlChecks.CutInNotAboveCutOut => "The low-pressure cut-in does not lie above the cut-out.",
+        PressureControlChecks.CutOutAboveEvaporating => "The low-pressure cut-out stops the compressor too early.",
+        PressureControlChecks.CutInAboveBox => "The low-pressure cut-in is warmer than the box.",
+        PressureControlChecks.DifferentialTooClose => "Low-pressure cut-in and cut-out are too close: it will short cycle.",
+        PressureControlChecks.PumpDownCannotHold => "The pump-down ends too near the working pressure to hold.",
+        PressureControlChecks.CannotRestartInTheCold => "By its low-pressure cut-in it will not start in winter.",
+        PressureControlChecks.FreezesCooler => "The low-pressure cut-out lets the coil freeze.",
+        PressureControlChecks.HighCutOutTooLow => "The high-pressure cut-out will trip on hot days.",
+        PressureControlChecks.HighCutOutTooHigh => "The high-pressure cut-out waits too long.",
+        PressureControlChecks.WaterValveOutOfRange => "The water valve opens at an unusual pressure.",
+        PressureControlChecks.RegulatorOutOfRange => "The evaporator regulator does not fit the box.",
+        PressureControlChecks.OutOfRange => "A pressure setting lies outside what is known of the refrigerant.",
+        _ => "The condenser fan's pressure settings do not fit.",
+    };
 }

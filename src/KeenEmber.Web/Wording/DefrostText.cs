@@ -151,6 +151,31 @@ public static class DefrostText
         };
     }
 
+    /// <summary>A fault without figures, for a line in a list.</summary>
+    public static string Headline(Finding f) => f.Code switch
+    {
+        DefrostCodes.OverRun => "The defrost runs on after the coil is clear.",
+        DefrostCodes.EndedEarly => "The defrost ends before the coil is clear.",
+        DefrostCodes.NotTerminated => "The defrost is not ended by temperature: only its time limit stops it.",
+        DefrostCodes.LimitBeforeClear => "The defrost's time is up before the coil is clear.",
+        DefrostCodes.SensorLags or DefrostCodes.SensorLeads => "The sensor that ends the defrost sits in the wrong spot.",
+        DefrostCodes.ProbeOff => "The probe that ends the defrost does not agree with the thermometer beside it.",
+        DefrostCodes.SwitchOff => "The switch that ends the defrost acts beside its rating.",
+        DefrostCodes.LegOut => "A defrost heater is out.",
+        DefrostCodes.LegWeak => "A leg of the defrost heaters is weak.",
+        DefrostCodes.LowVoltage => "The defrost heaters get too little voltage.",
+        DefrostCodes.FansInHeat => "The fans run while the defrost heat is on.",
+        DefrostCodes.FansEarly => "The fans come back too early after a defrost.",
+        DefrostCodes.FansCycling => "The fan delay lets go again and again after a defrost.",
+        DefrostCodes.FansLate or DefrostCodes.FansNever => "The fans come back late or not at all after a defrost.",
+        DefrostCodes.DripShort => "The drip time is too short.",
+        DefrostCodes.RestartPressure => "Suction peaks on restart after a defrost.",
+        DefrostCodes.SlowRecovery => "The box is slow to come back after a defrost.",
+        DefrostCodes.ProductWarm => "Product warms too much in a defrost.",
+        DefrostCodes.Vapour => "Vapour leaves the coil in a defrost.",
+        _ => "What ended the defrost is not settled.",
+    };
+
     /// <summary>A value of a track in the reader's units.</summary>
     public static string Value(RunPlace place, double inTrack, UnitText units) => place.Measures switch
     {

@@ -11,11 +11,11 @@ public static class PanelText
 {
     /// <summary>One sentence without figures on how a visit stands, for the panel, the unit page and the start page alike.</summary>
     /// <param name="analysis">Null when the unit's refrigerant is not in the catalogue.</param>
-    /// <param name="controls">What is wrong with sensors and outputs; said first where the circuit itself has no fault.</param>
-    public static string Stands(CircuitAnalysis? analysis, bool anyReading, Equipment unit, IReadOnlyList<Finding> controls)
+    /// <param name="beside">What is wrong beside the circuit; the first is said where the circuit itself has no fault.</param>
+    public static string Stands(CircuitAnalysis? analysis, bool anyReading, Equipment unit, IReadOnlyList<Finding> beside)
     {
-        if (controls.Count > 0 && (analysis is null || (analysis.Challenges.Count == 0 && analysis.Findings.All(f => f.Code == CircuitPatterns.WithinTargets))))
-            return controls[0].Code.StartsWith(SensorFindings.Prefix, StringComparison.Ordinal) ? SensorText.Headline(controls[0]) : ControllerText.Headline(controls[0]);
+        if (beside.Count > 0 && (analysis is null || (analysis.Challenges.Count == 0 && analysis.Findings.All(f => f.Code == CircuitPatterns.WithinTargets))))
+            return Beside(beside[0]);
         if (analysis is null)
             return $"{unit.Circuit.RefrigerantName} is not in the catalogue: readings are kept, but nothing can be computed.";
         if (analysis.Challenges.Count > 0)
@@ -28,6 +28,14 @@ public static class PanelText
         return waiting > 0 ? $"Not enough to judge yet: {analysis.Results.Count - waiting} of {analysis.Results.Count} results usable."
             : "Some results are outside their band, in no pattern that is known here.";
     }
+
+    private static string Beside(Finding fault) => fault.Bench switch
+    {
+        "sensor" => SensorText.Headline(fault),
+        "defrost" => DefrostText.Headline(fault),
+        "control" or "glycol" => ControlsText.Headline(fault),
+        _ => ControllerText.Headline(fault),
+    };
 
     /// <summary>What creeps on a unit: "superheat at the coil from 5.0 K to 9.1 K over 3 visits".</summary>
     public static string Drift(UnitLine unit, UnitText units) => CircuitText.List(unit.Drift.Select(d =>

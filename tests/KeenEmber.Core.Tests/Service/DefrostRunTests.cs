@@ -106,9 +106,9 @@ public class DefrostRunTests
         Assert.Contains(watched.Faults, f => f.Code == DefrostCodes.OverRun);
         Assert.DoesNotContain(watched.Faults, f => f.Code is DefrostCodes.WellEnded or DefrostCodes.SensorFits);
         Visit visit = new(VisitId, Freezer.Id, Nine, "Isolde", "");
-        Assert.Contains(Briefing.Of(visit, Of([.. entries]), null, watched, UnitSensors.None, []).NotExplained, f => f.Code == DefrostCodes.OverRun);
+        Assert.Contains(Briefing.Of(visit, Of([.. entries]), null, [.. watched.Faults], []).NotExplained, f => f.Code == DefrostCodes.OverRun);
         var signed = new SignOffEntry(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(90), Nine, "Isolde", null, "switch on the shell", "", "", null, Explained: string.Join(' ', watched.Faults.Select(f => f.Code)));
-        Assert.Empty(Briefing.Of(visit, Of([.. entries, signed]), null, watched, UnitSensors.None, []).NotExplained);
+        Assert.Empty(Briefing.Of(visit, Of([.. entries, signed]), null, [.. watched.Faults], []).NotExplained);
     }
 
     [Fact]

@@ -99,10 +99,13 @@ public class OpenLoopTests
 
     private static CircuitAnalysis Starved => Circuit.Bench.Analyse(Circuit.Bench.Consistent(tdK: 14, superheatK: 16, subcoolingK: 1));
 
+    private static Briefing Brief(Timeline timeline, CircuitAnalysis analysis) =>
+        Briefing.Of(First, timeline, analysis, new VisitBenches(timeline, [timeline], Unit, Pressure.StandardAtmosphere, null).ToExplain(analysis), [timeline]);
+
     [Fact]
     public void A_finding_nobody_did_anything_about_is_not_explained()
     {
-        var briefing = Briefing.Of(First, Of(Change(LoopKind.WatchIt) with { FoundSo = true }), Starved, null, UnitSensors.None, [Of()]);
+        var briefing = Brief(Of(Change(LoopKind.WatchIt) with { FoundSo = true }), Starved);
         Assert.Equal([CircuitPatterns.ShortOfCharge], briefing.NotExplained.Select(f => f.Code));
         Assert.Empty(briefing.Changed);
         Assert.Contains(MeasuringPoint.SuctionLineCoil, briefing.WorthRepeating);
@@ -114,16 +117,16 @@ public class OpenLoopTests
     {
         var added = new RefrigerantEntry(Guid.CreateVersion7(), First.Id, Monday, Monday, "Isolde", null, "R404A", 0.4, "", "leak at the flare");
         var signed = new SignOffEntry(Guid.CreateVersion7(), First.Id, Monday, Monday, "Isolde", null, "leak at the flare", "", "", null);
-        Assert.Single(Briefing.Of(First, Of(added), Starved, null, UnitSensors.None, []).NotExplained);
-        Assert.Single(Briefing.Of(First, Of(added, signed), Starved, null, UnitSensors.None, []).NotExplained);
-        Assert.Single(Briefing.Of(First, Of(signed with { Explained = CircuitPatterns.HighHead }), Starved, null, UnitSensors.None, []).NotExplained);
-        Assert.Empty(Briefing.Of(First, Of(signed with { Explained = $"{CircuitPatterns.HighHead} {CircuitPatterns.ShortOfCharge}" }), Starved, null, UnitSensors.None, []).NotExplained);
+        Assert.Single(Brief(Of(added), Starved).NotExplained);
+        Assert.Single(Brief(Of(added, signed), Starved).NotExplained);
+        Assert.Single(Brief(Of(signed with { Explained = CircuitPatterns.HighHead }), Starved).NotExplained);
+        Assert.Empty(Brief(Of(signed with { Explained = $"{CircuitPatterns.HighHead} {CircuitPatterns.ShortOfCharge}" }), Starved).NotExplained);
     }
 
     [Fact]
     public void Nothing_out_of_order_gives_an_empty_briefing()
     {
-        var briefing = Briefing.Of(First, Of(), Circuit.Bench.Analyse(Circuit.Bench.Consistent()), null, UnitSensors.None, [Of()]);
+        var briefing = Brief(Of(), Circuit.Bench.Analyse(Circuit.Bench.Consistent()));
         Assert.Empty(briefing.Findings);
         Assert.Empty(briefing.WorthRepeating);
         Assert.Empty(briefing.Open);

@@ -66,39 +66,20 @@ public sealed class ChangesModel(VisitDesk desk) : VisitPage(desk)
         return new RefrigerantEntry(entryId, id, at, View.Now, View.Visit.Author, corrects, fluid?.Name ?? "", mass * (recovered ? -1 : 1), Text("cylinder"), Text("why"));
     });
 
-    public IActionResult OnPostClosure(Guid id, Guid entryId, Guid loop)
-    {
-        if (!Load(id))
-            return NotFound();
-        if (View.Loops.All(l => l.Change.Id != loop))
-            return RedirectToPage(new { id });
-        return Save(id, entryId, null, at => new ClosureEntry(
-            entryId, id, at, View.Now, View.Visit.Author, null, loop, Form.Text(How(loop), LongestText, missing: "Say what was done, such as taken out.")));
-    }
+    public IActionResult OnPostClosure(Guid id, Guid entryId, Guid loop) => Take(id, entryId, () => View.Loops.All(l => l.Change.Id != loop) ? []
+        : [new ClosureEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, loop, Form.Text(How(loop), LongestText, missing: "Say what was done, such as taken out."))]);
 
     /// <summary>The field that says what was done about an open loop.</summary>
     public static string How(Guid loop) => $"how-{loop}";
 
-    /// <summary>Stores what is made of a form unless something in it is wrong, which shows the form again as typed.</summary>
-    /// <param name="make">Makes it for the moment it was so: now, or the moment of the entry it corrects.</param>
-    private IActionResult Save(Guid id, Guid entryId, Guid? corrects, Func<DateTimeOffset, TimelineEntry> make)
+    /// <summary>Takes in a form that may put an entry right, which then stays the one to be put right while something is wrong.</summary>
+    /// <param name="make">Makes the entry for the moment it was so: now, or the moment of the one it corrects.</param>
+    private IActionResult Save(Guid id, Guid entryId, Guid? corrects, Func<DateTimeOffset, TimelineEntry> make) => Take(id, entryId, () =>
     {
-        if (!Load(id))
-            return NotFound();
+        Correct = corrects;
         var wrong = View.Timeline.Written.FirstOrDefault(e => e.Id == corrects);
-        if (entryId == Guid.Empty || (corrects is not null && wrong is null))
-            return BadRequest();
-        Keep();
-        var entry = make(wrong?.At ?? View.Now);
-        if (Form.IsWrong)
-        {
-            Correct = corrects;
-            return Page();
-        }
-
-        Desk.Append([entry]);
-        return RedirectToPage(new { id, saved = 1 });
-    }
+        return corrects is not null && wrong is null ? null : make(wrong?.At ?? View.Now);
+    });
 
     private static WorkArea Known(WorkArea area) => Enum.IsDefined(area) ? area : WorkArea.Other;
 

@@ -16,21 +16,13 @@ public sealed class CircuitModel(VisitDesk desk) : VisitPage(desk)
     public MeasuringPoint? OpenPoint =>
         Enum.TryParse<MeasuringPoint>(Point, out var p) && Enum.IsDefined(p) ? p : null;
 
-    public IActionResult OnPostStanding(Guid id, Guid entryId)
+    public IActionResult OnPostStanding(Guid id, Guid entryId) => Take(id, entryId, () =>
     {
-        if (!Load(id))
-            return NotFound();
-        if (entryId == Guid.Empty)
-            return BadRequest();
-        Keep();
         var hasSecond = Form["p2"].Length > 0 || Form["t2"].Length > 0;
         var (pressure, temperature) = (Form.Value("p1", QuantityKind.Pressure, required: true), Form.Value("t1", QuantityKind.Temperature, required: true));
         var (second, secondAt) = (Form.Value("p2", QuantityKind.Pressure, hasSecond), Form.Value("t2", QuantityKind.Temperature, hasSecond));
-        if (Form.IsWrong)
-            return Page();
-        Desk.Append([new StandingEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, pressure!, temperature!, second, secondAt)]);
-        return RedirectToPage(new { id, saved = 1 });
-    }
+        return new StandingEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, pressure!, temperature!, second, secondAt);
+    });
 
     public IActionResult OnPostReading(Guid id, Guid entryId, Guid? corrects)
     {

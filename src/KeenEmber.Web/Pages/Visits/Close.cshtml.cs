@@ -34,24 +34,16 @@ public sealed class CloseModel(VisitDesk desk) : VisitPage(desk)
     /// <summary>A field of the form that hands a loop over.</summary>
     public static string Handover(string field, Guid loop) => $"{field}-{loop}";
 
-    public IActionResult OnPostSignOff(Guid id, Guid entryId, string[] explained)
+    public IActionResult OnPostSignOff(Guid id, Guid entryId, string[] explained) => Take(id, entryId, () =>
     {
-        if (!Load(id))
-            return NotFound();
-        if (entryId == Guid.Empty)
-            return BadRequest();
-        Keep();
         if (InTheWay.Count > 0)
             Form.Errors["sign-off"] = InTheWay.Any(l => l.IsSafety)
                 ? "Not signed off: something safety-related is still open. Close it first."
                 : "Not signed off: give reason, owner and day for what stays open.";
         var day = Form.Day("followUp", View.Clock.Date(View.Now));
-        if (Form.IsWrong)
-            return Page();
-        Desk.Append([new SignOffEntry(entryId, id, View.Now, View.Now, View.Visit.Author, View.SignOff?.Id, Text("rootCause"), Text("notReproduced"), Text("recommendation"), day,
-            Text("contributing"), Text("consequences"), string.Join(' ', View.ToExplain.Select(f => f.Code).Intersect(explained)))]);
-        return RedirectToPage(new { id, saved = 1 });
-    }
+        return new SignOffEntry(entryId, id, View.Now, View.Now, View.Visit.Author, View.SignOff?.Id, Text("rootCause"), Text("notReproduced"), Text("recommendation"), day,
+            Text("contributing"), Text("consequences"), string.Join(' ', View.ToExplain.Select(f => f.Code).Intersect(explained)));
+    });
 
     /// <summary>Ticked just now, or when it was signed off before. Boxes without a tick are not sent, so the first cause tells whether the form was.</summary>
     public bool IsExplained(Finding finding) =>
@@ -59,37 +51,20 @@ public sealed class CloseModel(VisitDesk desk) : VisitPage(desk)
 
     public bool RecommendationIsOpen => Form.Errors.Keys.Any(k => k is "problem" or "option" or "hours" or "priceFrom" or "priceTo");
 
-    public IActionResult OnPostRecommend(Guid id, Guid entryId, RecommendationUrgency urgency)
+    public IActionResult OnPostRecommend(Guid id, Guid entryId, RecommendationUrgency urgency) => Take(id, entryId, () =>
     {
-        if (!Load(id))
-            return NotFound();
-        if (entryId == Guid.Empty || !Enum.IsDefined(urgency))
-            return BadRequest();
-        Keep();
+        if (!Enum.IsDefined(urgency))
+            return null;
         var problem = Form.Text("problem", LongestText, missing: "Say what it is for, such as torn gasket.");
         var option = Form.Text("option", LongestText, missing: "Say what to do.");
         var (hours, from, to) = (Form.Number("hours", 0, 1000), Form.Number("priceFrom", 0, 10_000_000), Form.Number("priceTo", 0, 10_000_000));
         if (to < from)
             Form.Errors["priceTo"] = "Not less than the price from.";
-        if (Form.IsWrong)
-            return Page();
-        Desk.Append([new RecommendationEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, problem, option, Text("parts"), hours, from, to, urgency)]);
-        return RedirectToPage(new { id, saved = 1 });
-    }
+        return new RecommendationEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, problem, option, Text("parts"), hours, from, to, urgency);
+    });
 
-    public IActionResult OnPostSignature(Guid id, Guid entryId, string? strokes)
-    {
-        if (!Load(id))
-            return NotFound();
-        if (entryId == Guid.Empty || SignatureEntry.Read(strokes ?? "") is null)
-            return BadRequest();
-        Keep();
-        var signer = Form.Text("signer", LongestText, missing: "Who signs?");
-        if (Form.IsWrong)
-            return Page();
-        Desk.Append([new SignatureEntry(entryId, id, View.Now, View.Now, View.Visit.Author, View.Signature?.Id, signer, strokes ?? "")]);
-        return RedirectToPage(new { id, saved = 1 });
-    }
+    public IActionResult OnPostSignature(Guid id, Guid entryId, string? strokes) => Take(id, entryId, () => SignatureEntry.Read(strokes ?? "") is null ? null
+        : new SignatureEntry(entryId, id, View.Now, View.Now, View.Visit.Author, View.Signature?.Id, Form.Text("signer", LongestText, missing: "Who signs?"), strokes ?? ""));
 
     private string Text(string field) => Form.Text(field, LongestText);
 }

@@ -24,7 +24,9 @@ public sealed class ControlsModel(VisitDesk desk) : VisitPage(desk)
 
     /// <summary>The text a field shows: as typed while it is wrong, else as recorded.</summary>
     public string Shown(PressureSetting setting, SettingStage stage) =>
-        Form.Or(Field(setting, stage), Recorded(setting, stage)?.Value is { } v ? $"{UnitText.Number(v.Number, 2)} {v.Unit.Symbol}" : "");
+        Form.Or(Field(setting, stage), AsRecorded(setting, stage));
+
+    private string AsRecorded(PressureSetting setting, SettingStage stage) => Recorded(setting, stage)?.Value is { } v ? $"{UnitText.Number(v.Number, 2)} {v.Unit.Symbol}" : "";
 
     /// <summary>What a setting stands for in the unit's own refrigerant.</summary>
     public string AsTemperature(PressureSetting setting, TypedValue value) =>
@@ -34,33 +36,21 @@ public sealed class ControlsModel(VisitDesk desk) : VisitPage(desk)
     /// <summary>Every setting as left with the pressure that another refrigerant needs for the same temperature.</summary>
     public IEnumerable<(PressureSetting Setting, string Temperature, string Now, string New)> Conversion(Refrigerant from, Refrigerant to)
     {
-        var now = View.SettingsNow.ToDictionary(s => s.Key, s => new Pressure(s.Value.Si(View.Site.Atmosphere)));
-        return PressureSettings.Converted(now, from, to).Select(s => (s.Key, AsTemperature(s.Key, View.SettingsNow[s.Key]),
+        var now = View.Benches.Settings.ToDictionary(s => s.Key, s => new Pressure(s.Value.Si(View.Site.Atmosphere)));
+        return PressureSettings.Converted(now, from, to).Select(s => (s.Key, AsTemperature(s.Key, View.Benches.Settings[s.Key]),
             View.Units.Gauge(now[s.Key].Kpa), s.Value is { } p ? View.Units.Gauge(p.Kpa) : "outside its range"));
     }
 
-    public IActionResult OnPostSettings(Guid id, Guid lineId)
-    {
-        if (!Load(id))
-            return NotFound();
-        if (lineId == Guid.Empty)
-            return BadRequest();
-        var before = Settings.SelectMany(s => Enum.GetValues<SettingStage>(), (s, stage) => (Setting: s, Stage: stage)).ToDictionary(c => c, c => Shown(c.Setting, c.Stage));
-        Keep();
-        var entries = new List<TimelineEntry>();
-        foreach (var ((setting, stage), was) in before)
-        {
-            var field = Field(setting, stage);
-            if (Form[field].Length > 0 && Form[field] != was && Read(setting, field) is { } value && value != Recorded(setting, stage)?.Value)
-                entries.Add(new SettingEntry(EntryId.OfLine(lineId, (int)setting * 2 + (int)stage), id, View.Now, View.Now, View.Visit.Author, null, setting, stage, value));
-        }
-
-        if (Form.IsWrong)
-            return Page();
-        if (entries.Count > 0)
-            Desk.Append(entries);
-        return RedirectToPage(new { id, saved = entries.Count });
-    }
+    public IActionResult OnPostSettings(Guid id, Guid lineId) => Take(id, lineId, () =>
+    [
+        .. from setting in Settings
+           from stage in Enum.GetValues<SettingStage>()
+           let field = Field(setting, stage)
+           where Form[field].Length > 0 && Form[field] != AsRecorded(setting, stage)
+           let value = Read(setting, field)
+           where value is not null && value != Recorded(setting, stage)?.Value
+           select new SettingEntry(EntryId.OfLine(lineId, (int)setting * 2 + (int)stage), id, View.Now, View.Now, View.Visit.Author, null, setting, stage, value),
+    ]);
 
     /// <summary>A pressure, or the temperature it is thought of as, which is turned into the shop's pressure.</summary>
     private TypedValue? Read(PressureSetting setting, string field)

@@ -20,41 +20,16 @@ public sealed class ControlsCycleModel(VisitDesk desk) : VisitPage(desk)
     public IReadOnlyList<BulbTurnEntry> Turns => [.. View.Timeline.Standing.OfType<BulbTurnEntry>()];
 
     /// <summary>Two sides that are tried against each other; the names are free.</summary>
-    public IActionResult OnPostTurn(Guid id, Guid entryId)
-    {
-        if (!Load(id))
-            return NotFound();
-        if (entryId == Guid.Empty)
-            return BadRequest();
-        Keep();
-        var control = Form.Text("control", 30, missing: "Which side's control was turned, such as left.").ToLowerInvariant();
-        if (Form.IsWrong)
-            return Page();
-        Desk.Append([new BulbTurnEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, new(control, Form.Text("followed", 30).ToLowerInvariant()))]);
-        return RedirectToPage(new { id, saved = 1 });
-    }
+    public IActionResult OnPostTurn(Guid id, Guid entryId) => Take(id, entryId, () => new BulbTurnEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null,
+        new(Form.Text("control", 30, missing: "Which side's control was turned, such as left.").ToLowerInvariant(), Form.Text("followed", 30).ToLowerInvariant())));
 
-    public IActionResult OnPostEvent(Guid id, Guid entryId, bool cutsIn)
-    {
-        if (!Load(id))
-            return NotFound();
-        if (entryId == Guid.Empty)
-            return BadRequest();
-        Keep();
-        var at = Form.Value("at", QuantityKind.Temperature);
-        if (Form.IsWrong)
-            return Page();
-        Desk.Append([new ControlEventEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, cutsIn, at)]);
-        return RedirectToPage(new { id, saved = 1 });
-    }
+    public IActionResult OnPostEvent(Guid id, Guid entryId, bool cutsIn) => Take(id, entryId, () =>
+        new ControlEventEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, cutsIn, Form.Value("at", QuantityKind.Temperature)));
 
-    public IActionResult OnPostSetting(Guid id, Guid entryId, ControlKind kind)
+    public IActionResult OnPostSetting(Guid id, Guid entryId, ControlKind kind) => Take(id, entryId, () =>
     {
-        if (!Load(id))
-            return NotFound();
-        if (entryId == Guid.Empty || !Enum.IsDefined(kind))
-            return BadRequest();
-        Keep();
+        if (!Enum.IsDefined(kind))
+            return null;
         var set = Form.Value("set", QuantityKind.Temperature, required: true);
         var isConstant = kind == ControlKind.ConstantCutIn;
         var differential = Form.Value("differential", QuantityKind.Difference, required: !isConstant);
@@ -63,25 +38,14 @@ public sealed class ControlsCycleModel(VisitDesk desk) : VisitPage(desk)
             Form.Errors["differential"] = "A differential is above 0.";
         if (isConstant && cutIn is not null && set is not null && cutIn.Temperature <= set.Temperature)
             Form.Errors["cutIn"] = "The cut-in lies above the cut-out.";
-        if (Form.IsWrong)
-            return Page();
-        Desk.Append([new ControlSettingEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, kind, set!, differential, cutIn)]);
-        return RedirectToPage(new { id, saved = 1 });
-    }
+        return new ControlSettingEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, kind, set!, differential, cutIn);
+    });
 
-    public IActionResult OnPostDial(Guid id, Guid entryId)
+    public IActionResult OnPostDial(Guid id, Guid entryId) => Take(id, entryId, () =>
     {
-        if (!Load(id))
-            return NotFound();
-        if (entryId == Guid.Empty)
-            return BadRequest();
-        Keep();
         var (dial, cutIn, cutOut) = (Form.Value("dial", QuantityKind.Temperature, required: true), Form.Value("dialIn", QuantityKind.Temperature), Form.Value("dialOut", QuantityKind.Temperature));
         if (cutIn is null && cutOut is null && !Form.IsWrong)
             Form.Errors["dialOut"] = "Where it opened or closed by the reference.";
-        if (Form.IsWrong)
-            return Page();
-        Desk.Append([new DialEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, dial!, cutIn, cutOut)]);
-        return RedirectToPage(new { id, saved = 1 });
-    }
+        return new DialEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, dial!, cutIn, cutOut);
+    });
 }

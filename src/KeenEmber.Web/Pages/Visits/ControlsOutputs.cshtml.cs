@@ -12,30 +12,13 @@ public sealed class ControlsOutputsModel(VisitDesk desk) : VisitPage(desk)
 
     public IReadOnlyList<OutputStateEntry> Looks(ControlOutput output) => [.. View.Timeline.Standing.OfType<OutputStateEntry>().Where(o => o.Output == output)];
 
-    public IActionResult OnPostLook(Guid id, Guid entryId, ControlOutput output, bool called, bool? live, bool? runs, bool tapped)
+    public IActionResult OnPostLook(Guid id, Guid entryId, ControlOutput output, bool called, bool? live, bool? runs, bool tapped) => Take(id, entryId, () =>
     {
-        if (!Load(id))
-            return NotFound();
-        if (entryId == Guid.Empty || !Enum.IsDefined(output))
-            return BadRequest();
-        Keep();
         if (live is null && runs is null)
-        {
             Form.Errors["live"] = "Say at least one: live or dead, running or still.";
-            return Page();
-        }
+        return Enum.IsDefined(output) ? new OutputStateEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, output, new(called, live, runs), tapped) : null;
+    });
 
-        Desk.Append([new OutputStateEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, output, new(called, live, runs), tapped)]);
-        return RedirectToPage(new { id, saved = 1 });
-    }
-
-    public IActionResult OnPostDamage(Guid id, Guid entryId, ControlPart part, DamageKind damage)
-    {
-        if (!Load(id))
-            return NotFound();
-        if (entryId == Guid.Empty || !Enum.IsDefined(part) || !Enum.IsDefined(damage))
-            return BadRequest();
-        Desk.Append([new DamageEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, part, damage)]);
-        return RedirectToPage(new { id, saved = 1 });
-    }
+    public IActionResult OnPostDamage(Guid id, Guid entryId, ControlPart part, DamageKind damage) => Take(id, entryId, () =>
+        Enum.IsDefined(part) && Enum.IsDefined(damage) ? new DamageEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, part, damage) : null);
 }

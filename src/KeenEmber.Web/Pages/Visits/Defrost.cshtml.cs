@@ -69,25 +69,18 @@ public sealed class DefrostModel(VisitDesk desk) : VisitPage(desk)
 
     protected override void Loaded() => DefrostSetUpForm.Fill(Form, View.DefrostSetUp);
 
-    public IActionResult OnPostSetUp(Guid id, Guid lineId, bool changed)
+    public IActionResult OnPostSetUp(Guid id, Guid lineId, bool changed) => Take(id, lineId, () =>
     {
-        if (!Load(id))
-            return NotFound();
-        if (lineId == Guid.Empty)
-            return BadRequest();
-        Keep();
         if (DefrostSetUpForm.Read(Form) is not { } setUp)
-            return Page();
-        var entries = new List<TimelineEntry> { new DefrostSetUpEntry(EntryId.OfLine(lineId, 0), id, View.Now, View.Now, View.Visit.Author, null, setUp) };
-        if (changed && View.DefrostSetUp is { } before)
-        {
-            entries.AddRange(DefrostSetUpText.Differences(before, setUp, View.Units).Select((d, i) => new ChangeEntry(EntryId.OfLine(lineId, i + 1), id, View.Now, View.Now, View.Visit.Author, null,
-                d.What, d.Before, d.After, Form.Text("askedBy", 80), null, false, WorkArea.Defrost)));
-        }
-
-        Desk.Append(entries);
-        return RedirectToPage(new { id, saved = entries.Count });
-    }
+            return [];
+        var differences = changed && View.DefrostSetUp is { } before ? DefrostSetUpText.Differences(before, setUp, View.Units) : [];
+        return
+        [
+            new DefrostSetUpEntry(EntryId.OfLine(lineId, 0), id, View.Now, View.Now, View.Visit.Author, null, setUp),
+            .. differences.Select((d, i) => new ChangeEntry(EntryId.OfLine(lineId, i + 1), id, View.Now, View.Now, View.Visit.Author, null,
+                d.What, d.Before, d.After, Form.Text("askedBy", 80), null, false, WorkArea.Defrost)),
+        ];
+    });
 
     public IActionResult OnPostStart(Guid id, Guid entryId, bool heat)
     {
@@ -107,30 +100,23 @@ public sealed class DefrostModel(VisitDesk desk) : VisitPage(desk)
     }
 
     /// <summary>All readings of one round, whichever were typed.</summary>
-    public IActionResult OnPostReadings(Guid id, Guid lineId, Guid run)
+    public IActionResult OnPostReadings(Guid id, Guid lineId, Guid run) => Take(id, lineId, () =>
     {
-        if (!Load(id))
-            return NotFound();
-        if (lineId == Guid.Empty || View.Runs.FirstOrDefault(r => r.Entry.Id == run) is not { IsOver: false } watched)
-            return BadRequest();
-        Keep();
+        if (View.Runs.FirstOrDefault(r => r.Entry.Id == run) is not { IsOver: false } watched)
+            return null;
         var entries = new List<TimelineEntry>();
         foreach (var place in Places(watched).ToList())
-            Take(Field(place), place);
+            Read(Field(place), place);
         if (Form[FreeValue].Length > 0 && Form.Text(FreeName, 30, missing: "Name the place.") is { Length: > 0 } name)
-            Take(FreeValue, new(Form["free-kind"] == nameof(RunPlaceKind.Bend) ? RunPlaceKind.Bend : RunPlaceKind.Other, name));
-        if (Form.IsWrong)
-            return Page();
-        if (entries.Count > 0)
-            Desk.Append(entries);
-        return RedirectToPage(new { id, saved = entries.Count });
+            Read(FreeValue, new(Form["free-kind"] == nameof(RunPlaceKind.Bend) ? RunPlaceKind.Bend : RunPlaceKind.Other, name));
+        return entries;
 
-        void Take(string field, RunPlace place)
+        void Read(string field, RunPlace place)
         {
             if (Form.Value(field, place.Measures) is { } value)
                 entries.Add(new RunReadingEntry(EntryId.OfLine(lineId, entries.Count), id, View.Now, View.Now, View.Visit.Author, null, run, place, value));
         }
-    }
+    });
 
     public IActionResult OnPostMark(Guid id, Guid entryId, Guid run, RunMarkKind kind)
     {

@@ -20,34 +20,16 @@ public sealed class DefrostTestsModel(VisitDesk desk) : VisitPage(desk)
     public SwitchBracket? Bracket(DefrostSwitch which, bool rising) => Rated(which, rising) is { } rated && States(which) is { Count: > 1 } states
         ? SwitchTest.Judge([.. states.Select(s => new SwitchState(s.Temperature.Temperature.Celsius, s.IsClosed))], rated, rising) : null;
 
-    public IActionResult OnPostClock(Guid id, Guid entryId, bool? contacts, bool? solenoid)
+    public IActionResult OnPostClock(Guid id, Guid entryId, bool? contacts, bool? solenoid) => Take(id, entryId, () =>
     {
-        if (!Load(id))
-            return NotFound();
-        if (entryId == Guid.Empty)
-            return BadRequest();
-        Keep();
         var (waited, dial, off) = (Form.Number("waited", 1, 3000, "minutes"), Form.Number("dial", 0, 3000, "minutes"), Form.Number("timeOff", -720, 720, "minutes"));
         if (waited is null != dial is null && !Form.IsWrong)
             Form.Errors[waited is null ? "waited" : "dial"] = "Waiting time and travel of the dial go together.";
         if (!Form.IsWrong && waited is null && contacts is null && solenoid is null && off is null)
             Form.Errors["waited"] = "Nothing was tried yet.";
-        if (Form.IsWrong)
-            return Page();
-        Desk.Append([new ClockTestEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, waited, dial, contacts, solenoid, off)]);
-        return RedirectToPage(new { id, saved = 1 });
-    }
+        return new ClockTestEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, waited, dial, contacts, solenoid, off);
+    });
 
-    public IActionResult OnPostState(Guid id, Guid entryId, DefrostSwitch which, bool closed)
-    {
-        if (!Load(id))
-            return NotFound();
-        if (entryId == Guid.Empty || !Enum.IsDefined(which))
-            return BadRequest();
-        Keep();
-        if (Form.Value($"at-{which}", QuantityKind.Temperature, required: true) is not { } at)
-            return Page();
-        Desk.Append([new SwitchStateEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, which, at, closed)]);
-        return RedirectToPage(new { id, saved = 1 });
-    }
+    public IActionResult OnPostState(Guid id, Guid entryId, DefrostSwitch which, bool closed) => Take(id, entryId, () => Enum.IsDefined(which)
+        ? new SwitchStateEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, which, Form.Value($"at-{which}", QuantityKind.Temperature, required: true)!, closed) : null);
 }

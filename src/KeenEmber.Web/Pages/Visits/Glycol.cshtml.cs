@@ -12,26 +12,15 @@ public sealed class GlycolModel(VisitDesk desk) : VisitPage(desk)
 {
     public GlycolEntry? Last => View.Timeline.Standing.OfType<GlycolEntry>().LastOrDefault();
 
-    public IActionResult OnPostMixture(Guid id, Guid entryId, GlycolKind kind)
+    public IActionResult OnPostMixture(Guid id, Guid entryId, GlycolKind kind) => Take(id, entryId, () =>
     {
-        if (!Load(id))
-            return NotFound();
-        if (entryId == Guid.Empty || !Enum.IsDefined(kind))
-            return BadRequest();
-        Keep();
+        if (!Enum.IsDefined(kind))
+            return null;
         // A bare number is a strip's mass %; one with a temperature unit is a refractometer's freezing point.
         var strength = Form.Either("strength", QuantityKind.Concentration, QuantityKind.Temperature);
-        var surface = Form.Value("surface", QuantityKind.Temperature);
-        if (Form.IsWrong)
-            return Page();
-        var entry = new GlycolEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, kind, strength!, surface);
-        if (entry.Percent is null)
-        {
+        var entry = new GlycolEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, kind, strength!, Form.Value("surface", QuantityKind.Temperature));
+        if (strength is not null && entry.Percent is null)
             Form.Errors["strength"] = "No mixture up to 60 % freezes at this temperature. Type mass %, or a freezing point such as -15 °C.";
-            return Page();
-        }
-
-        Desk.Append([entry]);
-        return RedirectToPage(new { id, saved = 1 });
-    }
+        return entry;
+    });
 }

@@ -32,26 +32,13 @@ public sealed class LookModel(VisitDesk desk) : VisitPage(desk)
     public IEnumerable<MeasuringPoint> BoxPoints => MeasuringPoints.InTheBox.Prepend(MeasuringPoint.BoxAir);
 
     /// <summary>Logs what was typed of the readings in the box; all of it or, with a message at its field, none.</summary>
-    public IActionResult OnPostBox(Guid id, Guid lineId)
-    {
-        if (!Load(id))
-            return NotFound();
-        if (lineId == Guid.Empty)
-            return BadRequest();
-        Keep();
-        var entries = new List<TimelineEntry>();
-        foreach (var point in BoxPoints)
-        {
-            if (Form.Value(point.ToString(), QuantityKind.Temperature) is { } value)
-                entries.Add(new ReadingEntry(EntryId.OfLine(lineId, entries.Count), id, View.Now, View.Now, View.Visit.Author, null, point, value));
-        }
-
-        if (Form.IsWrong)
-            return Page();
-        if (entries.Count > 0)
-            Desk.Append(entries);
-        return RedirectToPage(new { id, saved = entries.Count });
-    }
+    public IActionResult OnPostBox(Guid id, Guid lineId) => Take(id, lineId, () =>
+    [
+        .. from point in BoxPoints
+           let value = Form.Value(point.ToString(), QuantityKind.Temperature)
+           where value is not null
+           select new ReadingEntry(EntryId.OfLine(lineId, (int)point), id, View.Now, View.Now, View.Visit.Author, null, point, value),
+    ]);
 
     public string Name(AsFound fact, int? index) => fact is AsFound.Coil or AsFound.ValveBody && index is { } coil
         ? $"{FactText.Name(fact)}, {(coil == 1 ? EquipmentText.Coils(View.MakeUp.Kind).First : EquipmentText.Coils(View.MakeUp.Kind).Second)}"

@@ -41,7 +41,7 @@ public sealed class SensorsModel(VisitDesk desk) : VisitPage(desk)
         sensor.Now is { Result: { IsFault: true, Error: { } error } } ? SensorConsequences.Of(sensor.Sensor.Role, error) : null;
 
     /// <summary>What the warming by hand said of a pair; null when it was not done.</summary>
-    public WarmedEntry? Warmed(string sensor) => View.Sensors.Confirmed.LastOrDefault(w => w.Warmed == sensor);
+    public WarmedEntry? Warmed(string sensor) => View.Benches.Sensors.Confirmed.LastOrDefault(w => w.Warmed == sensor);
 
     /// <summary>What the end sensor's error has to do with the last defrost that was watched; null where nothing.</summary>
     public (DefrostLink Link, string Said, Guid Visit, Guid Run)? EndLink()
@@ -55,23 +55,18 @@ public sealed class SensorsModel(VisitDesk desk) : VisitPage(desk)
 
     protected override void Loaded()
     {
-        if (View.Sensors.Sensors.FirstOrDefault(s => s.Name == Edit) is { } edited)
+        if (View.Benches.Sensors.Sensors.FirstOrDefault(s => s.Name == Edit) is { } edited)
             SensorForm.Fill(Form, edited.Sensor, View.Shop.Units);
     }
 
     /// <summary>Everything read in one round, whichever fields were filled.</summary>
-    public IActionResult OnPostRound(Guid id, Guid lineId, bool bath)
+    public IActionResult OnPostRound(Guid id, Guid lineId, bool bath) => Take(id, lineId, () =>
     {
-        if (!Load(id))
-            return NotFound();
-        if (lineId == Guid.Empty)
-            return BadRequest();
-        Keep();
         var entries = new List<TimelineEntry>();
         var lead = Form.Value("lead", QuantityKind.Resistance);
         if (lead?.Si(default) > MostLeadOhm)
             Form.Errors["lead"] = $"Leads have less than {MostLeadOhm} Ω: short their tips and read again.";
-        foreach (var sensor in View.Sensors.Sensors.Select(s => s.Sensor))
+        foreach (var sensor in View.Benches.Sensors.Sensors.Select(s => s.Sensor))
         {
             var measures = sensor.Curve.Measures;
             var (reference, shown) = (Form.Value(Cell("ref", sensor), measures), Form.Value(Cell("shown", sensor), measures));
@@ -86,63 +81,38 @@ public sealed class SensorsModel(VisitDesk desk) : VisitPage(desk)
 
         if (!Form.IsWrong && entries.Count == 0)
             Form.Errors["round"] = "Nothing is filled in yet. Any of the three columns is a start.";
-        if (Form.IsWrong)
-            return Page();
-        Desk.Append(entries);
-        return RedirectToPage(new { id, saved = entries.Count });
-    }
+        return entries;
+    });
 
     /// <summary>A sensor comes on the unit's list, is described anew, or goes.</summary>
-    public IActionResult OnPostSensor(Guid id, Guid entryId, bool gone)
+    public IActionResult OnPostSensor(Guid id, Guid entryId, bool gone) => Take(id, entryId, () =>
     {
-        if (!Load(id))
-            return NotFound();
-        if (entryId == Guid.Empty)
-            return BadRequest();
-        Keep();
-        if (gone && View.Sensors.Sensors.FirstOrDefault(s => s.Name == Form["name"]) is { } known)
-        {
-            Desk.Append([known.Sensor with { Id = entryId, VisitId = id, At = View.Now, WrittenAt = View.Now, Author = View.Visit.Author, Gone = true }]);
-            return RedirectToPage(new { id, saved = 1 });
-        }
+        if (gone && View.Benches.Sensors.Sensors.FirstOrDefault(s => s.Name == Form["name"]) is { } known)
+            return [known.Sensor with { Id = entryId, VisitId = id, At = View.Now, WrittenAt = View.Now, Author = View.Visit.Author, Gone = true }];
+        return SensorForm.Read(Form, View.Shop.Units) is not { } s ? []
+            : [new SensorEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, s.Name, s.Role, s.Curve, s.Place, s.Channel, s.Offset)];
+    });
 
-        if (SensorForm.Read(Form, View.Shop.Units) is not { } s)
-            return Page();
-        Desk.Append([new SensorEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, s.Name, s.Role, s.Curve, s.Place, s.Channel, s.Offset)]);
-        return RedirectToPage(new { id, saved = 1 });
-    }
-
-    public IActionResult OnPostMend(Guid id, Guid entryId, string? sensor, SensorMend mend)
+    public IActionResult OnPostMend(Guid id, Guid entryId, string? sensor, SensorMend mend) => Take(id, entryId, () =>
     {
-        if (!Load(id))
-            return NotFound();
-        if (entryId == Guid.Empty || !Enum.IsDefined(mend) || View.Sensors.Sensors.FirstOrDefault(s => s.Name == sensor) is not { } mended)
-            return BadRequest();
+        if (!Enum.IsDefined(mend) || View.Benches.Sensors.Sensors.FirstOrDefault(s => s.Name == sensor) is not { } mended)
+            return null;
         // Leads put back concern every input of the ring: none of their earlier rounds speaks for it any more.
         var names = mend == SensorMend.SwappedBack && mended.Now is { Result.Verdict: SensorVerdict.Swapped }
-            ? View.Sensors.Sensors.Where(s => s.Now is { Result.Verdict: SensorVerdict.Swapped }).Select(s => s.Name).ToList() : [mended.Name];
-        Desk.Append([.. names.Select((n, i) => new SensorMendEntry(i == 0 ? entryId : EntryId.OfLine(entryId, i), id, View.Now, View.Now, View.Visit.Author, null, n, mend))]);
-        return RedirectToPage(new { id, saved = names.Count });
-    }
+            ? View.Benches.Sensors.Sensors.Where(s => s.Now is { Result.Verdict: SensorVerdict.Swapped }).Select(s => s.Name).ToList() : [mended.Name];
+        return [.. names.Select((n, i) => new SensorMendEntry(i == 0 ? entryId : EntryId.OfLine(entryId, i), id, View.Now, View.Now, View.Visit.Author, null, n, mend))];
+    });
 
-    public IActionResult OnPostWarmed(Guid id, Guid entryId, string? warmed, string? moved)
-    {
-        if (!Load(id))
-            return NotFound();
-        if (entryId == Guid.Empty || !View.Sensors.Sensors.Any(s => s.Name == warmed) || !View.Sensors.Sensors.Any(s => s.Name == moved))
-            return BadRequest();
-        Desk.Append([new WarmedEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, warmed!, moved!)]);
-        return RedirectToPage(new { id, saved = 1 });
-    }
+    public IActionResult OnPostWarmed(Guid id, Guid entryId, string? warmed, string? moved) => Take(id, entryId, () =>
+        IsNamed(warmed) && IsNamed(moved) ? new WarmedEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, warmed!, moved!) : null);
+
+    private bool IsNamed(string? sensor) => View.Benches.Sensors.Sensors.Any(s => s.Name == sensor);
 
     /// <summary>A sensor moved between two temperatures; its way there as "10 12.5, 20 8.1": seconds and what it told.</summary>
-    public IActionResult OnPostResponse(Guid id, Guid entryId, string? sensor)
+    public IActionResult OnPostResponse(Guid id, Guid entryId, string? sensor) => Take(id, entryId, () =>
     {
-        if (!Load(id))
-            return NotFound();
-        if (entryId == Guid.Empty || !View.Sensors.Sensors.Any(s => s.Name == sensor))
-            return BadRequest();
-        Keep();
+        if (!IsNamed(sensor))
+            return null;
         var (from, to) = (Form.Value("from", QuantityKind.Temperature, required: true), Form.Value("to", QuantityKind.Temperature, required: true));
         var samples = new List<ResponseSample>();
         foreach (var pair in Form["samples"].Split([',', ';', '\n'], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
@@ -156,9 +126,6 @@ public sealed class SensorsModel(VisitDesk desk) : VisitPage(desk)
 
         if (samples.Count == 0 && !Form.Errors.ContainsKey("samples"))
             Form.Errors["samples"] = "Seconds and temperature, such as 10 12.5, 30 6.1.";
-        if (Form.IsWrong)
-            return Page();
-        Desk.Append([new ResponseEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, sensor!, from!, to!, [.. samples.OrderBy(s => s.Seconds)])]);
-        return RedirectToPage(new { id, saved = 1 });
-    }
+        return new ResponseEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, sensor!, from!, to!, [.. samples.OrderBy(s => s.Seconds)]);
+    });
 }

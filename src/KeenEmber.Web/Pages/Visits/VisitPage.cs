@@ -112,6 +112,26 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
     /// <summary>Keeps the fields that were sent, to be read one by one.</summary>
     protected void Keep() => Form.Keep(Request.Form);
 
+    /// <summary>Takes in a form of this station: stores the entries that are made of its fields or, when something in them is wrong, shows it again as typed.</summary>
+    /// <param name="key">The id the form carries. Entries get theirs from it, so that a form sent twice is stored once.</param>
+    /// <param name="make">Makes them from <see cref="Form"/> once the visit is open; null where no form of ours can have sent this.</param>
+    protected IActionResult Take(Guid id, Guid key, Func<IReadOnlyList<TimelineEntry>?> make)
+    {
+        if (!Load(id))
+            return NotFound();
+        Keep();
+        if (key == Guid.Empty || make() is not { } entries)
+            return BadRequest();
+        if (Form.IsWrong)
+            return Page();
+        if (entries.Count > 0)
+            desk.Append(entries);
+        return RedirectToPage(new { id, saved = entries.Count });
+    }
+
+    /// <summary>The same for a form that makes one entry.</summary>
+    protected IActionResult Take(Guid id, Guid key, Func<TimelineEntry?> make) => Take(id, key, () => make() is { } entry ? [entry] : (IReadOnlyList<TimelineEntry>?)null);
+
     /// <summary>The visit is there, for a station to make of it what its own page needs.</summary>
     protected virtual void Loaded()
     {
@@ -136,10 +156,10 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
         if (View.MakeUp.Kind != EquipmentKind.GlycolChiller)
             yield return ("Defrost", "Defrost", View.Runs.Count == 0 ? "not watched" : View.Runs.Any(r => !r.IsOver) ? "running" : View.Runs.Count == 1 ? "1 run" : $"{View.Runs.Count} runs");
         else
-            yield return ("Glycol", "Glycol", View.Glycol is null ? "not tested" : "tested");
-        yield return ("Sensors", "Sensors", View.Sensors.Found.Count + View.Sensors.Now.Count > 0 ? View.Sensors.Now.Count > 0 ? $"{View.Sensors.Now.Count} wrong" : "put right" : View.Sensors.Sensors.Count == 0 ? "none named" : View.Sensors.Sensors.All(s => s.Checks.Count == 0) ? "not checked" : "checked");
+            yield return ("Glycol", "Glycol", View.Benches.Glycol is null ? "not tested" : "tested");
+        yield return ("Sensors", "Sensors", View.Benches.Sensors.Found.Count + View.Benches.Sensors.Now.Count > 0 ? View.Benches.Sensors.Now.Count > 0 ? $"{View.Benches.Sensors.Now.Count} wrong" : "put right" : View.Benches.Sensors.Sensors.Count == 0 ? "none named" : View.Benches.Sensors.Sensors.All(s => s.Checks.Count == 0) ? "not checked" : "checked");
         yield return ("Meters", "Meters", View.Timeline.Standing.OfType<MeterEntry>().Select(m => m.Measures).Distinct().Count() is var meters and > 0 ? $"{meters} named" : "not named");
-        yield return ("Controls", "Controls", View.ControlFaults.Count > View.Sensors.Now.Count ? $"{View.ControlFaults.Count - View.Sensors.Now.Count} wrong" : View.SettingsNow.Count == 1 ? "1 setting" : $"{View.SettingsNow.Count} settings");
+        yield return ("Controls", "Controls", View.Benches.ControlFaults.Count > View.Benches.Sensors.Now.Count ? $"{View.Benches.ControlFaults.Count - View.Benches.Sensors.Now.Count} wrong" : View.Benches.Settings.Count == 1 ? "1 setting" : $"{View.Benches.Settings.Count} settings");
         yield return ("Changes", "Changes", View.Loops.Count == 0 ? "none open" : $"{View.Loops.Count} open");
         yield return ("Prove", "Prove", View.Proofs.Count == 0 ? "nothing yet" : $"{View.Proofs.Count(p => p.IsProved)} of {View.Proofs.Count}");
         yield return ("Record", "Record", View.Timeline.Standing.Count == 1 ? "1 entry" : $"{View.Timeline.Standing.Count} entries");
