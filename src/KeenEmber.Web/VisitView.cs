@@ -91,7 +91,7 @@ public sealed record VisitView(
 
     /// <summary>What to do after a run, in the order of the shop's school.</summary>
     public IReadOnlyList<RemedyStep> DefrostAdvice(WatchedRun run) =>
-        DefrostRemedies.For(run.Result.Findings, Shop.Policies.Of(Policy.Defrost) == PolicyChoice.FewLongByTemperature);
+        DefrostRemedies.For(run.Result.Findings, Shop.Policies.Of(Policy.Defrost) == PolicyChoice.FewLongByTemperature, run.Run.SetUp.EndC is not null);
 
     public IEnumerable<RecommendationEntry> Recommendations => Timeline.Standing.OfType<RecommendationEntry>();
 

@@ -4,7 +4,7 @@ namespace KeenEmber.Core.Defrost;
 
 public enum Remedy
 {
-    MendHeaters, MendSupply, CheckSensor, ReplaceSwitches, MoveSensor, CoilProbe, ShortenAndRepeat, FixInfiltration, LengthenOrMoreOften, LengthenDrip, MendFanDelay, FindWhatEndedIt,
+    MendHeaters, MendSupply, CheckSensor, ReplaceSwitches, MoveSensor, CoilProbe, LowerEnd, ShortenAndRepeat, FixInfiltration, LengthenOrMoreOften, LengthenDrip, MendFanDelay, FindWhatEndedIt,
 }
 
 /// <param name="Because">The finding it answers.</param>
@@ -14,17 +14,21 @@ public sealed record RemedyStep(Remedy Remedy, Finding Because);
 public static class DefrostRemedies
 {
     /// <summary>Remedies for heat past clear, few-and-long school: let the temperature end it where the ice is.</summary>
-    private static readonly Remedy[] ByTemperature = [Remedy.MoveSensor, Remedy.CoilProbe, Remedy.FixInfiltration, Remedy.ShortenAndRepeat];
+    private static readonly Remedy[] ByTemperature = [Remedy.MoveSensor, Remedy.CoilProbe, Remedy.LowerEnd, Remedy.FixInfiltration, Remedy.ShortenAndRepeat];
 
     /// <summary>Many-and-short school: the clock ends it before the room gets warm.</summary>
-    private static readonly Remedy[] ByTime = [Remedy.ShortenAndRepeat, Remedy.FixInfiltration, Remedy.MoveSensor, Remedy.CoilProbe];
+    private static readonly Remedy[] ByTime = [Remedy.ShortenAndRepeat, Remedy.FixInfiltration, Remedy.MoveSensor, Remedy.CoilProbe, Remedy.LowerEnd];
 
     /// <param name="findings">Of one run.</param>
     /// <param name="fewLong">The shop ends few long defrosts by temperature; else many short ones by time.</param>
+    /// <param name="hasEndSetting">The unit ends its defrost at a set temperature.</param>
     /// <returns>Each remedy once.</returns>
-    public static IReadOnlyList<RemedyStep> For(IReadOnlyList<Finding> findings, bool fewLong)
+    public static IReadOnlyList<RemedyStep> For(IReadOnlyList<Finding> findings, bool fewLong, bool hasEndSetting)
     {
-        var steps = findings.SelectMany(f => Remedies(f.Code, fewLong), (f, remedy) => new RemedyStep(remedy, f)).DistinctBy(s => s.Remedy).ToList();
+        // A sensor whose spot follows the coil stays where it is: then the setting is what is too high.
+        var placeFits = findings.Any(f => f.Code == DefrostCodes.SensorFits);
+        var steps = findings.SelectMany(f => Remedies(f.Code, fewLong), (f, remedy) => new RemedyStep(remedy, f)).DistinctBy(s => s.Remedy)
+            .Where(s => s.Remedy switch { Remedy.MoveSensor or Remedy.CoilProbe => !placeFits, Remedy.LowerEnd => placeFits && hasEndSetting, _ => true }).ToList();
         int Rank(Remedy remedy) => Array.IndexOf(fewLong ? ByTemperature : ByTime, remedy) is var i and >= 0 ? 100 + i : (int)remedy;
         return [.. steps.OrderBy(s => Rank(s.Remedy))];
     }

@@ -72,6 +72,8 @@ public static class SensorSteps
             SensorVerdict.Misplaced => [SensorStep.CheckSeat],
             SensorVerdict.SensorOffset when result.WouldSettle.Contains("warm-bath") => [SensorStep.WarmBath, .. replace],
             SensorVerdict.SensorOffset or SensorVerdict.Drifted => replace,
+            SensorVerdict.SeriesResistance => [SensorStep.MendWire],
+            SensorVerdict.Leakage => [SensorStep.MendWire, wholeSet ? SensorStep.ReplaceWettedSet : SensorStep.ReplaceSensor],
             SensorVerdict.WrongType => [SensorStep.SetCurve, SensorStep.ReplaceSensor],
             SensorVerdict.Open or SensorVerdict.Shorted => [SensorStep.MendWire, .. replace],
             SensorVerdict.ControllerSide => [.. result.WouldSettle.Select(Measure), SensorStep.CheckInputAndWire, .. isWet && wholeSet ? replace : []],

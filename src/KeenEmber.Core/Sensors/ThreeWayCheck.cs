@@ -17,6 +17,12 @@ public enum SensorVerdict
     /// <summary>Off by different amounts at two temperatures.</summary>
     Drifted,
 
+    /// <summary>The same ohms too many at every temperature: a bad joint, plug or wire in series with a good sensor.</summary>
+    SeriesResistance,
+
+    /// <summary>The same leak across its leads at every temperature: water in a splice or plug beside a good sensor.</summary>
+    Leakage,
+
     /// <summary>A sensor of another family.</summary>
     WrongType,
 
@@ -85,6 +91,9 @@ public sealed record SensorResult(SensorVerdict Verdict, double? Error, double C
 {
     /// <summary>Families that would explain it as well.</summary>
     public IReadOnlyList<SensorCurve> AlsoFits { get; init; } = [];
+
+    /// <summary>What lies in series with the sensor, or across its leads, Ω; null where it is neither.</summary>
+    public double? BesideOhm { get; init; }
 
     /// <summary>Water in a splice would explain it: it reads warm on an NTC, the more the colder.</summary>
     public bool MayBeWet { get; init; }
@@ -172,7 +181,33 @@ public static class ThreeWayCheck
         if (warmest.Point.Reference - coldest.Point.Reference < BathsApartK)
             return Of(SensorVerdict.SensorOffset, "warm-bath") with { AlsoFits = maybe ? families : [] };
         var differ = Math.Abs(warmest.Sensor!.Value - coldest.Sensor!.Value);
-        return Of(differ > accuracy.OfTwo(curve, coldest.Point.Reference!.Value, warmest.Point.Reference!.Value) ? SensorVerdict.Drifted : SensorVerdict.SensorOffset);
+        if (differ <= accuracy.OfTwo(curve, coldest.Point.Reference!.Value, warmest.Point.Reference!.Value))
+            return Of(SensorVerdict.SensorOffset);
+        return Beside(curve, sensor, accuracy, inSeries: true) is { } joint ? Of(SensorVerdict.SeriesResistance) with { BesideOhm = joint }
+            : Beside(curve, sensor, accuracy, inSeries: false) is { } leak ? Of(SensorVerdict.Leakage) with { BesideOhm = leak }
+            : Of(SensorVerdict.Drifted);
+    }
+
+    /// <summary>One resistance in series with the sensor, or across it, that makes every point right.</summary>
+    /// <returns>That resistance, Ω; null where none does.</returns>
+    private static double? Beside(SensorCurve curve, List<Compared> sensor, CheckAccuracy accuracy, bool inSeries)
+    {
+        if (curve.Signal != SignalKind.Ohm)
+            return null;
+        // Ohms add up in series, siemens across.
+        double Adding(double ohm) => inSeries ? ohm : 1 / ohm;
+        double Worst(double beside) => sensor.Max(p =>
+        {
+            var (measured, at) = (p.Point.Signal!.Value, p.Point.Reference!.Value);
+            var alone = Adding(Adding(measured) - beside);
+            if (alone <= 0 || curve.ValueOf(alone) is not { } told)
+                return double.PositiveInfinity;
+            var meterOhm = accuracy.SignalShare * measured * (inSeries ? 1 : Math.Pow(alone / measured, 2));
+            return Math.Abs(told - at) / double.Hypot(accuracy.OfSensor(curve, at), meterOhm / Math.Abs(curve.SignalAt(at + 0.5) - curve.SignalAt(at - 0.5)));
+        });
+        var (best, off) = sensor.Select(p => Adding(p.Point.Signal!.Value) - Adding(curve.SignalAt(p.Point.Reference!.Value)))
+            .Where(b => b > 0).Select(b => (b, Worst(b))).DefaultIfEmpty((0, double.PositiveInfinity)).MinBy(x => x.Item2);
+        return off <= CheckAccuracy.ClearBy ? Adding(best) : null;
     }
 
     private static SensorResult ControllerSide(SensorCurve curve, List<Compared> controller, CheckAccuracy accuracy, double? offsetParameter)

@@ -12,11 +12,11 @@ namespace KeenEmber.Core.Simulation;
 /// <param name="StartC">The coil when the heat comes on.</param>
 /// <param name="BoxC">Air of the box.</param>
 /// <param name="SensorLagMin">Time constant of the end sensor behind its spot.</param>
-/// <param name="SensorOffsetK">What the end sensor shows above its own temperature.</param>
+/// <param name="Shows">What the controller makes of the end sensor at its own temperature, °C; null for a good one.</param>
 /// <param name="ElementsOut">Numbers of the heater elements that are out.</param>
 public sealed record SimulatedCoil(
     double[] IceKg, double[] HeatShare, double MetalKjPerK, double LossKwPerK, double CouplingKwPerK, double StartC, double BoxC,
-    double SensorLagMin, double SensorOffsetK = 0, IReadOnlyList<int>? ElementsOut = null)
+    double SensorLagMin, Func<double, double>? Shows = null, IReadOnlyList<int>? ElementsOut = null)
 {
     /// <summary>Zone indices.</summary>
     public const int Coldest = 0, Warmest = 1, Spot = 2;
@@ -65,6 +65,7 @@ public static class SimulatedDefrost
         var zones = Enumerable.Repeat(coil.StartC, 3).ToArray();
         var ice = (double[])coil.IceKg.Clone();
         var (sensor, box) = (coil.StartC, coil.BoxC);
+        double Shown(double sensorC) => coil.Shows?.Invoke(sensorC) ?? sensorC;
         double? clear = null, off = null, fansOn = null, settingAt = null;
         var end = EndedBy.Unknown;
         var (melted, left, isBoth) = (0.0, 0.0, false);
@@ -74,7 +75,7 @@ public static class SimulatedDefrost
             var heats = minute >= BeforeMin && off is null;
             var refrigerates = minute < BeforeMin || off + DripMin <= minute;
             if (second % (int)watch.EverySeconds == 0)
-                samples.Take(minute, zones, sensor + coil.SensorOffsetK, box, heats ? currents.Amperes : [.. currents.Amperes.Select(_ => 0.0)], volts);
+                samples.Take(minute, zones, Shown(sensor), box, heats ? currents.Amperes : [.. currents.Amperes.Select(_ => 0.0)], volts);
             var conduction = Enumerable.Range(0, 3).Select(i => coil.CouplingKwPerK * (zones[(i + 1) % 3] + zones[(i + 2) % 3] - 2 * zones[i])).ToArray();
             for (var i = 0; i < 3; i++)
             {
@@ -91,13 +92,13 @@ public static class SimulatedDefrost
             box += (heats || !refrigerates ? coil.LossKwPerK * zones.Sum(z => Math.Max(0, z - box)) / 3 / 900 : (coil.BoxC - box) / 500);
             if (clear is null && ice[SimulatedCoil.Coldest] + ice[SimulatedCoil.Warmest] <= 0)
                 clear = minute;
-            if (heats && settingAt is null && sensor + coil.SensorOffsetK >= setUp.EndC)
+            if (heats && settingAt is null && Shown(sensor) >= setUp.EndC)
                 settingAt = minute;
             if (heats && (minute - BeforeMin >= watch.StopByHandMin || (settingAt is not null && setUp.EndC is not null) || minute - BeforeMin >= setUp.FailSafeMin))
             {
                 off = minute;
                 isBoth = Math.Abs(minute - BeforeMin - (setUp.FailSafeMin ?? 1000)) < Math.Max(1.5, watch.EverySeconds / 30)
-                    && sensor + sensorPerMinute + coil.SensorOffsetK >= setUp.EndC && !(minute - BeforeMin >= watch.StopByHandMin);
+                    && Shown(sensor + sensorPerMinute) >= setUp.EndC && !(minute - BeforeMin >= watch.StopByHandMin);
                 melted = coil.IceKg.Sum() - ice.Sum();
                 left = ice[SimulatedCoil.Coldest] + ice[SimulatedCoil.Warmest];
                 end = minute - BeforeMin >= watch.StopByHandMin ? EndedBy.Hand : settingAt is not null ? EndedBy.Temperature : EndedBy.TimeLimit;

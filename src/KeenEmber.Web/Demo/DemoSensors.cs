@@ -8,7 +8,7 @@ using KeenEmber.Core.Simulation;
 
 namespace KeenEmber.Web.Demo;
 
-/// <summary>Sensors and controllers of the hall: an end sensor that drifts from visit to visit, a pair plugged crosswise, a relay that welded shut, a probe clipped by the heater.</summary>
+/// <summary>Sensors and controllers of the hall: an end sensor whose plug corrodes from visit to visit, a pair plugged crosswise, a relay that welded shut, a probe clipped by the heater.</summary>
 /// <remarks>Resistances are the curve's own at the temperatures described; verdicts are worked out by the app.</remarks>
 internal static class DemoSensors
 {
@@ -17,18 +17,20 @@ internal static class DemoSensors
 
     private static readonly CurveSpec Ntc = new("ntc-10k-3435");
 
+    private const double CorrodedOhm = 22_000;
+
     /// <summary>One sensor of a round: what the thermometer reads, what its resistance tells, what the controller shows.</summary>
     private readonly record struct Row(string Sensor, double Reference, double Told, double? Shown);
 
     public static void Tell(DemoHall hall)
     {
-        TheDriftingEndSensor(hall);
+        TheCorrodingPlug(hall);
         TheCrossedPair(hall);
         TheWeldedRelay(hall);
     }
 
-    /// <summary>K-9: the sensor that ends the defrost reads colder every visit, until the defrost runs to its limit.</summary>
-    private static void TheDriftingEndSensor(DemoHall hall)
+    /// <summary>K-9: the plug of the sensor that ends the defrost corrodes. What it adds hardly shows in the cold, and keeps the sensor from ever telling that the coil is warm.</summary>
+    private static void TheCorrodingPlug(DemoHall hall)
     {
         var unit = hall.Install("K-9", "Canteen freezer room", DemoHall.PumpDown with { Kind = EquipmentKind.WalkInFreezer }, -19, 2, "R449A", 2.3, "meat and bread", "canteen, cellar", Hazards.HotHeaters);
         var setUp = new DefrostSetUp(DefrostKind.Electric, DefrostStart.Board, TerminationKind.Probe, "return bend that clears last", new(8, Unit.Celsius), null, null, 40, 3, new(-4, Unit.Celsius),
@@ -36,16 +38,16 @@ internal static class DemoSensors
         var first = hall.Visit(unit, 210, Tobin, "Yearly check", new(-18.8, 5.2, 5.0), new());
         Name(hall, first, 8, ("box", SensorRole.Box, "1", "return air, left"), ("coil", SensorRole.DefrostEnd, "2", "return bend that clears last"));
         hall.Append(first, 11, (id, at) => new DefrostSetUpEntry(id, default, at, at, Tobin, null, setUp));
-        Round(hall, first, 14, new("box", -18.8, -18.7, -18.6), new("coil", -24.2, -24.6, -24.6));
+        Round(hall, first, 14, new("box", -18.8, -18.7, -18.6), With("coil", -24.2, 2_000, -24.4));
         var second = hall.Visit(unit, 96, Isolde, "Door frame iced", new(-18.6, 5.3, 5.1), new());
-        Round(hall, second, 12, new("box", -18.6, -18.4, -18.4), new("coil", -24.0, -25.5, -25.6));
+        Round(hall, second, 12, new("box", -18.6, -18.4, -18.4), With("coil", -24.0, 9_000, -25.5));
         var third = hall.Visit(unit, 0.14, Isolde, "Snow on the cartons, ceiling drips", new(-17.9, 5.4, 5.0), new());
         hall.Meter(third, 7, hall.Bag.Thermometer);
         // The spot gets well past 8 °C, its sensor does not tell so: only the clock ends the heat.
-        DemoDefrosts.Watch(hall, third, 10, new([2.1, 1.6, 1.9], [0.32, 0.37, 0.31], 15.6, 0.03, 0.014, -25, -18, 1), setUp with { EndAt = new(90, Unit.Celsius) }, 120, 8, (RunMarkKind.CeilingFrost, 37));
-        Round(hall, third, 92, new("box", -17.6, -17.4, -17.3), new("coil", -22.5, -28.6, -28.7));
-        Bath(hall, third, 104, "coil", 0.1, -4.2);
-        Bath(hall, third, 112, "coil", 35.2, 34.1);
+        DemoDefrosts.Watch(hall, third, 10, new([2.1, 1.6, 1.9], [0.32, 0.37, 0.31], 15.6, 0.03, 0.014, -25, -18, 1, c => Told(c, CorrodedOhm)), setUp, 120, 8, (RunMarkKind.CeilingFrost, 37));
+        Round(hall, third, 92, new("box", -17.6, -17.4, -17.3), With("coil", -22.5, CorrodedOhm, -26.1));
+        Bath(hall, third, 104, With("coil", 0.1, CorrodedOhm, null));
+        Bath(hall, third, 112, With("coil", 35.2, CorrodedOhm, null));
     }
 
     /// <summary>S-5: since the control was changed the box never gets cold; two leads sit in each other's socket.</summary>
@@ -101,8 +103,12 @@ internal static class DemoSensors
         hall.Append(visit, minute, [.. rows.Select(r => (Func<Guid, DateTimeOffset, TimelineEntry>)((id, at) => Check(id, at, visit, r, round, inBath: false)))]);
     }
 
-    private static void Bath(DemoHall hall, Visit visit, int minute, string sensor, double reference, double told) =>
-        hall.Append(visit, minute, (id, at) => Check(id, at, visit, new(sensor, reference, told, null), id, inBath: true));
+    private static void Bath(DemoHall hall, Visit visit, int minute, Row row) => hall.Append(visit, minute, (id, at) => Check(id, at, visit, row, id, inBath: true));
+
+    /// <summary>A good sensor with so many ohms in series.</summary>
+    private static Row With(string sensor, double tempC, double ohm, double? shown) => new(sensor, tempC, Told(tempC, ohm), shown);
+
+    private static double Told(double tempC, double ohm) => Ntc.Curve!.ValueOf(Ntc.Curve.SignalAt(tempC) + ohm)!.Value;
 
     private static SensorCheckEntry Check(Guid id, DateTimeOffset at, Visit visit, Row row, Guid round, bool inBath) => new(id, default, at, at, visit.Author, null, row.Sensor, round,
         new(row.Reference, Unit.Celsius), new(Math.Round(Ntc.Curve!.SignalAt(row.Told) / 1000, 2), Unit.Kiloohm), false, row.Shown is { } shown ? new(shown, Unit.Celsius) : null, inBath);

@@ -291,6 +291,7 @@ public static class DefrostText
         Core.Defrost.Remedy.ReplaceSwitches => "Test the end switch in ice and warmed by hand; it shares a harness with the fan delay.",
         Core.Defrost.Remedy.MoveSensor => "Move the end sensor to the return bend that clears last.",
         Core.Defrost.Remedy.CoilProbe => "Fit a controller with a probe in the coil.",
+        Core.Defrost.Remedy.LowerEnd => "Let it end a little colder: the sensor's spot follows the coil, so its setting is what is too high.",
         Core.Defrost.Remedy.ShortenAndRepeat => "Shorten the fail-safe to just past clear and defrost more often.",
         Core.Defrost.Remedy.FixInfiltration => "Look for the wet air first: door, curtain, gasket, panel gaps, missing line insulation.",
         Core.Defrost.Remedy.LengthenOrMoreOften => "Give it longer, or more defrosts a day; clear the ice that is left by hand first.",

@@ -140,8 +140,17 @@ public class DefrostPlanTests
     public void Remedies_stand_in_the_order_of_the_school_and_what_is_broken_first()
     {
         var findings = new[] { DefrostCodes.OverRun, DefrostCodes.LegOut }.Select(Core.Diagnosis.Finding.Of).ToList();
-        Assert.Equal([Remedy.MendHeaters, Remedy.MoveSensor, Remedy.CoilProbe, Remedy.FixInfiltration, Remedy.ShortenAndRepeat], DefrostRemedies.For(findings, fewLong: true).Select(s => s.Remedy));
-        Assert.Equal([Remedy.MendHeaters, Remedy.ShortenAndRepeat, Remedy.FixInfiltration, Remedy.MoveSensor, Remedy.CoilProbe], DefrostRemedies.For(findings, fewLong: false).Select(s => s.Remedy));
-        Assert.Empty(DefrostRemedies.For([], true));
+        Assert.Equal([Remedy.MendHeaters, Remedy.MoveSensor, Remedy.CoilProbe, Remedy.FixInfiltration, Remedy.ShortenAndRepeat], DefrostRemedies.For(findings, fewLong: true, hasEndSetting: true).Select(s => s.Remedy));
+        Assert.Equal([Remedy.MendHeaters, Remedy.ShortenAndRepeat, Remedy.FixInfiltration, Remedy.MoveSensor, Remedy.CoilProbe], DefrostRemedies.For(findings, fewLong: false, hasEndSetting: true).Select(s => s.Remedy));
+        Assert.Empty(DefrostRemedies.For([], true, true));
+    }
+
+    [Theory]
+    [InlineData(true, new[] { Remedy.LowerEnd, Remedy.FixInfiltration, Remedy.ShortenAndRepeat })]
+    [InlineData(false, new[] { Remedy.FixInfiltration, Remedy.ShortenAndRepeat })]
+    public void A_sensor_that_follows_the_coil_is_not_moved_but_its_setting_lowered_where_there_is_one(bool hasEndSetting, Remedy[] wanted)
+    {
+        var findings = new[] { DefrostCodes.OverRun, DefrostCodes.SensorFits }.Select(Core.Diagnosis.Finding.Of).ToList();
+        Assert.Equal(wanted, DefrostRemedies.For(findings, fewLong: true, hasEndSetting).Select(s => s.Remedy));
     }
 }

@@ -25,7 +25,7 @@ internal static class RandomDefrosts
             double[] iceParts = [Between(0.3, 0.4), Between(0.2, 0.3), Between(0.25, 0.4)];
             double[] heatParts = [Between(0.28, 0.33), Between(0.34, 0.42), Between(0.28, 0.34)];
             var coil = new SimulatedCoil([.. iceParts.Select(p => p * iceKg / iceParts.Sum())], [.. heatParts.Select(p => p / heatParts.Sum())], metal,
-                Between(0.004, 0.02) * kw, Between(0.005, 0.03), Between(-30, -15), Between(-24, -12), Between(0.3, 7), 0, dead is { } d ? [d] : null);
+                Between(0.004, 0.02) * kw, Between(0.005, 0.03), Between(-30, -15), Between(-24, -12), Between(0.3, 7), ElementsOut: dead is { } d ? [d] : null);
             var ended = random.NextDouble() < 0.5 ? TerminationKind.Probe : TerminationKind.Switch;
             var setUp = new DefrostSetUp(DefrostKind.Electric, DefrostStart.Clock, ended, "beside the header", new(Math.Round(Between(6, 24)), Unit.Celsius), null, null,
                 Math.Round(Between(18, 60)), 4, new(-4, Unit.Celsius), connection, legs, Math.Round(metal * Between(0.92, 1.08) / IceBalance.MetalKjPerK, 1));

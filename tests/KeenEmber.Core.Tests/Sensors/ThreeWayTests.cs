@@ -51,8 +51,33 @@ public sealed class ThreeWayTests
     {
         // 60 kΩ of leakage beside the sensor.
         SensorPoint Leaky(double t, bool bath) => new(t, 1 / (1 / Ntc.SignalAt(t) + 1 / 60_000.0), null, bath);
-        Assert.True(Judge(Leaky(-18, false), Leaky(0, true), Leaky(35, true)).MayBeWet);
+        Assert.True(Judge(Leaky(-18, false), Leaky(0, true)).MayBeWet);
         Assert.False(Judge(At(-18, -22, -22)).MayBeWet);
+        var settled = Judge(Leaky(-18, false), Leaky(0, true), Leaky(35, true));
+        Assert.Equal(SensorVerdict.Leakage, settled.Verdict);
+        Assert.InRange(settled.BesideOhm!.Value, 57_000, 63_000);
+        Assert.False(settled.CondemnsSensor);
+    }
+
+    [Theory]
+    [InlineData(22_000)]
+    [InlineData(2_500)]
+    public void The_same_ohms_too_many_everywhere_are_a_joint_and_not_the_sensor(double ohm)
+    {
+        SensorPoint Corroded(double t, bool bath) => new(t, Ntc.SignalAt(t) + ohm, null, bath);
+        var result = Judge(Corroded(-22.5, false), Corroded(0, true), Corroded(35, true));
+        Assert.Equal(SensorVerdict.SeriesResistance, result.Verdict);
+        Assert.Equal(ohm, result.BesideOhm!.Value, 1);
+        Assert.False(result.CondemnsSensor);
+        // One bath cannot tell: that may be the sensor as well.
+        Assert.NotEqual(SensorVerdict.SeriesResistance, Judge(Corroded(-22.5, false), Corroded(0, true)).Verdict);
+    }
+
+    [Fact]
+    public void Neither_a_joint_nor_a_leak_is_made_of_a_curve_that_bends_elsewhere()
+    {
+        // Reads cold in the cold and warm in the warm: no resistor does that.
+        Assert.Equal(SensorVerdict.Drifted, Judge(At(-18, -24, -24), At(0, -2, null, true), At(35, 41, null, true)).Verdict);
     }
 
     [Fact]
