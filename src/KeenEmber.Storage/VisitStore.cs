@@ -1,5 +1,6 @@
 using Dapper;
 using KeenEmber.Core.Service;
+using Microsoft.Extensions.Caching.Memory;
 
 namespace KeenEmber.Storage;
 
@@ -16,8 +17,14 @@ public enum AppendOutcome
 }
 
 /// <summary>Visits and the entries of their timelines.</summary>
-public sealed class VisitStore(Database database)
+public sealed class VisitStore(Database database) : IDisposable
 {
+    /// <summary>Some 40 MB of them.</summary>
+    private const int MostEntriesKept = 100_000;
+
+    /// <summary>What was read lately. Entries never change and are only added, so it stands as long as the visit has no more of them.</summary>
+    private readonly MemoryCache read = new(new MemoryCacheOptions { SizeLimit = MostEntriesKept });
+
     private const string VisitColumns = "SELECT id, equipment_id AS EquipmentId, started_at AS StartedAt, author, complaint, urgency, stock, response FROM visit";
 
     private const string EntryColumns = """
@@ -63,24 +70,40 @@ public sealed class VisitStore(Database database)
         return [.. db.Query<VisitRow>($"{VisitColumns} WHERE equipment_id = @id ORDER BY started_at DESC", new { id = equipmentId.ToString() }).Select(r => r.ToVisit())];
     }
 
-    /// <summary>The entries of all of a unit's visits in one query, by visit, in the order of writing.</summary>
+    /// <summary>The entries of each of a unit's visits, in the order of writing.</summary>
     /// <param name="inFull">Visits with every entry. Of the others only the last reading of each point comes that still stands: the rest of a course says nothing to later visits.</param>
-    public ILookup<Guid, TimelineEntry> EntriesOfEquipment(Guid equipmentId, params IEnumerable<Guid> inFull)
+    public IReadOnlyDictionary<Guid, IReadOnlyList<TimelineEntry>> EntriesOfEquipment(Guid equipmentId, params IEnumerable<Guid> inFull)
+    {
+        HashSet<Guid> full = [.. inFull];
+        var counts = CountsOfEquipment(equipmentId);
+        var known = counts.Where(c => c.Value > 0).ToDictionary(c => c.Key, c => read.Get<ReadVisit>((c.Key, full.Contains(c.Key))) is { } before && before.Count == c.Value ? before : null);
+        if (known.Where(k => k.Value is null).Select(k => k.Key).ToList() is { Count: > 0 } wanted)
+        {
+            var fresh = Read([.. wanted.Where(full.Contains)], [.. wanted.Where(v => !full.Contains(v))]);
+            foreach (var visit in wanted)
+                known[visit] = read.Set((visit, full.Contains(visit)), new ReadVisit(counts[visit], [.. fresh[visit]]), new MemoryCacheEntryOptions { Size = counts[visit] });
+        }
+
+        return counts.Keys.ToDictionary(v => v, v => known.TryGetValue(v, out var k) ? k!.Entries : []);
+    }
+
+    /// <param name="Count">How many entries the visit had when it was read.</param>
+    private sealed record ReadVisit(int Count, IReadOnlyList<TimelineEntry> Entries);
+
+    private ILookup<Guid, TimelineEntry> Read(IReadOnlyList<Guid> full, IReadOnlyList<Guid> brief)
     {
         using var db = database.Open();
         return db.Query<EntryRow>($"""
-            {EntryColumns} JOIN visit v ON v.id = e.visit_id
-            WHERE v.equipment_id = @id AND (e.kind <> 'reading' OR e.visit_id IN @full)
+            {EntryColumns} WHERE e.visit_id IN @full OR (e.visit_id IN @brief AND e.kind <> 'reading')
             UNION ALL
             SELECT id, VisitId, at, WrittenAt, author, corrects, kind, body FROM (
                 SELECT e.id, e.visit_id AS VisitId, e.at, e.written_at AS WrittenAt, e.author, e.corrects, e.kind, e.body,
                        row_number() OVER (PARTITION BY e.visit_id, e.body ->> '$.point' ORDER BY e.at DESC, e.id DESC) AS latest
-                FROM entry e JOIN visit v ON v.id = e.visit_id
-                WHERE v.equipment_id = @id AND e.kind = 'reading' AND e.visit_id NOT IN @full
-                  AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.corrects = e.id))
+                FROM entry e
+                WHERE e.visit_id IN @brief AND e.kind = 'reading' AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.corrects = e.id))
             WHERE latest = 1
             ORDER BY WrittenAt, id
-            """, new { id = equipmentId.ToString(), full = inFull.Select(id => id.ToString()) }).Select(r => r.ToEntry()).ToLookup(e => e.VisitId);
+            """, new { full = full.Select(v => v.ToString()), brief = brief.Select(v => v.ToString()) }).Select(r => r.ToEntry()).ToLookup(e => e.VisitId);
     }
 
     /// <summary>How many entries each visit of a unit has. Entries are only ever added, so the same number is the same content.</summary>
@@ -127,4 +150,6 @@ public sealed class VisitStore(Database database)
         WHERE id = @Id AND visit_id = @VisitId AND kind = @Kind AND corrects IS @Corrects
           AND json_remove(body, '$.since') = json_remove(@Body, '$.since')
         """, row) == 1;
+
+    public void Dispose() => read.Dispose();
 }

@@ -21,8 +21,9 @@ builder.WebHost.ConfigureKestrel(kestrel =>
 });
 builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
 
+// The record is made ready beside the making of the app, which takes as long.
 var database = new Database(data);
-database.Migrate();
+var migrated = Task.Run(database.Migrate);
 builder.Services.AddSingleton(builder.Configuration["clock"] is { } clock ? new FileClock(clock) : TimeProvider.System);
 builder.Services.AddSingleton(database);
 builder.Services.AddSingleton<ShopStore>();
@@ -53,19 +54,17 @@ builder.Services.AddRouting(options => options.LowercaseUrls = true);
 var app = builder.Build();
 if (builder.Configuration.GetValue("seed", false))
 {
+    await migrated;
     app.Services.GetRequiredService<LargeShop>().Fill(Console.WriteLine);
     return;
 }
 
-if (builder.Configuration.GetValue("demo", false))
-    app.Services.GetRequiredService<DemoHall>().FillIfEmpty();
-
-// The first page wants the rules compiled and the units judged by today's rules: begun here, beside the start of the server.
-_ = Task.Run(app.Services.GetRequiredService<Board>().RefreshAll);
-
+var filled = Fill();
 app.UseMiddleware<SecurityHeaders>();
 app.UseExceptionHandler("/errors/500");
-app.UseStatusCodePagesWithReExecute("/errors/{0}");
+// A page is told with a page, a program with problem+json.
+app.UseWhen(c => !c.Request.Path.StartsWithSegments("/api"), pages => pages.UseStatusCodePagesWithReExecute("/errors/{0}"));
+app.UseWhen(c => c.Request.Path.StartsWithSegments("/api"), api => api.UseStatusCodePages());
 app.UseRouting();
 app.MapStaticAssets();
 app.MapRazorPages().WithStaticAssets();
@@ -77,4 +76,15 @@ app.MapDefrost();
 app.MapSensors();
 app.MapFollowUp();
 app.MapPhotos();
+await filled;
 app.Run();
+
+async Task Fill()
+{
+    await migrated;
+    if (builder.Configuration.GetValue("demo", false))
+        app.Services.GetRequiredService<DemoHall>().FillIfEmpty();
+
+    // The first page wants the rules compiled and the units judged by today's rules: begun here, beside the start of the server.
+    _ = Task.Run(app.Services.GetRequiredService<Board>().RefreshAll);
+}

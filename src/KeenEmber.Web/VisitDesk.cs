@@ -18,7 +18,7 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
         var now = time.GetUtcNow();
         var ofUnit = visits.OfEquipment(unit.Id);
         var entries = visits.EntriesOfEquipment(unit.Id, [id, .. ofUnit.Where(v => v.StartedAt < visit.StartedAt).Take(1).Select(v => v.Id)]);
-        var all = ofUnit.Select(v => (Visit: v, Timeline: new Timeline([.. entries[v.Id]], unit, site.Atmosphere))).ToList();
+        var all = ofUnit.Select(v => (Visit: v, Timeline: new Timeline(entries[v.Id], unit, site.Atmosphere))).ToList();
         var timeline = all.Find(v => v.Visit.Id == id).Timeline;
         var earlier = all.Where(v => v.Visit.StartedAt < visit.StartedAt).ToList();
         var readings = timeline.LatestReadings();

@@ -72,14 +72,18 @@ public sealed class CircuitApiTests(DemoApp demo) : IClassFixture<DemoApp>
     }
 
     [Theory]
-    [InlineData("{")]
-    [InlineData("{\"kind\":\"spaceship\"}")]
-    [InlineData("")]
-    public async Task What_is_not_the_described_json_is_refused(string text)
+    [InlineData("{", "body")]
+    [InlineData("null", "body")]
+    [InlineData("", "body")]
+    [InlineData("{\"kind\":\"spaceship\"}", "kind")]
+    [InlineData("{\"evaporatorFans\":[\"running\",\"asleep\"]}", "evaporatorFans[1]")]
+    public async Task What_is_not_the_described_json_is_refused_by_its_field(string text, string field)
     {
         var answer = await demo.Server.Http.PostAsync("/api/circuit/analysis", new StringContent(text, null, "application/json"), TestContext.Current.CancellationToken);
         Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
-        Assert.DoesNotContain("Exception", await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken), StringComparison.Ordinal);
+        Assert.Equal("application/problem+json", answer.Content.Headers.ContentType?.MediaType);
+        var problem = await answer.Content.ReadFromJsonAsync<JsonElement>(TestContext.Current.CancellationToken);
+        Assert.Equal([field], problem.GetProperty("errors").EnumerateObject().Select(e => e.Name));
     }
 
     [Fact]

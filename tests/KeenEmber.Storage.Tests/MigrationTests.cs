@@ -76,7 +76,7 @@ public sealed class MigrationTests
         database.Migrate();
         var circuit = new EquipmentStore(database).All().Single().Circuit;
         Assert.Equal((parts, 1, null), (circuit.Parts, circuit.Coils, circuit.RatedCurrentA));
-        var entries = new VisitStore(database).EntriesOfEquipment(new("019c0000-0000-7000-8000-000000000002"), new Guid("019c0000-0000-7000-8000-000000000004")).SelectMany(v => v).ToList();
+        var entries = new VisitStore(database).EntriesOfEquipment(new("019c0000-0000-7000-8000-000000000002"), new Guid("019c0000-0000-7000-8000-000000000004")).Values.SelectMany(v => v).ToList();
         Assert.Equal(new TypedValue(21.5, Unit.Psi), Assert.IsType<ReadingEntry>(entries[0]).Value);
         Assert.Equal(new TypedValue(1.2, Unit.Bar), Assert.IsType<SettingEntry>(entries[1]).Value);
         Assert.Equal((true, new(new('1', 24), "20010")), (Assert.IsType<FrostEntry>(entries[2]).After, ((FrostEntry)entries[2]).Picture));

@@ -233,7 +233,22 @@ public sealed class StoreTests : IDisposable
         var strike = new WithdrawalEntry(Guid.CreateVersion7(), visit.Id, struck.At, Start.AddMinutes(9), "Isolde Marrin", struck.Id);
         Visits.Append([first, second, struck, wrong, right, note, strike]);
         Assert.Equal(new HashSet<TimelineEntry> { second, right, note, strike }, Visits.EntriesOfEquipment(unit.Id)[visit.Id].ToHashSet());
-        Assert.Equal(7, Visits.EntriesOfEquipment(unit.Id, visit.Id)[visit.Id].Count());
+        Assert.Equal(7, Visits.EntriesOfEquipment(unit.Id, visit.Id)[visit.Id].Count);
+    }
+
+    [Fact]
+    public void What_was_read_is_read_again_only_where_something_was_added()
+    {
+        var other = visit with { Id = Guid.CreateVersion7(), StartedAt = Start.AddDays(1) };
+        Visits.Start(other);
+        var mine = Visits;
+        mine.Append([Reading(20, Unit.Psi), Reading(21, Unit.Psi) with { VisitId = other.Id }]);
+        var before = mine.EntriesOfEquipment(unit.Id, visit.Id);
+        Visits.Append([Reading(22, Unit.Psi)]);
+        var after = mine.EntriesOfEquipment(unit.Id, visit.Id);
+        Assert.Equal((1, 2), (before[visit.Id].Count, after[visit.Id].Count));
+        Assert.Same(before[other.Id], after[other.Id]);
+        Assert.Single(mine.EntriesOfEquipment(unit.Id)[visit.Id]);
     }
 
     [Fact]

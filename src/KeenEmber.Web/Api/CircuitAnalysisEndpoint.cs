@@ -45,8 +45,10 @@ public static class CircuitAnalysisEndpoint
 
     private const double MostMinutes = 100_000;
 
-    private static Results<Ok<CircuitAnswer>, ValidationProblem> Answer(CircuitQuestion question)
+    private static Results<Ok<CircuitAnswer>, ValidationProblem> Answer(Sent<CircuitQuestion> sent)
     {
+        if (sent.Value is not { } question)
+            return sent.Problem!;
         var errors = new Dictionary<string, string[]>();
         var fluid = RefrigerantCatalogue.Find(question.Refrigerant);
         if (fluid is null)

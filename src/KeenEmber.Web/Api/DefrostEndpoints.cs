@@ -34,8 +34,10 @@ public static class DefrostEndpoints
 
     private static WatchedRun? Find(Guid visit, Guid run, VisitDesk desk) => desk.Open(visit)?.Runs.FirstOrDefault(r => r.Entry.Id == run);
 
-    private static Results<Ok<DefrostAnswer>, ValidationProblem> Analyse(RunDocument question)
+    private static Results<Ok<DefrostAnswer>, ValidationProblem> Analyse(Sent<RunDocument> sent)
     {
+        if (sent.Value is not { } question)
+            return sent.Problem!;
         var (run, errors) = question.Read();
         if (run is null)
             return TypedResults.ValidationProblem(errors);

@@ -41,8 +41,10 @@ public static class SensorEndpoint
     public static void MapSensors(this IEndpointRouteBuilder routes) => routes.MapPost("/api/sensors/analysis", Analyse)
         .WithSummary("Who is lying: each sensor by reference, signal and controller, and which are in each other's socket").ProducesValidationProblem();
 
-    private static Results<Ok<SensorAnswers>, ValidationProblem> Analyse(SensorQuestion question)
+    private static Results<Ok<SensorAnswers>, ValidationProblem> Analyse(Sent<SensorQuestion> sent)
     {
+        if (sent.Value is not { } question)
+            return sent.Problem!;
         var errors = Problems(question);
         if (errors.Count > 0)
             return TypedResults.ValidationProblem(errors);

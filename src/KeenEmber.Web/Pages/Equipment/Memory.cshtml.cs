@@ -30,9 +30,9 @@ public sealed class MemoryModel(EquipmentStore equipment, VisitStore visits, Sho
             return NotFound();
         (Unit, Site, Clock) = (unit, site, new(site));
         Units = new(shops.Get().Units, site.Atmosphere);
-        var entries = visits.EntriesOfEquipment(id);
         Visits = visits.OfEquipment(id);
-        var timelines = Visits.Select(v => (Visit: v, Timeline: new Timeline([.. entries[v.Id]], unit, site.Atmosphere))).ToList();
+        var entries = visits.EntriesOfEquipment(id);
+        var timelines = Visits.Select(v => (Visit: v, Timeline: new Timeline(entries[v.Id], unit, site.Atmosphere))).ToList();
         Memory = UnitMemory.Of(timelines, site.Atmosphere);
         SensorErrors = UnitSensors.Errors(timelines.Select(t => t.Timeline), site.Atmosphere).Where(e => e.Value.Count > 1).ToDictionary();
         return Page();
