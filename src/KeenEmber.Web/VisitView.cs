@@ -91,7 +91,10 @@ public sealed record VisitView(
 
     /// <summary>What to do after a run, in the order of the shop's school.</summary>
     public IReadOnlyList<RemedyStep> DefrostAdvice(WatchedRun run) =>
-        DefrostRemedies.For(run.Result.Findings, Shop.Policies.Of(Policy.Defrost) == PolicyChoice.FewLongByTemperature, run.Run.SetUp.EndC is not null);
+        DefrostRemedies.For(run.Result.Findings, Shop.Policies.Of(Policy.Defrost) == PolicyChoice.FewLongByTemperature, run.Run.SetUp);
+
+    /// <summary>What to do next; null when no bench has anything to ask, or the visit is over.</summary>
+    public NextTask? Next => IsUnderWay ? NextTask.Choose(Benches, Analysis, OwnRun is { Result.Phases.HeatOff: not null } run ? DefrostAdvice(run) : [], WettedSetsWhole) : null;
 
     public IEnumerable<RecommendationEntry> Recommendations => Timeline.Standing.OfType<RecommendationEntry>();
 

@@ -96,6 +96,9 @@ public static class CircuitBench
         var value = recipe.Value(input.Refrigerant, p => input.Readings[p]);
         if (kind == ResultKind.CurrentShare)
             value /= input.MakeUp.RatedCurrentA;
+        // The target is that of the mid-point; with glide the dew point lies above it.
+        if (kind == ResultKind.Evaporating && band is { } ofMidpoint && value - input.Refrigerant.MidpointTemperature(basis[0].Pressure)?.Kelvin is { } above)
+            band = new(ofMidpoint.Low + above, ofMidpoint.High + above);
         if (value is null)
             validity = new([.. validity.Reasons, new(ReasonCode.OutsideRefrigerantRange, ValidityLevel.NotUsable)]);
         return new(kind, value, band, validity, basis, [], Terms(input.Refrigerant, recipe, basis));

@@ -95,7 +95,19 @@ public static class DefrostBench
             return null;
         var spotClear = places.FirstOrDefault(p => p.Place.Kind == RunPlaceKind.AtSensor)?.ClearMin;
         var lastBend = bends.All(b => b.ClearMin is not null) ? bends.Max(b => b.ClearMin) : null;
-        return new(spot, bends.Min(b => b.AtHeatOffC!.Value), bends.Max(b => b.AtHeatOffC!.Value), clear is null ? null : spotClear - lastBend);
+        return new(spot, bends.Min(b => b.AtHeatOffC!.Value), bends.Max(b => b.AtHeatOffC!.Value), clear is null ? null : spotClear - lastBend)
+        {
+            Along = Along(track, [.. run.Tracks.Where(t => bends.Any(b => b.Place == t.Place))], phases.HeatOn!.Value, off),
+        };
+    }
+
+    private static List<SpotMoment> Along(RunTrack spot, IReadOnlyList<RunTrack> bends, double on, double off)
+    {
+        var inHeat = spot.Between(on, off);
+        var moments = inHeat.Minutes.Zip(inHeat.Values, (minute, spotC) => (minute, spotC, Bends: bends.Select(b => b.At(minute)).OfType<double>().ToList())).Where(m => m.Bends.Count > 0)
+            .Select(m => new SpotMoment(m.minute, m.spotC, m.Bends.Min(), m.Bends.Max())).ToList();
+        var count = Math.Min(moments.Count, SensorSpot.MostMoments);
+        return [.. Enumerable.Range(0, count).Select(i => moments[count == 1 ? 0 : i * (moments.Count - 1) / (count - 1)])];
     }
 
     private static FanReturn Fans(DefrostRun run, DefrostPhases phases)

@@ -36,7 +36,7 @@ internal static class DefrostFindings
 
         // The clock ended it although the spot was well over the setting.
         if (r.End == EndedBy.TimeLimit && run.SetUp.EndC is { } set && r.Sensor is { } spot && spot.SpotC > set + DefrostLimits.SwitchToleranceK)
-            yield return Of(DefrostCodes.NotTerminated, Strength.Strong, ("spotC", spot.SpotC), ("setC", set)) with { WouldConfirm = ["switch-voltage"] };
+            yield return Of(DefrostCodes.NotTerminated, Strength.Strong, ("spotC", spot.SpotC), ("setC", set)) with { WouldConfirm = [run.SetUp.EndedBy == TerminationKind.Probe ? "three-way-check" : "switch-voltage"] };
         if ((run.Mark(RunMarkKind.CeilingFrost) ?? run.Mark(RunMarkKind.Vapour)) is { } seen)
             yield return Of(DefrostCodes.Vapour, r.OverRunMin > DefrostLimits.GoodOverRunMin ? Strength.Strong : Strength.Fair, ("minute", seen), ("overRunMin", r.OverRunMin));
     }

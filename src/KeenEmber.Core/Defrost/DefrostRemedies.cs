@@ -21,23 +21,31 @@ public static class DefrostRemedies
 
     /// <param name="findings">Of one run.</param>
     /// <param name="fewLong">The shop ends few long defrosts by temperature; else many short ones by time.</param>
-    /// <param name="hasEndSetting">The unit ends its defrost at a set temperature.</param>
+    /// <param name="setUp">How the unit defrosts: a probe is checked and not fitted, a switch tested in ice.</param>
     /// <returns>Each remedy once.</returns>
-    public static IReadOnlyList<RemedyStep> For(IReadOnlyList<Finding> findings, bool fewLong, bool hasEndSetting)
+    public static IReadOnlyList<RemedyStep> For(IReadOnlyList<Finding> findings, bool fewLong, DefrostSetUp setUp)
     {
-        // A sensor whose spot follows the coil stays where it is: then the setting is what is too high.
+        // A sensor whose spot follows the coil stays where it is: then the setting is what is too high. One that lies cannot tell yet.
         var placeFits = findings.Any(f => f.Code == DefrostCodes.SensorFits);
-        var steps = findings.SelectMany(f => Remedies(f.Code, fewLong), (f, remedy) => new RemedyStep(remedy, f)).DistinctBy(s => s.Remedy)
-            .Where(s => s.Remedy switch { Remedy.MoveSensor or Remedy.CoilProbe => !placeFits, Remedy.LowerEnd => placeFits && hasEndSetting, _ => true }).ToList();
+        var lies = findings.Any(f => f.Code == DefrostCodes.ProbeOff);
+        var steps = findings.SelectMany(f => Remedies(f.Code, fewLong, setUp.EndedBy), (f, remedy) => new RemedyStep(remedy, f)).DistinctBy(s => s.Remedy)
+            .Where(s => s.Remedy switch
+            {
+                Remedy.MoveSensor => !placeFits && !lies,
+                Remedy.CoilProbe => !placeFits && !lies && setUp.EndedBy != TerminationKind.Probe,
+                Remedy.LowerEnd => placeFits && !lies && setUp.EndC is not null,
+                _ => true,
+            }).ToList();
         int Rank(Remedy remedy) => Array.IndexOf(fewLong ? ByTemperature : ByTime, remedy) is var i and >= 0 ? 100 + i : (int)remedy;
         return [.. steps.OrderBy(s => Rank(s.Remedy))];
     }
 
-    private static Remedy[] Remedies(string code, bool fewLong) => code switch
+    private static Remedy[] Remedies(string code, bool fewLong, TerminationKind endedBy) => code switch
     {
         DefrostCodes.LegOut or DefrostCodes.LegWeak => [Remedy.MendHeaters],
         DefrostCodes.LowVoltage => [Remedy.MendSupply],
         DefrostCodes.ProbeOff => [Remedy.CheckSensor],
+        DefrostCodes.NotTerminated when endedBy == TerminationKind.Probe => [Remedy.CheckSensor],
         DefrostCodes.NotTerminated or DefrostCodes.SwitchOff => [Remedy.ReplaceSwitches],
         DefrostCodes.OverRun => fewLong ? ByTemperature : ByTime,
         DefrostCodes.SensorLeads => [Remedy.MoveSensor, Remedy.CoilProbe],

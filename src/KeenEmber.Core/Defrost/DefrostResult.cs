@@ -4,6 +4,16 @@ namespace KeenEmber.Core.Defrost;
 
 public enum EndedBy { Temperature, Pressure, TimeLimit, Hand, Unknown }
 
+/// <summary>The spot of the switch or probe against the bends at one moment of the heat, °C.</summary>
+public readonly record struct SpotMoment(double Minute, double SpotC, double ColdestC, double WarmestC)
+{
+    /// <summary>Spot less coldest bend, K; negative where the spot is the colder.</summary>
+    public double OverColdestK => SpotC - ColdestC;
+
+    /// <summary>Spot less warmest bend, K.</summary>
+    public double OverWarmestK => SpotC - WarmestC;
+}
+
 /// <summary>The spot of the switch or probe against the coil, when the heat ended.</summary>
 /// <param name="SpotC">A thermometer beside it, else the probe's own reading, °C.</param>
 /// <param name="ColdestC">The coldest place of the coil then.</param>
@@ -12,6 +22,11 @@ public sealed record SensorSpot(double SpotC, double ColdestC, double WarmestC, 
 {
     /// <summary>Spot less coldest place, K; negative where the spot is the colder.</summary>
     public double AheadK => SpotC - ColdestC;
+
+    /// <summary>How it was all through the heat, at most <see cref="MostMoments"/> moments evenly spread; empty where no bend was read meanwhile.</summary>
+    public IReadOnlyList<SpotMoment> Along { get; init; } = [];
+
+    public const int MostMoments = 12;
 }
 
 /// <param name="OnMin">Fans back; null when they were not seen to.</param>

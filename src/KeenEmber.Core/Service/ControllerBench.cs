@@ -108,6 +108,10 @@ public static class ControllerBench
     public static IReadOnlyDictionary<ControllerParameter, double> InBaseUnits(IReadOnlyDictionary<ControllerParameter, ParameterEntry> sheet) =>
         sheet.ToDictionary(p => p.Key, p => p.Value.Value.Unit.Kind == QuantityKind.Temperature ? p.Value.Value.Temperature.Celsius : p.Value.Value.Si(default));
 
+    /// <summary>Water was seen at the control on the visit.</summary>
+    public static bool IsWet(Timeline timeline) =>
+        timeline.FactAt(Circuit.AsFound.ControlMoisture, null, DateTimeOffset.MaxValue)?.State is Circuit.FactState.Wet or Circuit.FactState.Scaled || Damage(timeline).Values.Any(WettedSet.ComesFromWater);
+
     /// <summary>The last word on every part of the control that was looked at.</summary>
     public static IReadOnlyDictionary<ControlPart, DamageKind> Damage(Timeline timeline) =>
         timeline.Standing.OfType<DamageEntry>().GroupBy(d => d.Part).ToDictionary(g => g.Key, g => g.Last().Damage);

@@ -30,6 +30,20 @@ public sealed record WarmedEntry(
 /// <summary>What was done about a sensor.</summary>
 public enum SensorMend { Replaced, SwappedBack, Reseated, WireMended, CurveSet, OffsetSet }
 
+public static class SensorMends
+{
+    /// <summary>What is most often done about a verdict.</summary>
+    public static SensorMend Likely(SensorVerdict verdict) => verdict switch
+    {
+        SensorVerdict.Swapped => SensorMend.SwappedBack,
+        SensorVerdict.Misplaced or SensorVerdict.SensorOrPlace => SensorMend.Reseated,
+        SensorVerdict.SeriesResistance or SensorVerdict.Leakage or SensorVerdict.ControllerSide => SensorMend.WireMended,
+        SensorVerdict.WrongCurve => SensorMend.CurveSet,
+        SensorVerdict.OffsetParameter => SensorMend.OffsetSet,
+        _ => SensorMend.Replaced,
+    };
+}
+
 /// <summary>A sensor was put right: checks from before no longer speak for it.</summary>
 public sealed record SensorMendEntry(
     Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,

@@ -3,6 +3,7 @@ using KeenEmber.Core.Controls;
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Glycol;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Sensors;
 
 namespace KeenEmber.Core.Service;
 
@@ -23,6 +24,14 @@ public sealed class VisitBenches(Timeline timeline, IReadOnlyList<Timeline> upTo
 
     /// <summary>What is still wrong with sensors, outputs and the control's cycles.</summary>
     public IReadOnlyList<Finding> ControlFaults => field ??= [.. Sensors.Now, .. ControllerBench.FaultsNow(timeline), .. ControllerBench.CycleFaults(timeline, Cycle)];
+
+    /// <summary>Outputs that are still wrong, in the order of the list of outputs.</summary>
+    public IReadOnlyList<(ControlOutput Output, OutputVerdict Verdict)> OutputFaults => field ??=
+        [.. ControllerBench.OutputsNow(timeline).Where(o => o.Value.IsFault).OrderBy(o => o.Key).Select(o => (o.Key, o.Value.Verdict))];
+
+    /// <summary>What to do about a sensor, the first thing first; nothing where it is right.</summary>
+    public IReadOnlyList<SensorStep> StepsFor(string sensor, bool wettedSetsWhole) => Sensors.Sensors.FirstOrDefault(s => s.Name == sensor) is { Now: { } now }
+        ? SensorSteps.For(now.Result, now.ByElimination, ControllerBench.IsWet(timeline), wettedSetsWhole) : [];
 
     /// <summary>The pressure settings as the visit left them; what it has not looked at as the last one left it that had.</summary>
     public IReadOnlyDictionary<PressureSetting, TypedValue> Settings => field ??= upToHere.Where(t => t != timeline).Prepend(timeline)

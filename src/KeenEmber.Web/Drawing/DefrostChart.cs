@@ -22,6 +22,9 @@ public sealed class DefrostChart
     /// <summary>More samples than this in a curve are thinned to lowest and highest of each column.</summary>
     private const int MostSamples = 700;
 
+    /// <summary>Width of a letter of a mark's word, and height of a row of them.</summary>
+    private const double MarkLetter = 7.6, MarkRow = 17;
+
     /// <summary>Samples farther apart than this many usual intervals are not joined.</summary>
     private const double JoinIntervals = 8;
 
@@ -58,17 +61,27 @@ public sealed class DefrostChart
         var temperatures = Curves(run.Run, t => t.Place.Measures == QuantityKind.Temperature).ToList();
         var currents = Curves(run.Run, t => t.Place.Kind == RunPlaceKind.HeaterCurrent).ToList();
         var lower = currents.Count > 0 ? 84.0 : 0;
-        svg.Open(width, Top + height + (lower > 0 ? Gap + lower : 0) + Foot, $"course-chart defrost-chart {(wide ? "wide" : "tall")}", DefrostText.Verdict(run, clock)).HatchPattern(hatch);
+        var marks = Marks();
+        var strip = marks.Count > 0 ? 12 + MarkRow * (marks.Max(m => m.Row) + 1) : 0;
+        svg.Open(width, Top + height + strip + (lower > 0 ? Gap + lower : 0) + Foot, $"course-chart defrost-chart {(wide ? "wide" : "tall")}", DefrostText.Verdict(run, clock)).HatchPattern(hatch);
         DrawPhases(Top + height);
         DrawTemperatures(temperatures);
         if (lower > 0)
-            DrawCurrents(currents, Top + height + Gap, lower);
-        DrawMarks(Top + height);
-        DrawTimes(Top + height + (lower > 0 ? Gap + lower : 0));
+            DrawCurrents(currents, Top + height + strip + Gap, lower);
+        foreach (var mark in marks)
+        {
+            svg.Line(mark.X, Top + height, mark.X, Top + height + 10, "mark-tick");
+            svg.Text(mark.X, Top + height + 8 + MarkRow * (mark.Row + 1), mark.Name, mark.IsAtEnd ? "axis end strong" : "axis strong");
+        }
+
+        DrawTimes(Top + height + strip + (lower > 0 ? Gap + lower : 0));
         return svg.Close();
     }
 
     private static IEnumerable<RunTrack> Curves(DefrostRun run, Func<RunTrack, bool> wanted) => run.Tracks.Where(t => !t.IsEmpty && wanted(t)).OrderBy(t => Array.IndexOf(Drawn, t.Place.Kind)).ThenBy(t => t.Place.Name, StringComparer.Ordinal);
+
+    /// <summary>The same places in the other run.</summary>
+    private List<RunTrack> Others(List<RunTrack> tracks) => other is null ? [] : [.. Curves(other.Run, t => tracks.Exists(own => own.Place == t.Place))];
 
     /// <summary>Bands along the top, each with its name; the over-run is hatched down through the picture.</summary>
     private void DrawPhases(double bottom)
@@ -101,7 +114,7 @@ public sealed class DefrostChart
     private void DrawTemperatures(List<RunTrack> tracks)
     {
         var values = tracks.SelectMany(t => new[] { Shown(t.Values.Min()), Shown(t.Values.Max()) }).Append(Shown(0)).ToList();
-        List<RunTrack> others = other is null ? [] : [.. Curves(other.Run, t => t.Place.Measures == QuantityKind.Temperature && tracks.Exists(own => own.Place == t.Place))];
+        var others = Others(tracks);
         values.AddRange(others.SelectMany(t => new[] { Shown(t.Values.Min()), Shown(t.Values.Max()) }));
         if (run.Run.SetUp.EndC is { } end)
             values.Add(Shown(end));
@@ -117,10 +130,7 @@ public sealed class DefrostChart
         svg.Text(6, Top - 10, units.TemperatureUnit, "axis");
         svg.Line(left, Y(0), width - right, Y(0), "zero-line");
         if (run.Run.SetUp.EndC is { } set)
-        {
             svg.Line(left, Y(set), width - right, Y(set), "set-line");
-            svg.Text(left + 4, Y(set) - 5, $"ends at {units.Temperature(Temperature.ZeroCelsiusInKelvin + set)}", "axis");
-        }
 
         if (run.Result.Places.FirstOrDefault(p => p.Place == run.Result.LastClear) is { LevelC: { } level, FromMin: { } begins } melt)
         {
@@ -141,15 +151,18 @@ public sealed class DefrostChart
             }
         }
 
-        DrawNames(tracks, Y, Top + height);
+        // Words last, over the curves: each keeps a gap round itself.
+        if (run.Run.SetUp.EndC is { } ends)
+            svg.Text(left + 4, Y(ends) - 6, $"ends at {units.Temperature(Temperature.ZeroCelsiusInKelvin + ends)}", "axis");
+        DrawNames(tracks, t => Y(t.Values[^1]), Top + height);
     }
 
-    /// <summary>At the ends of the curves, moved apart; on a narrow sheet they stand in the legend under the picture.</summary>
-    private void DrawNames(List<RunTrack> tracks, Func<double, double> y, double bottom)
+    /// <summary>Beside the curves at the level that tells them apart, moved clear of each other; on a narrow sheet they stand in the legend under the picture.</summary>
+    private void DrawNames(List<RunTrack> tracks, Func<RunTrack, double> y, double bottom)
     {
         if (!wide)
             return;
-        var ends = tracks.Select(t => (Track: t, Y: y(t.Values[^1]) + 4)).OrderBy(e => e.Y).ToList();
+        var ends = tracks.Select(t => (Track: t, Y: y(t) + 4)).OrderBy(e => e.Y).ToList();
         var lowest = bottom + 4 - (ends.Count - 1) * 16;
         var last = double.MinValue;
         foreach (var (track, at) in ends)
@@ -162,7 +175,8 @@ public sealed class DefrostChart
 
     private void DrawCurrents(List<RunTrack> legs, double top, double tall)
     {
-        var (_, high, step) = Axis.Round(0, legs.Max(l => l.Values.Max()));
+        var others = Others(legs);
+        var (_, high, step) = Axis.Round(0, legs.Concat(others).Max(l => l.Values.Max()));
         double Y(double a) => top + tall - a / high * tall;
         for (var v = 0.0; v <= high + step / 2; v += step)
         {
@@ -171,26 +185,35 @@ public sealed class DefrostChart
         }
 
         svg.Text(6, top - 10, "A", "axis");
-        foreach (var (leg, i) in legs.Select((l, i) => (l, i)))
-            svg.Path(Line(leg, Y, 0), $"course leg leg-{i + 1}");
-        DrawNames(legs, Y, top + tall);
+        foreach (var leg in others)
+            svg.Path(Line(leg, Y, OtherShift), $"course leg leg-{leg.Place.Name} other");
+        foreach (var leg in legs)
+            svg.Path(Line(leg, Y, 0), $"course leg leg-{leg.Place.Name}");
+        DrawNames(legs, l => Y(l.Values.Max()), top + tall);
     }
 
-    /// <summary>What was seen and done, as ticks with a word, in rows where they would touch.</summary>
-    private void DrawMarks(double bottom)
+    /// <summary>What was seen and done, each with the row of the strip in which its word has room.</summary>
+    private List<(double X, int Row, string Name, bool IsAtEnd)> Marks()
     {
-        var ends = new double[] { 0, 0 };
+        var ends = new List<double>();
+        var marks = new List<(double X, int Row, string Name, bool IsAtEnd)>();
         foreach (var mark in run.Run.Marks.Where(m => m.Kind is not (RunMarkKind.HeatOn or RunMarkKind.HeatOff or RunMarkKind.PumpDown or RunMarkKind.Refrigeration or RunMarkKind.Over)).OrderBy(m => m.Minute))
         {
-            var x = X(mark.Minute);
-            var name = DefrostText.Name(mark.Kind);
-            var row = Array.FindIndex(ends, e => e < x - 4);
-            svg.Line(x, bottom - 12, x, bottom, "mark-tick");
+            var (x, name) = (X(mark.Minute), DefrostText.Name(mark.Kind));
+            var isAtEnd = x + name.Length * MarkLetter > width - 4;
+            var (begin, end) = isAtEnd ? (x - name.Length * MarkLetter, x) : (x, x + name.Length * MarkLetter);
+            var row = ends.FindIndex(e => e < begin - 6);
             if (row < 0)
-                continue;
-            svg.Text(x, bottom - 16 - row * 15, name, x > width - right - name.Length * 7 ? "axis end strong" : "axis strong");
-            ends[row] = x + name.Length * 7;
+            {
+                row = ends.Count;
+                ends.Add(0);
+            }
+
+            ends[row] = end;
+            marks.Add((x, row, name, isAtEnd));
         }
+
+        return marks;
     }
 
     private void DrawTimes(double bottom)

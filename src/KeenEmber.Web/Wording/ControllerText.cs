@@ -119,8 +119,8 @@ public static class ControllerText
             yield return ("differential as measured", units.Difference(d));
         if (r.CutOutOffK is { } outOff && r.CutInOffK is { } inOff)
         {
-            yield return ("cut-out against its setting", Signed(outOff, units));
-            yield return ("cut-in against its setting", Signed(inOff, units));
+            yield return ("cut-out against its setting", units.SignedDifference(outOff));
+            yield return ("cut-in against its setting", units.SignedDifference(inOff));
         }
 
         yield return ("whole cycles", UnitText.Number(r.Cycles, 0));
@@ -138,7 +138,7 @@ public static class ControllerText
     {
         DialVerdict.TooFew => "Not judged yet: it wants a place of the dial and where it cut out there.",
         DialVerdict.True => "Acts where its dial says.",
-        DialVerdict.Shifted => $"Off by {Signed(r.OffK!.Value, units)} all over the dial: set it so much the other way, or turn its screw.",
+        DialVerdict.Shifted => $"Off by {units.SignedDifference(r.OffK!.Value)} all over the dial: set it so much the other way, or turn its screw.",
         DialVerdict.Uneven => $"Off by different amounts, {units.Difference(r.SpreadK)} apart: no setting mends it.",
         _ => "The cut-in stays and only the cut-out follows the dial: it is made so.",
     };
@@ -161,7 +161,7 @@ public static class ControllerText
             ParameterChecks.SetPointOff => $"The set point, {T("value")}, does not belong to a unit for {T("against")}.",
             ParameterChecks.SetPointInVacuum => $"For {T("value")} the coil would have to go to {T("against")}, where this refrigerant is under atmospheric pressure.",
             ParameterChecks.DifferentialOff => $"A differential of {units.Difference(minutes)} {(minutes < ParameterLimits.DifferentialK.Low ? "short cycles" : "lets the box swing too far")}.",
-            ParameterChecks.OffsetLarge => $"An offset of {Signed(minutes, units)} hides a bad sensor: make the three-way check.",
+            ParameterChecks.OffsetLarge => $"An offset of {units.SignedDifference(minutes)} hides a bad sensor: make the three-way check.",
             ParameterChecks.OffCycleTooCold => $"At {T("value")} the air does not clear the coil: off-cycle defrost will not do.",
             ParameterChecks.IntervalOff => $"{UnitText.Number(minutes / 60, 1)} h between defrosts is unusual.",
             ParameterChecks.LengthOff => $"A longest defrost of {UnitText.Number(minutes, 0)} min is unusual: left over from a test?",
@@ -175,10 +175,8 @@ public static class ControllerText
     /// <summary>A parameter's value in the reader's units.</summary>
     public static string Value(ControllerParameter parameter, TypedValue value, UnitText units) => parameter.Measures() switch
     {
-        QuantityKind.Difference => Signed(value.Si(default), units).TrimStart('+'),
+        QuantityKind.Difference => units.Difference(value.Si(default)),
         QuantityKind.Duration => value.Si(default) >= 120 && parameter == ControllerParameter.DefrostInterval ? $"{UnitText.Number(value.Si(default) / 60, 1)} h" : $"{UnitText.Number(value.Si(default), 0)} min",
         _ => units.Temperature(value.Temperature.Kelvin),
     };
-
-    private static string Signed(double kelvin, UnitText units) => $"{(kelvin < 0 ? "-" : "+")}{units.Difference(Math.Abs(kelvin))}";
 }

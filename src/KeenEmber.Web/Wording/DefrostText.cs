@@ -126,7 +126,7 @@ public static class DefrostText
             DefrostCodes.OverRun => $"Ran {N("overRunMin")} min past clear: {UnitText.Number(f.Values["share"] * 100, 0)} % of the heat{(Has("kwh") ? $", {N("kwh", 1)} kWh" : "")}, melted nothing.",
             DefrostCodes.WellEnded => $"Ended {N("overRunMin", 1)} min after the last place was clear: time for the drops, no more.",
             DefrostCodes.EndedEarly => $"Ended before the coil was clear{(Has("coldestC") ? $": its coldest place was at {T("coldestC")}" : "")}. What is left seeds the next freeze-up.",
-            DefrostCodes.NotTerminated => $"The {Name(setUp.EndedBy)} never ended it: its spot had {T("spotC")}, it is set to {T("setC")}. Switch open, wrong lead, sensor reading cold, or wired past.",
+            DefrostCodes.NotTerminated => $"The {Name(setUp.EndedBy)} never ended it: its spot had {T("spotC")}, it is set to {T("setC")}. {(setUp.EndedBy == TerminationKind.Probe ? "Probe reading cold, in the wrong input, or its relay welded." : "Switch open, wrong lead, or wired past.")}",
             DefrostCodes.LimitBeforeClear => $"The time was up before the coil was clear{(Has("coldestC") ? $" ({T("coldestC")} at its coldest place)" : "")}: heaters weak, too few defrosts, or too much frost.",
             DefrostCodes.EndUnknown => "What ended the heat is not settled.",
             DefrostCodes.SensorLags => $"The end sensor sits too cold: {T("spotC")} at its spot when the coldest bend had {T("coldestC")}{(Has("behindMin") && f.Values["behindMin"] > 1 ? $", and clear {N("behindMin")} min after it" : "")}.",

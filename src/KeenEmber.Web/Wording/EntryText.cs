@@ -27,7 +27,7 @@ public static class EntryText
         RecommendationEntry r => $"recommended: {ServiceText.Recommendation(r, view.Shop.Currency)}",
         DefrostSetUpEntry s => $"how it defrosts: {DefrostSetUpText.Line(s.SetUp, view.Units)}",
         RunEntry r => r.Origin switch { RunOrigin.Watched => "defrost watched from here", RunOrigin.Logged => $"defrost from a logger: {r.Source}", _ => "defrost typed in" },
-        RunReadingEntry r => $"{DefrostText.Name(r.Place)} {DefrostText.Value(r.Place, DefrostRuns.InTrack(r.Place, r.Value, view.Site.Atmosphere), view.Units)}, in the defrost",
+        RunReadingEntry r => $"in the defrost: {Value(r, view)}",
         RunMarkEntry m => $"defrost: {DefrostText.Name(m.Kind)}",
         ClockTestEntry c => DefrostText.Clock(c),
         SwitchStateEntry s => $"{(s.Switch == DefrostSwitch.EndOfHeat ? "end switch" : "fan delay")} {(s.IsClosed ? "closed" : "open")} at {view.Units.Temperature(s.Temperature.Temperature.Kelvin)}",
@@ -47,4 +47,9 @@ public static class EntryText
         SignOffEntry s => ChangeText.SignOff(s),
         _ => "",
     };
+
+    /// <summary>What was read in one round of a defrost, in one line.</summary>
+    public static string Round(IEnumerable<RunReadingEntry> round, VisitView view) => $"in the defrost: {string.Join(", ", round.OrderBy(r => r.Place.Kind).ThenBy(r => r.Place.Name, StringComparer.Ordinal).Select(r => Value(r, view)))}";
+
+    private static string Value(RunReadingEntry r, VisitView view) => $"{DefrostText.Name(r.Place)} {DefrostText.Value(r.Place, DefrostRuns.InTrack(r.Place, r.Value, view.Site.Atmosphere), view.Units)}";
 }

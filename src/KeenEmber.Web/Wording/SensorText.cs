@@ -177,7 +177,7 @@ public static class SensorText
 
     /// <summary>What a check of each kind of sensor is held against, in the reader's units.</summary>
     public static string Error(SensorRole role, double error, UnitText units) => double.IsInfinity(error) ? error > 0 ? "reads at its warmest" : "reads at its coldest"
-        : IsPressure(role) ? $"{(error < 0 ? "-" : "+")}{units.Change(Core.Circuit.MeasuringPoint.SuctionPressure, Math.Abs(error)).TrimStart('+')}" : $"{(error < 0 ? "-" : "+")}{units.Difference(Math.Abs(error))}";
+        : IsPressure(role) ? units.Change(Core.Circuit.MeasuringPoint.SuctionPressure, error) : units.SignedDifference(error);
 
     public static bool IsPressure(SensorRole role) => role is SensorRole.SuctionPressure or SensorRole.CondensingPressure;
 

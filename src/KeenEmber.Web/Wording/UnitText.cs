@@ -22,6 +22,9 @@ public sealed class UnitText(UnitPreference units, Pressure atmosphere)
 
     public string Difference(double kelvin) => $"{Number(InDifference(kelvin), 1)} {DifferenceUnit}";
 
+    /// <summary>The same with its sign: "+2.1 K", "-0.4 K".</summary>
+    public string SignedDifference(double kelvin) => kelvin > 0 ? "+" + Difference(kelvin) : Difference(kelvin);
+
     /// <summary>Gauge pressure, as the manifold shows it.</summary>
     public string Gauge(double absoluteKpa) => Us
         ? $"{Number(InGauge(absoluteKpa), 1)} psi"
@@ -56,8 +59,9 @@ public sealed class UnitText(UnitPreference units, Pressure atmosphere)
     /// <summary>How far a point moved, signed.</summary>
     public string Change(MeasuringPoint point, double deltaSi)
     {
-        var text = point.Kind() == QuantityKind.Temperature ? Difference(deltaSi)
-            : point.Kind() == QuantityKind.Current ? $"{Number(deltaSi, 1)} A"
+        if (point.Kind() == QuantityKind.Temperature)
+            return SignedDifference(deltaSi);
+        var text = point.Kind() == QuantityKind.Current ? $"{Number(deltaSi, 1)} A"
             : Us ? $"{Number(deltaSi / Unit.Psi.Scale, 1)} psi" : $"{Number(deltaSi / Unit.Bar.Scale, 2)} bar";
         return deltaSi > 0 ? "+" + text : text;
     }

@@ -79,4 +79,14 @@ public class CircuitBenchTests
         Assert.Equal(result.Value!.Value, Term(TermKind.Reading) - Term(TermKind.DewTemperature), 1e-9);
         Assert.True(Term(TermKind.AbsolutePressure) > 100);
     }
+
+    [Theory]
+    [InlineData("R404A")]
+    [InlineData("R448A")]
+    [InlineData("R454C")]
+    public void Evaporating_is_in_its_band_where_TD_is_whatever_the_glide(string refrigerant)
+    {
+        CircuitResult Evaporating(double tdK) => Bench.Analyse(Bench.Consistent(tdK: tdK, refrigerant: refrigerant), refrigerant: refrigerant).Results.Single(r => r.Kind == ResultKind.Evaporating);
+        Assert.Equal([BandPosition.Above, BandPosition.Inside, BandPosition.Inside, BandPosition.Below], new[] { 3.5, 4.1, 5.9, 6.5 }.Select(td => Evaporating(td).Position));
+    }
 }

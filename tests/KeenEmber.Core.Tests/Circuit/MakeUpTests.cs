@@ -82,11 +82,11 @@ public class MakeUpTests
     [Fact]
     public void Evaporating_and_condensing_have_their_place_by_the_air_at_the_coil_and_at_the_condenser()
     {
-        var analysis = Bench.Analyse(Bench.Consistent(boxC: -18, ambientC: 25));
+        var analysis = Bench.Analyse(Bench.Consistent(boxC: -18, ambientC: 25, refrigerant: "R507A"), refrigerant: "R507A");
         Assert.Equal((-24, -22), (Math.Round(new Temperature(analysis[ResultKind.Evaporating].Band!.Value.Low).Celsius, 6), Math.Round(new Temperature(analysis[ResultKind.Evaporating].Band!.Value.High).Celsius, 6)));
         Assert.Equal(40, new Temperature(analysis[ResultKind.Condensing].Band!.Value.High).Celsius, 1e-6);
         Assert.Equal(BandPosition.Inside, analysis[ResultKind.AirDrop].Position);
-        var blind = Bench.Analyse([Bench.At(SuctionPressure, 1.4, Unit.Bar), Bench.At(DischargePressure, 12, Unit.Bar)]);
+        var blind = Bench.Analyse([Bench.At(SuctionPressure, 1.4, Unit.Bar), Bench.At(DischargePressure, 12, Unit.Bar)], refrigerant: "R507A");
         Assert.Equal(-26, new Temperature(blind[ResultKind.Evaporating].Band!.Value.Low).Celsius, 1e-6);
         Assert.Null(blind[ResultKind.Condensing].Band);
     }

@@ -116,6 +116,18 @@ public class DefrostFindingTests
     }
 
     [Fact]
+    public void The_spot_is_held_against_both_bends_all_through_the_heat()
+    {
+        double[] minutes = [.. Enumerable.Range(0, 31).Select(m => (double)m)];
+        RunTrack At(RunPlaceKind kind, double startC, double perMin) => new(new(kind), minutes, [.. minutes.Select(m => startC + perMin * m)]);
+        var spot = DefrostBench.Analyse(Run(30, [At(RunPlaceKind.ColdestBend, -20, 1), At(RunPlaceKind.WarmestBend, -20, 1.5), At(RunPlaceKind.AtSensor, -22, 1.2)])).Sensor!;
+        Assert.Equal((SensorSpot.MostMoments, 0.0, 30.0), (spot.Along.Count, spot.Along[0].Minute, spot.Along[^1].Minute));
+        Assert.Equal((-2, -2), (spot.Along[0].OverColdestK, spot.Along[0].OverWarmestK));
+        Assert.Equal((4, -11), (Math.Round(spot.Along[^1].OverColdestK, 6), Math.Round(spot.Along[^1].OverWarmestK, 6)));
+        Assert.Empty(DefrostBench.Analyse(Run(30, [At(RunPlaceKind.ColdestBend, -20, 1) with { Minutes = [-9, -5], Values = [-20, -20] }, At(RunPlaceKind.AtSensor, -22, 1.2)])).Sensor?.Along ?? []);
+    }
+
+    [Fact]
     public void Next_to_no_ice_is_a_crossing_and_a_warm_coil_never_froze()
     {
         var dry = new RunTrack(new(RunPlaceKind.ColdestBend), [0, 1, 2, 3, 4, 5, 6, 7, 8], [-20, -14, -8, -4, 4, 9, 14, 19, 24]);

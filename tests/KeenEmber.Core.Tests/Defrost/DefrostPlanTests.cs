@@ -1,6 +1,7 @@
 using FsCheck;
 using FsCheck.Fluent;
 using KeenEmber.Core.Defrost;
+using KeenEmber.Core.Quantities;
 
 namespace KeenEmber.Core.Tests.Defrost;
 
@@ -140,9 +141,20 @@ public class DefrostPlanTests
     public void Remedies_stand_in_the_order_of_the_school_and_what_is_broken_first()
     {
         var findings = new[] { DefrostCodes.OverRun, DefrostCodes.LegOut }.Select(Core.Diagnosis.Finding.Of).ToList();
-        Assert.Equal([Remedy.MendHeaters, Remedy.MoveSensor, Remedy.CoilProbe, Remedy.FixInfiltration, Remedy.ShortenAndRepeat], DefrostRemedies.For(findings, fewLong: true, hasEndSetting: true).Select(s => s.Remedy));
-        Assert.Equal([Remedy.MendHeaters, Remedy.ShortenAndRepeat, Remedy.FixInfiltration, Remedy.MoveSensor, Remedy.CoilProbe], DefrostRemedies.For(findings, fewLong: false, hasEndSetting: true).Select(s => s.Remedy));
-        Assert.Empty(DefrostRemedies.For([], true, true));
+        Assert.Equal([Remedy.MendHeaters, Remedy.MoveSensor, Remedy.CoilProbe, Remedy.FixInfiltration, Remedy.ShortenAndRepeat], DefrostRemedies.For(findings, fewLong: true, Switched).Select(s => s.Remedy));
+        Assert.Equal([Remedy.MendHeaters, Remedy.ShortenAndRepeat, Remedy.FixInfiltration, Remedy.MoveSensor, Remedy.CoilProbe], DefrostRemedies.For(findings, fewLong: false, Switched).Select(s => s.Remedy));
+        Assert.Empty(DefrostRemedies.For([], true, Switched));
+    }
+
+    private static readonly DefrostSetUp Switched = new(DefrostKind.Electric, EndedBy: TerminationKind.Switch, EndAt: new(13, Unit.Celsius));
+
+    [Fact]
+    public void A_probe_that_lies_is_checked_before_it_is_moved_and_is_not_fitted_again()
+    {
+        var findings = new[] { DefrostCodes.OverRun, DefrostCodes.NotTerminated, DefrostCodes.ProbeOff }.Select(Core.Diagnosis.Finding.Of).ToList();
+        Assert.Equal([Remedy.CheckSensor, Remedy.FixInfiltration, Remedy.ShortenAndRepeat], DefrostRemedies.For(findings, fewLong: true, Switched with { EndedBy = TerminationKind.Probe }).Select(s => s.Remedy));
+        Assert.Equal([Remedy.MoveSensor, Remedy.FixInfiltration, Remedy.ShortenAndRepeat], DefrostRemedies.For(findings[..1], fewLong: true, Switched with { EndedBy = TerminationKind.Probe }).Select(s => s.Remedy));
+        Assert.Equal(Remedy.ReplaceSwitches, DefrostRemedies.For(findings[..2], fewLong: true, Switched)[0].Remedy);
     }
 
     [Theory]
@@ -151,6 +163,6 @@ public class DefrostPlanTests
     public void A_sensor_that_follows_the_coil_is_not_moved_but_its_setting_lowered_where_there_is_one(bool hasEndSetting, Remedy[] wanted)
     {
         var findings = new[] { DefrostCodes.OverRun, DefrostCodes.SensorFits }.Select(Core.Diagnosis.Finding.Of).ToList();
-        Assert.Equal(wanted, DefrostRemedies.For(findings, fewLong: true, hasEndSetting).Select(s => s.Remedy));
+        Assert.Equal(wanted, DefrostRemedies.For(findings, fewLong: true, hasEndSetting ? Switched : Switched with { EndedBy = TerminationKind.Time }).Select(s => s.Remedy));
     }
 }

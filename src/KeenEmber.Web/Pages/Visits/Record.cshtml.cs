@@ -16,24 +16,36 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
     [BindProperty(SupportsGet = true)]
     public RecordFilter Show { get; set; }
 
-    /// <summary>Entries the latest first; a correction stands where the entry it corrects stood. Photos of an entry stand with it.</summary>
-    public IEnumerable<TimelineEntry> Entries => Listed(Show).OrderByDescending(e => e.At).ThenByDescending(e => e.Id).Take(All ? int.MaxValue : AtFirst);
+    /// <summary>Lines the latest first: an entry, or the readings of one round of a defrost. A correction stands where the entry it corrects stood, photos of an entry stand with it.</summary>
+    public IEnumerable<IReadOnlyList<TimelineEntry>> Lines => AllLines.Take(All ? int.MaxValue : AtFirst);
 
-    /// <summary>So many entries are shown until all are asked for: a pasted series has thousands.</summary>
+    private List<IReadOnlyList<TimelineEntry>> AllLines => field ??= [.. Listed(Show).OrderByDescending(e => e.At).ThenByDescending(e => e.Id)
+        .GroupBy(e => e is RunReadingEntry r && Stands(e) && r.At != OneByOne ? (r.Run, r.At) : (e.Id, default)).Select(g => g.OrderBy(e => e.Id).ToList())];
+
+    /// <summary>A reading of the round that is shown one by one, to be struck out or given a photo.</summary>
+    [BindProperty(SupportsGet = true)]
+    public Guid? Round { get; set; }
+
+    private DateTimeOffset? OneByOne => field ??= View.Timeline.Standing.FirstOrDefault(e => e.Id == Round)?.At;
+
+    /// <summary>So many lines are shown until all are asked for: a pasted series has thousands.</summary>
     private const int AtFirst = 200;
 
     [BindProperty(SupportsGet = true)]
     public bool All { get; set; }
 
-    public int? Hidden => !All && Count(Show) is var count and > AtFirst ? count - AtFirst : null;
+    public int? Hidden => !All && AllLines.Count is var count and > AtFirst ? count - AtFirst : null;
 
     public int Count(RecordFilter filter) => Listed(filter).Count();
 
     private IEnumerable<TimelineEntry> Listed(RecordFilter filter) => View.Timeline.Written.Where(e => e is not WithdrawalEntry && filter switch
     {
-        RecordFilter.Readings => e is ReadingEntry or GlycolEntry or StandingEntry or MeterEntry,
-        RecordFilter.Seen => e is ObservationEntry or FrostEntry or HazardsEntry or ProofEntry,
-        RecordFilter.Changes => e is ChangeEntry or PartEntry or RefrigerantEntry or SettingEntry or ClosureEntry or HandoverEntry,
+        RecordFilter.Readings => e is ReadingEntry or MeterEntry,
+        RecordFilter.Seen => e is ObservationEntry or FrostEntry or HazardsEntry or ProofEntry or DamageEntry,
+        RecordFilter.Tests => e is RunEntry or RunReadingEntry or RunMarkEntry or ClockTestEntry or SwitchStateEntry or SensorCheckEntry or WarmedEntry or ResponseEntry
+            or ControlEventEntry or OutputStateEntry or DialEntry or BulbTurnEntry or GlycolEntry or StandingEntry,
+        RecordFilter.Changes => e is ChangeEntry or PartEntry or RefrigerantEntry or SettingEntry or ParameterEntry or ControlSettingEntry or DefrostSetUpEntry or SensorEntry or SensorMendEntry
+            or ClosureEntry or HandoverEntry,
         RecordFilter.Notes => e is NoteEntry or RecommendationEntry or SignOffEntry or SignatureEntry,
         RecordFilter.Photos => e is PhotoEntry || PhotosOf(e).Any(),
         RecordFilter.Corrected => e.Corrects is not null || !Stands(e),
@@ -129,4 +141,4 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
 }
 
 /// <summary>Which entries of the record are shown.</summary>
-public enum RecordFilter { All, Readings, Seen, Changes, Notes, Photos, Corrected }
+public enum RecordFilter { All, Readings, Seen, Tests, Changes, Notes, Photos, Corrected }

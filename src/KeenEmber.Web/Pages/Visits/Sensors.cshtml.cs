@@ -1,5 +1,3 @@
-using KeenEmber.Core.Circuit;
-using KeenEmber.Core.Controls;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Sensors;
 using KeenEmber.Core.Service;
@@ -29,12 +27,6 @@ public sealed class SensorsModel(VisitDesk desk) : VisitPage(desk)
 
     /// <summary>What each sensor was off by on each visit that checked it.</summary>
     public IReadOnlyDictionary<string, IReadOnlyList<TrendMark>> ErrorTrends => field ??= UnitSensors.Errors(View.UpToHere, View.Site.Atmosphere);
-
-    /// <summary>Water was seen at the control, on this visit.</summary>
-    private bool IsWet => View.Conditions.StateOf(AsFound.ControlMoisture) is FactState.Wet or FactState.Scaled || View.Damage.Values.Any(WettedSet.ComesFromWater);
-
-    public IReadOnlyList<SensorStep> Steps(ChannelResult result) =>
-        SensorSteps.For(result.Result, result.ByElimination, IsWet, View.WettedSetsWhole);
 
     /// <summary>What hangs on a sensor's error; null where it is right or not settled.</summary>
     public static SensorConsequence? Consequence(CheckedSensor sensor) =>
