@@ -77,6 +77,9 @@ public sealed record CycleResult(
 
     public double? CutInOffK { get; init; }
 
+    /// <summary>The control works on suction pressure: temperatures are those of its dew point.</summary>
+    public bool IsOnPressure { get; init; }
+
     public bool IsShortCycling => StartsPerHour > CycleLimits.MostStartsPerHour || ShortestOnMin < CycleLimits.ShortestMin || ShortestOffMin < CycleLimits.ShortestMin;
 
     public bool IsDrifting => Math.Abs(DriftKPerH ?? 0) > CycleLimits.DriftKPerH;

@@ -40,6 +40,12 @@ public static partial class QuantityReader
     /// <summary>No differential or offset is larger, K.</summary>
     private static readonly (double Low, double High) DifferenceLimitsK = (-100, 100);
 
+    /// <summary>No door of a box is larger, m.</summary>
+    private static readonly (double Low, double High) LengthLimitsM = (0, 50);
+
+    /// <summary>More than any coil blows, m³/h.</summary>
+    private static readonly (double Low, double High) AirFlowLimits = (0, 500_000);
+
     /// <summary>A fortnight, min.</summary>
     private static readonly (double Low, double High) DurationLimitsMin = (0, 20_160);
 
@@ -49,7 +55,7 @@ public static partial class QuantityReader
     /// <param name="text">A number, with or without a unit; decimal point or decimal comma.</param>
     /// <param name="kind">What is asked for; a unit of another kind is a problem, not a conversion.</param>
     /// <param name="preference">Says what a bare number means.</param>
-    /// <returns>The value as typed, or the problem. A value beyond physics (below absolute zero or vacuum, above 500 °C, 300 bar, 2000 A, 5000 kg, 1000 V, 1 GΩ, 100 K of difference, a fortnight or 100 %) is a problem; a merely unlikely one is accepted.</returns>
+    /// <returns>The value as typed, or the problem. A value beyond physics (below absolute zero or vacuum, above 500 °C, 300 bar, 2000 A, 5000 kg, 1000 V, 1 GΩ, 100 K of difference, a fortnight, 50 m, 500,000 m³/h or 100 %) is a problem; a merely unlikely one is accepted.</returns>
     public static TypedReading Read(string? text, QuantityKind kind, UnitPreference preference)
     {
         var trimmed = (text ?? "").Trim();
@@ -95,6 +101,8 @@ public static partial class QuantityReader
             QuantityKind.Resistance => (value.Number * value.Unit.Scale, ResistanceLimitsOhm),
             QuantityKind.Difference => (value.Number * value.Unit.Scale, DifferenceLimitsK),
             QuantityKind.Duration => (value.Number * value.Unit.Scale, DurationLimitsMin),
+            QuantityKind.Length => (value.Number * value.Unit.Scale, LengthLimitsM),
+            QuantityKind.AirFlow => (value.Number * value.Unit.Scale, AirFlowLimits),
             _ => (value.Number, (0, 100)),
         };
         return number >= low && number <= high;

@@ -7,12 +7,13 @@ public enum QuantityKind
     /// <summary>Between two temperatures: a differential, an offset.</summary>
     Difference,
     Duration,
+    Length, AirFlow,
 }
 
 /// <summary>Whether a pressure is counted from the air around the gauge or from nothing at all.</summary>
 public enum PressureReference { Gauge, Absolute }
 
-/// <summary>A unit as technicians type it. SI value = number × <paramref name="Scale"/> + <paramref name="Offset"/>, in K, kPa, A, mass %, kg, V, Ω, K or min.</summary>
+/// <summary>A unit as technicians type it. SI value = number × <paramref name="Scale"/> + <paramref name="Offset"/>, in K, kPa, A, mass %, kg, V, Ω, K, min, m or m³/h.</summary>
 public sealed record Unit(string Symbol, QuantityKind Kind, double Scale, double Offset = 0, PressureReference Reference = PressureReference.Gauge)
 {
     public static readonly Unit Celsius = new("°C", QuantityKind.Temperature, 1, Temperature.ZeroCelsiusInKelvin);
@@ -32,6 +33,7 @@ public sealed record Unit(string Symbol, QuantityKind Kind, double Scale, double
     public static readonly Unit Kilogram = new("kg", QuantityKind.Mass, 1);
     public static readonly Unit Gram = new("g", QuantityKind.Mass, 0.001);
     public static readonly Unit Ounce = new("oz", QuantityKind.Mass, 0.028349523);
+    public static readonly Unit Pound = new("lb", QuantityKind.Mass, 0.45359237);
     public static readonly Unit Percent = new("%", QuantityKind.Concentration, 1);
     public static readonly Unit Volt = new("V", QuantityKind.Voltage, 1);
     public static readonly Unit Milliampere = new("mA", QuantityKind.Current, 0.001);
@@ -42,8 +44,12 @@ public sealed record Unit(string Symbol, QuantityKind Kind, double Scale, double
     public static readonly Unit FahrenheitDifference = new("Δ°F", QuantityKind.Difference, 1 / 1.8);
     public static readonly Unit Minute = new("min", QuantityKind.Duration, 1);
     public static readonly Unit Hour = new("h", QuantityKind.Duration, 60);
+    public static readonly Unit Metre = new("m", QuantityKind.Length, 1);
+    public static readonly Unit Foot = new("ft", QuantityKind.Length, 0.3048);
+    public static readonly Unit CubicMetrePerHour = new("m³/h", QuantityKind.AirFlow, 1);
+    public static readonly Unit CubicFootPerMinute = new("cfm", QuantityKind.AirFlow, 1.699011);
 
-    /// <summary>NIST SP 811 (2008), appendix B: 1 oz = 0.028 349 523 kg, 1 psi = 6.894757 kPa, 1 inHg = 3.386389 kPa.</summary>
+    /// <summary>NIST SP 811 (2008), appendix B: 1 oz = 0.028 349 523 kg, 1 lb = 0.453 592 37 kg, 1 psi = 6.894757 kPa, 1 inHg = 3.386389 kPa, 1 ft³/min = 1.699 011 m³/h.</summary>
     private const double KpaPerPsi = 6.894757;
 
     private static readonly Dictionary<string, Unit> Spellings = new(StringComparer.Ordinal)
@@ -66,6 +72,7 @@ public sealed record Unit(string Symbol, QuantityKind Kind, double Scale, double
         ["kω"] = Kiloohm, ["kohm"] = Kiloohm, ["kohms"] = Kiloohm, ["mω"] = Megaohm, ["mohm"] = Megaohm, ["megohm"] = Megaohm,
         ["δk"] = KelvinDifference, ["δ°f"] = FahrenheitDifference,
         ["min"] = Minute, ["minute"] = Minute, ["minutes"] = Minute, ["h"] = Hour, ["hour"] = Hour, ["hours"] = Hour,
+        ["m"] = Metre, ["metre"] = Metre, ["ft"] = Foot, ["foot"] = Foot, ["feet"] = Foot, ["'"] = Foot, ["m³/h"] = CubicMetrePerHour, ["cmh"] = CubicMetrePerHour, ["cfm"] = CubicFootPerMinute,
         ["kpaa"] = KilopascalAbsolute, ["kpaabs"] = KilopascalAbsolute,
     };
 
@@ -73,6 +80,7 @@ public sealed record Unit(string Symbol, QuantityKind Kind, double Scale, double
     private static readonly Dictionary<(QuantityKind, string), Unit> SpellingsOf = new()
     {
         [(QuantityKind.Resistance, "k")] = Kiloohm, [(QuantityKind.Resistance, "r")] = Ohm, [(QuantityKind.Resistance, "m")] = Megaohm,
+        [(QuantityKind.Mass, "lb")] = Pound, [(QuantityKind.Mass, "lbs")] = Pound, [(QuantityKind.Mass, "#")] = Pound,
         [(QuantityKind.Difference, "k")] = KelvinDifference, [(QuantityKind.Difference, "°c")] = KelvinDifference, [(QuantityKind.Difference, "c")] = KelvinDifference,
         [(QuantityKind.Difference, "°f")] = FahrenheitDifference, [(QuantityKind.Difference, "f")] = FahrenheitDifference,
     };
@@ -107,6 +115,8 @@ public sealed record UnitPreference(string Code, Unit Temperature, Unit Pressure
         QuantityKind.Resistance => Unit.Ohm,
         QuantityKind.Difference => this == Us ? Unit.FahrenheitDifference : Unit.KelvinDifference,
         QuantityKind.Duration => Unit.Minute,
+        QuantityKind.Length => this == Us ? Unit.Foot : Unit.Metre,
+        QuantityKind.AirFlow => this == Us ? Unit.CubicFootPerMinute : Unit.CubicMetrePerHour,
         _ => Unit.Percent,
     };
 }

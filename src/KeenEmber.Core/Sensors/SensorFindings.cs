@@ -49,7 +49,7 @@ public static class SensorFindings
         Add("reference", last?.Reference);
         Add("told", last?.Signal is { } s ? c.Channel.Curve.ValueOf(s) : null);
         Add("shown", last?.Shown);
-        Add("besideOhm", c.Result.BesideOhm);
+        Add("besideOhm", c.Result.Beside?.Ohm);
         return values;
 
         void Add(string name, double? value)

@@ -68,19 +68,24 @@ public sealed record CheckAccuracy(double Reference = CheckAccuracy.ThermometerK
     public const double ClearBy = 1.5;
 
     /// <summary>How far a healthy sensor may be from the thermometer beside it, by its signal: thermometer, sensor, meter and spot together (root sum of squares).</summary>
-    public double OfSensor(SensorCurve curve, double at) =>
-        double.Hypot(IsPressure(curve) ? PressureKpa : double.Hypot(Reference, SameSpotK), double.Hypot(curve.ToleranceAt(at), curve.MeterErrorAt(at, SignalShare, LeadOhm)));
+    public double OfSensor(SensorCurve curve, double at) => double.Hypot(
+        IsPressure(curve) ? PressureKpa : double.Hypot(Reference, SameSpotK), double.Hypot(curve.ToleranceAt(Within(curve, at)), MeterError(curve, at)));
 
     /// <summary>How far the controller may be from what its input's signal stands for.</summary>
-    public double OfController(SensorCurve curve, double at) => double.Hypot(OfShown(curve), curve.MeterErrorAt(at, SignalShare, LeadOhm));
+    public double OfController(SensorCurve curve, double at) => double.Hypot(OfShown(curve), MeterError(curve, at));
 
     public double OfShown(SensorCurve curve) => IsPressure(curve) ? PressureKpa : Shown;
+
+    private double MeterError(SensorCurve curve, double at) => curve.MeterErrorAt(Within(curve, at), SignalShare, LeadOhm);
+
+    /// <summary>Outside a curve's range its slope says nothing: what somebody typed there is held against its nearer end.</summary>
+    private static double Within(SensorCurve curve, double at) => Math.Clamp(at, curve.Range.Low, curve.Range.High);
 
     private static bool IsPressure(SensorCurve curve) => curve.Measures == Quantities.QuantityKind.Pressure;
 
     /// <summary>How far two errors of one sensor, read with the same instruments at two temperatures, may be apart.</summary>
     public double OfTwo(SensorCurve curve, double one, double another) =>
-        double.Hypot((IsPressure(curve) ? PressureKpa : Reference) * Math.Sqrt(2), double.Hypot(curve.MeterErrorAt(one, SignalShare, LeadOhm), curve.MeterErrorAt(another, SignalShare, LeadOhm)));
+        double.Hypot((IsPressure(curve) ? PressureKpa : Reference) * Math.Sqrt(2), double.Hypot(MeterError(curve, one), MeterError(curve, another)));
 }
 
 /// <param name="Error">What the controller works with less the reference, at the last point that has both, K or kPa; infinite for an open or shorted sensor on the side to which it reads.</param>
@@ -92,8 +97,8 @@ public sealed record SensorResult(SensorVerdict Verdict, double? Error, double C
     /// <summary>Families that would explain it as well.</summary>
     public IReadOnlyList<SensorCurve> AlsoFits { get; init; } = [];
 
-    /// <summary>What lies in series with the sensor, or across its leads, Ω; null where it is neither.</summary>
-    public double? BesideOhm { get; init; }
+    /// <summary>The sensor with what lies in series with it or across its leads; null where neither does.</summary>
+    public BesideCurve? Beside { get; init; }
 
     /// <summary>Water in a splice would explain it: it reads warm on an NTC, the more the colder.</summary>
     public bool MayBeWet { get; init; }
@@ -183,31 +188,18 @@ public static class ThreeWayCheck
         var differ = Math.Abs(warmest.Sensor!.Value - coldest.Sensor!.Value);
         if (differ <= accuracy.OfTwo(curve, coldest.Point.Reference!.Value, warmest.Point.Reference!.Value))
             return Of(SensorVerdict.SensorOffset);
-        return Beside(curve, sensor, accuracy, inSeries: true) is { } joint ? Of(SensorVerdict.SeriesResistance) with { BesideOhm = joint }
-            : Beside(curve, sensor, accuracy, inSeries: false) is { } leak ? Of(SensorVerdict.Leakage) with { BesideOhm = leak }
-            : Of(SensorVerdict.Drifted);
+        return Beside(curve, sensor, accuracy) is { } beside
+            ? Of(beside.IsInSeries ? SensorVerdict.SeriesResistance : SensorVerdict.Leakage) with { Beside = beside } : Of(SensorVerdict.Drifted);
     }
 
-    /// <summary>One resistance in series with the sensor, or across it, that makes every point right.</summary>
-    /// <returns>That resistance, Ω; null where none does.</returns>
-    private static double? Beside(SensorCurve curve, List<Compared> sensor, CheckAccuracy accuracy, bool inSeries)
+    /// <summary>What lies in series with the sensor, or across its leads, and makes every point right; null where nothing does.</summary>
+    private static BesideCurve? Beside(SensorCurve curve, List<Compared> sensor, CheckAccuracy accuracy)
     {
         if (curve.Signal != SignalKind.Ohm)
             return null;
-        // Ohms add up in series, siemens across.
-        double Adding(double ohm) => inSeries ? ohm : 1 / ohm;
-        double Worst(double beside) => sensor.Max(p =>
-        {
-            var (measured, at) = (p.Point.Signal!.Value, p.Point.Reference!.Value);
-            var alone = Adding(Adding(measured) - beside);
-            if (alone <= 0 || curve.ValueOf(alone) is not { } told)
-                return double.PositiveInfinity;
-            var meterOhm = accuracy.SignalShare * measured * (inSeries ? 1 : Math.Pow(alone / measured, 2));
-            return Math.Abs(told - at) / double.Hypot(accuracy.OfSensor(curve, at), meterOhm / Math.Abs(curve.SignalAt(at + 0.5) - curve.SignalAt(at - 0.5)));
-        });
-        var (best, off) = sensor.Select(p => Adding(p.Point.Signal!.Value) - Adding(curve.SignalAt(p.Point.Reference!.Value)))
-            .Where(b => b > 0).Select(b => (b, Worst(b))).DefaultIfEmpty((0, double.PositiveInfinity)).MinBy(x => x.Item2);
-        return off <= CheckAccuracy.ClearBy ? Adding(best) : null;
+        var tried = sensor.Select(p => BesideCurve.Through(curve, p.Point.Signal!.Value, p.Point.Reference!.Value)).OfType<BesideCurve>()
+            .Select(b => (Curve: b, Off: sensor.Max(p => b.ValueOf(p.Point.Signal!.Value) is null ? double.PositiveInfinity : new Compared(b, p.Point, accuracy).SensorClear)));
+        return tried.Where(t => t.Off <= CheckAccuracy.ClearBy).OrderBy(t => t.Off).FirstOrDefault().Curve;
     }
 
     private static SensorResult ControllerSide(SensorCurve curve, List<Compared> controller, CheckAccuracy accuracy, double? offsetParameter)

@@ -51,7 +51,7 @@ public static class ControllerBench
     {
         var renewed = timeline.Standing.OfType<PartEntry>().LastOrDefault(p => p.Area == WorkArea.Control)?.At;
         var seen = timeline.Standing.OfType<ControlEventEntry>().ToLookup(e => renewed is null || e.At >= renewed);
-        var typed = (seen[true].Any() ? seen[true] : seen[false]).Select(e => new ControlEvent(e.At, e.CutsIn, e.Temperature?.Temperature.Celsius, e.Id)).ToList();
+        var typed = (seen[true].Any() ? seen[true] : seen[false]).Select(e => new ControlEvent(e.At, e.CutsIn, e.Temperature is { } t ? timeline.TemperatureOf(t)?.Celsius : null, e.Id)).ToList();
         if (typed.Count > 0)
             return typed;
         var samples = timeline.Samples().OrderBy(s => s.At).ToLookup(s => s.Point);
@@ -93,9 +93,20 @@ public static class ControllerBench
     public const string BulbsCrossed = "bulbs.crossed";
 
     /// <summary>The control's cycles on a visit against what it is set to.</summary>
-    /// <param name="all">The unit's timelines up to the visit: they say what the control is set to.</param>
-    /// <param name="sensors">Tell what its sensor's error accounts for.</param>
-    public static CycleResult Cycle(Timeline timeline, IEnumerable<Timeline> all, UnitSensors sensors) => ControlCycle.Judge(Events(timeline), Setting(all)?.Setting, sensors.BoxErrorK);
+    /// <param name="setting">Null where nobody has said.</param>
+    /// <param name="sensors">Tell what its sensor's error accounts for. A control on suction pressure has none.</param>
+    public static CycleResult Cycle(Timeline timeline, ControlSetting? setting, UnitSensors sensors) =>
+        ControlCycle.Judge(Events(timeline), setting, IsOnPressure(timeline) ? 0 : sensors.BoxErrorK) with { IsOnPressure = IsOnPressure(timeline) };
+
+    /// <summary>The control works on suction pressure: it was seen to act by the gauge.</summary>
+    public static bool IsOnPressure(Timeline timeline) => timeline.Standing.OfType<ControlEventEntry>().Any(e => e.Temperature?.Unit.Kind == QuantityKind.Pressure);
+
+    /// <summary>A low-pressure control's cut-out and cut-in as the temperatures they stand for; null while one is not known.</summary>
+    public static ControlSetting? OfPressures(IReadOnlyDictionary<PressureSetting, TypedValue> settings, Timeline timeline)
+    {
+        double? Celsius(PressureSetting setting) => settings.TryGetValue(setting, out var typed) ? timeline.TemperatureOf(typed)?.Celsius : null;
+        return Celsius(PressureSetting.LowCutOut) is { } cutOut && Celsius(PressureSetting.LowCutIn) is { } cutIn ? new(ControlKind.SetIsCutOut, cutOut, cutIn - cutOut) : null;
+    }
 
     /// <summary>Fewer readings of box air are no series.</summary>
     private const int FewestOfSeries = 8;

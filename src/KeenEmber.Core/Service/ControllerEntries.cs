@@ -12,7 +12,7 @@ public sealed record ControlSettingEntry(
 }
 
 /// <summary>The control cut in or out.</summary>
-/// <param name="Temperature">Of the box by the reference at that moment.</param>
+/// <param name="Temperature">Of the box by the reference at that moment; where the control works on suction pressure, that pressure.</param>
 public sealed record ControlEventEntry(
     Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
     bool CutsIn, TypedValue? Temperature) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);

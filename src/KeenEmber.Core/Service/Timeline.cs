@@ -44,6 +44,11 @@ public sealed class Timeline
     /// <summary>In SI units: K, kPa absolute, A.</summary>
     public double Si(ReadingEntry entry) => entry.Value.Si(atmosphere);
 
+    /// <summary>A temperature, or the one a suction pressure stands for in the unit's refrigerant (dew line).</summary>
+    /// <returns>Null outside the refrigerant's range, and where the refrigerant is not in the catalogue.</returns>
+    public Temperature? TemperatureOf(TypedValue typed) =>
+        typed.Unit.Kind == QuantityKind.Pressure ? equipment.Circuit.Refrigerant?.DewTemperature(new(typed.Si(atmosphere))) : typed.Temperature;
+
     /// <summary>Every reading that stands, for their course in time.</summary>
     public IEnumerable<Sample> Samples() => readings.SelectMany(g => g).Select(r => new Sample(r.Point, r.At, r.Value.Si(atmosphere)));
 

@@ -20,7 +20,10 @@ public sealed class VisitBenches(Timeline timeline, IReadOnlyList<Timeline> upTo
     public UnitSensors Sensors => field ??= UnitSensors.Of(timeline, upToHere, atmosphere);
 
     /// <summary>What the control does, by the cycles of the visit.</summary>
-    public CycleResult Cycle => field ??= ControllerBench.Cycle(timeline, upToHere, Sensors);
+    public CycleResult Cycle => field ??= ControllerBench.Cycle(timeline, CycleSetting, Sensors);
+
+    /// <summary>What the control of the box is set to: its own setting or, where it works on suction pressure, the low-pressure control's; null where nobody has said.</summary>
+    public ControlSetting? CycleSetting => ControllerBench.IsOnPressure(timeline) ? ControllerBench.OfPressures(Settings, timeline) : ControllerBench.Setting(upToHere)?.Setting;
 
     /// <summary>What is still wrong with sensors, outputs and the control's cycles.</summary>
     public IReadOnlyList<Finding> ControlFaults => field ??= [.. Sensors.Now, .. ControllerBench.FaultsNow(timeline), .. ControllerBench.CycleFaults(timeline, Cycle)];

@@ -17,6 +17,9 @@ public static class SensorChart
 
     private static readonly int[] Steps = [1, 2, 5];
 
+    /// <summary>Curves by which a sensor's points are explained, the likeliest first.</summary>
+    public static IReadOnlyList<SensorCurve> Others(SensorResult result) => [.. new[] { result.Beside, result.Other }.OfType<SensorCurve>(), .. result.AlsoFits];
+
     /// <param name="others">Curves that explain it as well.</param>
     public static IHtmlContent Draw(SensorCurve curve, IReadOnlyList<SensorPoint> points, IReadOnlyList<SensorCurve> others, string name, UnitText units)
     {

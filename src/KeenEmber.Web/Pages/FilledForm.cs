@@ -84,6 +84,20 @@ public sealed class FilledForm(UnitPreference units)
         return Value(field, isOther ? orKind : kind, required: true);
     }
 
+    /// <summary>A weight beyond that of refrigerant, kg: a bare number counts kilograms, in a US shop pounds.</summary>
+    /// <returns>Null where the field is empty or wrong.</returns>
+    public double? Weight(string field, double lowKg, double highKg)
+    {
+        var unit = units == UnitPreference.Us ? Unit.Pound : Unit.Kilogram;
+        if (QuantityReader.Number(this[field]) is not null)
+            this[field] += $" {unit.Symbol}";
+        var kg = Value(field, QuantityKind.Mass)?.Si(default);
+        if (kg is null || (kg >= lowKg && kg <= highKg))
+            return kg;
+        Errors[field] = string.Create(CultureInfo.InvariantCulture, $"It lies between {lowKg / unit.Scale:0.#} and {highKg / unit.Scale:0.#} {unit.Symbol}.");
+        return null;
+    }
+
     /// <summary>A bare number between two ends; an empty field is an error only where it is required.</summary>
     /// <param name="what">What it counts, for what is said when it is none.</param>
     /// <param name="signs">Signs that may stand before or behind it and mean nothing more.</param>

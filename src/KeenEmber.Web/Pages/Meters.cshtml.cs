@@ -17,7 +17,9 @@ public sealed class MetersModel(InstrumentStore instruments, EquipmentStore equi
 
     public Guid NewId => Guid.CreateVersion7(time.GetUtcNow());
 
-    public FilledForm Form => field ??= new(shops.Get().Units);
+    public UnitText Units => field ??= new(shops.Get().Units, Pressure.StandardAtmosphere);
+
+    public FilledForm Form => field ??= new(Units.Units);
 
     public IActionResult OnPost(Guid instrumentId, QuantityKind measures)
     {
@@ -25,10 +27,13 @@ public sealed class MetersModel(InstrumentStore instruments, EquipmentStore equi
             return BadRequest();
         Form.Keep(Request.Form);
         var name = Form.Text("name", 60, missing: "Write what stands on it, such as T-2.");
-        var accuracy = Form.Number("accuracy", 0.001, 20, signs: "±%kK");
+        Form["accuracy"] = Form["accuracy"].TrimStart('±', ' ');
+        var accuracy = measures == QuantityKind.Temperature ? Form.Value("accuracy", QuantityKind.Difference)?.Si(default) : Form.Number("accuracy", 0.001, 20, signs: "%") / 100;
+        if (accuracy <= 0)
+            Form.Errors["accuracy"] = "An accuracy is above 0.";
         if (Form.IsWrong)
             return Page();
-        instruments.Save(new(instrumentId, name, measures, measures == QuantityKind.Temperature ? accuracy : accuracy / 100, null));
+        instruments.Save(new(instrumentId, name, measures, accuracy, null));
         return RedirectToPage();
     }
 

@@ -102,7 +102,7 @@ public static class ControllerText
     {
         string T(double? c) => c is { } v ? units.Temperature(Temperature.ZeroCelsiusInKelvin + v) : "–";
         string K(double? k) => $"{units.Difference(Math.Abs(k ?? 0))} {(k > 0 ? "warm" : "cold")}";
-        return r.Verdict switch
+        return (r.IsOnPressure && r.Verdict != CycleVerdict.TooFew ? "By suction pressure, as dew temperatures: " : "") + r.Verdict switch
         {
             CycleVerdict.TooFew => "Not judged yet: it wants a cut-out and a cut-in, each with its temperature.",
             CycleVerdict.AsSet => $"Cuts out at {T(r.CutOutC)} and in at {T(r.CutInC)}: as it is set.",

@@ -194,7 +194,7 @@ public static class DefrostText
         if (r.EnergyKwh is { } energy)
             yield return ("energy", $"{UnitText.Number(energy.Total, 1)} kWh");
         if (r.Ice is { } ice)
-            yield return ("ice melted", $"{UnitText.Number(ice.IceKg, 1)} ± {UnitText.Number(ice.UncertaintyKg, 1)} kg");
+            yield return ("ice melted", $"{units.Weight(ice.IceKg)} ± {units.Weight(ice.UncertaintyKg)}");
         if (r.Heaters is { } h && h.Legs.Any(l => l.MeasuredA is not null))
             yield return ("heaters", $"{UnitText.Number(h.PowerKw, 2)} of {UnitText.Number(h.RatedKw, 2)} kW at {UnitText.Number(h.Volts, 0)} V{(h.IsMeasured ? "" : " (rated)")}");
         if (r.Phases.DripMin is { } drip)
@@ -225,7 +225,7 @@ public static class DefrostText
         if (c.OverRunMin is { } over)
             yield return $"Past clear {Signed(over, 0, "min")}.";
         if (c.IceKg is { } ice)
-            yield return $"Ice {Signed(ice, 1, "kg")}.";
+            yield return $"Ice {(ice > 0 ? "+" : "")}{units.Weight(ice)}.";
         if (c.PowerKw is { } kw && Math.Abs(kw) >= 0.05)
             yield return $"Heaters {Signed(kw, 2, "kW")}.";
     }
@@ -236,82 +236,10 @@ public static class DefrostText
     };
 
     /// <summary>The last value of a trend.</summary>
-    public static string Value(DefrostTrend trend) => trend.Kind switch
+    public static string Value(DefrostTrend trend, UnitText units) => trend.Kind switch
     {
-        DefrostTrendKind.IcePerRunKg or DefrostTrendKind.IcePerDayKg => $"{UnitText.Number(trend.Marks[^1].Value, 1)} kg",
+        DefrostTrendKind.IcePerRunKg or DefrostTrendKind.IcePerDayKg => units.Weight(trend.Marks[^1].Value),
         DefrostTrendKind.HeaterCurrentA => $"{UnitText.Number(trend.Marks[^1].Value, 1)} A",
         _ => $"{UnitText.Number(trend.Marks[^1].Value, 0)} min",
-    };
-
-    public static string Clock(ClockTestEntry test)
-    {
-        var rate = test is { WaitedMin: { } waited, DialMin: { } dial } ? ClockTest.Judge(waited, dial) : null;
-        var said = new[]
-        {
-            rate?.Verdict switch
-            {
-                null => "",
-                ClockVerdict.RunsTrue => $"runs true ({UnitText.Number(test.DialMin!.Value, 0)} min of dial in {UnitText.Number(rate.WaitedMin, 0)})",
-                ClockVerdict.Slow => $"runs slow: {UnitText.Number(test.DialMin!.Value, 0)} min of dial in {UnitText.Number(rate.WaitedMin, 0)}",
-                ClockVerdict.Fast => $"runs fast: {UnitText.Number(test.DialMin!.Value, 0)} min of dial in {UnitText.Number(rate.WaitedMin, 0)}",
-                ClockVerdict.Stopped => "has stopped: it stays in the state it was left in",
-                _ => "moves; too short a wait to tell how fast",
-            },
-            test.ContactsChange switch { true => "contacts change over", false => "contacts do not change over", _ => "" },
-            test.SolenoidReleases switch { true => "solenoid releases", false => "solenoid does not release", _ => "" },
-            test.TimeOfDayOffMin is { } off ? Math.Abs(off) < 10 ? "time of day right" : $"time of day {UnitText.Number(Math.Abs(off), 0)} min {(off > 0 ? "ahead" : "behind")}" : "",
-        };
-        return $"Clock {string.Join("; ", said.Where(s => s.Length > 0))}.";
-    }
-
-    public static string Switch(SwitchBracket bracket, double ratedC, bool rising, UnitText units)
-    {
-        string T(double c) => units.Temperature(Temperature.ZeroCelsiusInKelvin + c);
-        var way = rising ? "Warming" : "Cooling";
-        return bracket.Verdict switch
-        {
-            SwitchVerdict.NotBracketed => $"{way}: not told yet whether it acts at {T(ratedC)}; take states on both sides of it.",
-            SwitchVerdict.NeverActs => $"{way} through {T(ratedC)} it did not act: it is stuck.",
-            SwitchVerdict.InTolerance => $"{way}: acts between {T(bracket.BelowC!.Value)} and {T(bracket.AboveC!.Value)}, rated {T(ratedC)}: good.",
-            _ => $"{way}: acts between {T(bracket.BelowC!.Value)} and {T(bracket.AboveC!.Value)}, rated {T(ratedC)}: too {(bracket.Verdict == SwitchVerdict.Early ? "early" : "late")}.",
-        };
-    }
-
-    public static string Risk(PlanForecast f, PlanBasis basis, bool endsByTemperature) =>
-        f.UnderDefrosts ? $"too short by {Minutes(-f.MarginMin)}: ice stays"
-        : f.LoadsTheCoil(basis) ? "long enough, but more ice gathers than was ever melted here"
-        : f.OverDefrosts(endsByTemperature) ? $"runs {Minutes(f.MarginMin)} past clear each time"
-        : "none seen";
-
-    public static string Remedy(RemedyStep step) => step.Remedy switch
-    {
-        Core.Defrost.Remedy.MendHeaters => "Mend the heater that is out or weak first: nothing else can be judged with it.",
-        Core.Defrost.Remedy.MendSupply => "Find the lost voltage: connections, contactor, cable.",
-        Core.Defrost.Remedy.CheckSensor => "Three-way check of the end probe: thermometer, resistance, display. It may be off, or swapped with another.",
-        Core.Defrost.Remedy.ReplaceSwitches => "Test the end switch in ice and warmed by hand; it shares a harness with the fan delay.",
-        Core.Defrost.Remedy.MoveSensor => "Move the end sensor to the return bend that clears last.",
-        Core.Defrost.Remedy.CoilProbe => "Fit a controller with a probe in the coil.",
-        Core.Defrost.Remedy.LowerEnd => "Let it end a little colder: the sensor's spot follows the coil, so its setting is what is too high.",
-        Core.Defrost.Remedy.ShortenAndRepeat => "Shorten the fail-safe to just past clear and defrost more often.",
-        Core.Defrost.Remedy.FixInfiltration => "Look for the wet air first: door, curtain, gasket, panel gaps, missing line insulation.",
-        Core.Defrost.Remedy.LengthenOrMoreOften => "Give it longer, or more defrosts a day; clear the ice that is left by hand first.",
-        Core.Defrost.Remedy.LengthenDrip => "Lengthen the drip time.",
-        Core.Defrost.Remedy.MendFanDelay => "Test the fan delay at known temperatures, and its relay or jumper.",
-        _ => "Watch the next end: voltage across the switch, a thermometer beside it, the fail-safe noted.",
-    };
-
-    /// <summary>What would settle a finding.</summary>
-    public static string WouldSettle(string what) => what switch
-    {
-        "heat-off" => "the minute the heat goes off",
-        "fail-safe" => "the fail-safe time, in the set-up",
-        "at-sensor" => "a thermometer beside the end sensor",
-        "switch-voltage" => "the voltage across the switch's clock terminals as the heat ends",
-        "ice-left" => "a look into the bends before the fans come back",
-        "three-way-check" => "thermometer, resistance and display against each other",
-        "ice-bath" => "the switch in an ice bath and warmed by hand",
-        "heater-voltage" => "the voltage at the heater terminals under load",
-        "fans-on" => "watching until the fans come back",
-        _ => what,
     };
 }

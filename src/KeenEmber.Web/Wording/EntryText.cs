@@ -1,3 +1,4 @@
+using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Service;
 
 namespace KeenEmber.Web.Wording;
@@ -29,7 +30,7 @@ public static class EntryText
         RunEntry r => r.Origin switch { RunOrigin.Watched => "defrost watched from here", RunOrigin.Logged => $"defrost from a logger: {r.Source}", _ => "defrost typed in" },
         RunReadingEntry r => $"in the defrost: {Value(r, view)}",
         RunMarkEntry m => $"defrost: {DefrostText.Name(m.Kind)}",
-        ClockTestEntry c => DefrostText.Clock(c),
+        ClockTestEntry c => DefrostTestText.Clock(c),
         SwitchStateEntry s => $"{(s.Switch == DefrostSwitch.EndOfHeat ? "end switch" : "fan delay")} {(s.IsClosed ? "closed" : "open")} at {view.Units.Temperature(s.Temperature.Temperature.Kelvin)}",
         SensorEntry s => s.Gone ? $"sensor {s.Name} gone" : $"sensor {s.Name}: {SensorText.Name(s.Role)}{(s.Curve.Curve is { } curve ? ", " + SensorText.Name(curve) : "")}{(s.Channel.Length > 0 ? $", input {s.Channel}" : "")}",
         SensorCheckEntry c => SensorText.Check(c, view.Units),
@@ -37,7 +38,7 @@ public static class EntryText
         WarmedEntry w => $"{w.Warmed} warmed by hand, input {w.Moved} moved",
         ResponseEntry r => $"{r.Sensor} moved from {view.Units.Temperature(r.From.Temperature.Kelvin)} to {view.Units.Temperature(r.To.Temperature.Kelvin)}: {SensorText.Response(r.Judge(), view.Units)}",
         ControlSettingEntry s => $"control set to {view.Units.Temperature(s.Set.Temperature.Kelvin)}{(s.Differential is { } d ? $", differential {view.Units.Difference(d.Si(default))}" : "")}, {ControllerText.Name(s.Kind)}",
-        ControlEventEntry e => $"control cut {(e.CutsIn ? "in" : "out")}{(e.Temperature is { } t ? $" at {view.Units.Temperature(t.Temperature.Kelvin)}" : "")}",
+        ControlEventEntry e => $"control cut {(e.CutsIn ? "in" : "out")}{(e.Temperature is { } t ? $" at {(t.Unit.Kind == QuantityKind.Pressure ? $"{view.Units.Gauge(t.Si(view.Site.Atmosphere))}, {(view.Timeline.TemperatureOf(t) is { } dew ? view.Units.Temperature(dew.Kelvin) : "outside its range")}" : view.Units.Temperature(t.Temperature.Kelvin))}" : "")}",
         OutputStateEntry o => $"output {ControllerText.State(o)}",
         ParameterEntry p => $"{ControllerText.Name(p.Parameter)} {ControlsText.Name(p.Stage)} {ControllerText.Value(p.Parameter, p.Value, view.Units)}",
         DialEntry d => $"dial at {view.Units.Temperature(d.Dial.Temperature.Kelvin)}{(d.CutIn is { } i ? $", in at {view.Units.Temperature(i.Temperature.Kelvin)}" : "")}{(d.CutOut is { } o ? $", out at {view.Units.Temperature(o.Temperature.Kelvin)}" : "")}",

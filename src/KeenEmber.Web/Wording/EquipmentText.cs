@@ -53,8 +53,8 @@ public static class EquipmentText
     public static (string First, string Second) Coils(EquipmentKind kind) => kind == EquipmentKind.PrepTable ? ("rail", "base") : ("side A", "side B");
 
     /// <summary>One line on the circuit: "R404A · 2.9 kg · expansion valve · receiver · air-cooled, remote".</summary>
-    public static string MakeUp(RefrigerationCircuit c) => string.Join(" · ", new[]
+    public static string MakeUp(RefrigerationCircuit c, UnitText units) => string.Join(" · ", new[]
     {
-        c.RefrigerantName, c.ChargeKg is { } kg ? $"{UnitText.Number(kg, 2)} kg" : "", Name(c.Metering), c.Coils > 1 ? "two coils" : "",
+        c.RefrigerantName, c.ChargeKg is { } kg ? units.Mass(kg) : "", Name(c.Metering), c.Coils > 1 ? "two coils" : "",
     }.Where(s => s.Length > 0).Concat(Parts.Where(p => c.Parts.HasFlag(p)).Select(Name)).Append(Name(c.Condenser)));
 }

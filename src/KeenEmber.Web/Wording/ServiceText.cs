@@ -87,10 +87,10 @@ public static class ServiceText
     public static string Name(MeterCheckKind kind) => kind == MeterCheckKind.IceBath ? "ice bath" : "known source";
 
     /// <summary>"±0.5 K" or "±1 %", the instrument's own or what its kind usually has.</summary>
-    public static string Accuracy(QuantityKind measures, double? accuracy) => (measures, accuracy) switch
+    public static string Accuracy(QuantityKind measures, double? accuracy, UnitText units) => (measures, accuracy) switch
     {
         (_, null) => "as usual for its kind",
-        (QuantityKind.Temperature, { } kelvin) => string.Create(CultureInfo.InvariantCulture, $"±{kelvin:0.##} K"),
+        (QuantityKind.Temperature, { } kelvin) => $"±{units.Difference(kelvin)}",
         (_, { } share) => string.Create(CultureInfo.InvariantCulture, $"±{share * 100:0.##} %"),
     };
 

@@ -15,7 +15,7 @@ public sealed record TaskText(string Task, string Why, string Button, string Pag
         SensorTask { Step: var step, Sensor: var sensor } => new(SensorText.Step(step), $"{CircuitText.Sentence(sensor)}: {SensorText.Verdict(view.Benches.Sensors.Sensors.First(s => s.Name == sensor).Now!.Result.Verdict)}.", "To the sensors", "sensors"),
         OutputTask { Output: var output, Verdict: var verdict } => new(Output(verdict), $"{CircuitText.Sentence(ControllerText.Name(output))}. Live test: only by those licensed and equipped for it.", "To the outputs", "controloutputs"),
         SettingTask { Fault: var fault } => new("Set the pressure control so that it fits", ControlsText.Finding(fault, view.Units), "To the settings", "controls"),
-        DefrostTask { Step: var remedy } => new(DefrostText.Remedy(remedy), DefrostText.Headline(remedy.Because), "To the defrost", "defrost"),
+        DefrostTask { Step: var remedy } => new(DefrostAdviceText.Remedy(remedy), DefrostText.Headline(remedy.Because), "To the defrost", "defrost"),
         _ => throw new ArgumentOutOfRangeException(nameof(task)),
     };
 

@@ -30,7 +30,15 @@ public sealed class UnitText(UnitPreference units, Pressure atmosphere)
         ? $"{Number(InGauge(absoluteKpa), 1)} psi"
         : $"{Number(InGauge(absoluteKpa), 2)} bar";
 
-    public string Mass(double kg) => Us ? $"{Number(kg / Unit.Ounce.Scale, 1)} oz" : $"{Number(kg, 3)} kg";
+    /// <summary>Refrigerant: to the gram or tenth of an ounce, large charges in pounds.</summary>
+    public string Mass(double kg) => Us ? kg < LargeChargeKg ? $"{Number(kg / Unit.Ounce.Scale, 1)} oz" : $"{Number(kg / Unit.Pound.Scale, 2)} lb" : $"{Number(kg, kg < LargeChargeKg ? 3 : 2)} kg";
+
+    private const double LargeChargeKg = 1;
+
+    /// <summary>What is heavier than refrigerant: ice, a coil.</summary>
+    public Unit WeightUnit => Us ? Unit.Pound : Unit.Kilogram;
+
+    public string Weight(double kg) => $"{Number(kg / WeightUnit.Scale, 1)} {WeightUnit.Symbol}";
 
     /// <summary>"815 Ω", "32.65 kΩ"; "open" for one that lets nothing through.</summary>
     public static string Resistance(double ohm) => double.IsPositiveInfinity(ohm) ? "open" : ohm < 9999.5 ? $"{Number(ohm, ohm < 200 ? 1 : 0)} Ω" : ohm < 999_950 ? $"{Number(ohm / 1000, 2)} kΩ" : $"{Number(ohm / 1e6, 2)} MΩ";

@@ -98,6 +98,18 @@ public class QuantityTests
     [Fact]
     public void Every_units_symbol_finds_it_again() => Assert.All(Unit.All, unit => Assert.Equal(unit, Unit.Find(unit.Symbol)));
 
+    /// <summary>Factors of NIST SP 811 (2008), appendix B. A pound is a pressure where a pressure belongs.</summary>
+    [Theory]
+    [InlineData("2 lb", QuantityKind.Mass, 0.90718474)]
+    [InlineData("2 lb", QuantityKind.Pressure, 2 * 6.894757 + 101.325)]
+    [InlineData("3 ft", QuantityKind.Length, 0.9144)]
+    [InlineData("6.5", QuantityKind.Length, 6.5 * 0.3048)]
+    [InlineData("0.9 m", QuantityKind.Length, 0.9)]
+    [InlineData("12 cfm", QuantityKind.AirFlow, 12 * 1.699011)]
+    [InlineData("20 m³/h", QuantityKind.AirFlow, 20)]
+    public void A_US_shop_types_pounds_feet_and_cubic_feet(string text, QuantityKind kind, double si) =>
+        Assert.Equal(si, QuantityReader.Read(text, kind, UnitPreference.Us).Value!.Si(Pressure.StandardAtmosphere), 1e-6);
+
     [Fact]
     public void A_huge_paste_is_refused_quickly() =>
         Assert.Equal(TypingProblem.TooLong, QuantityReader.Read(new string('9', 1_000_000), QuantityKind.Pressure, UnitPreference.Us).Problem);

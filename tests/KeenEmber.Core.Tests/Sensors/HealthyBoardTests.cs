@@ -40,6 +40,10 @@ public sealed class HealthyBoardTests
         }));
 
     [Fact]
+    public void A_reference_next_to_absolute_zero_is_only_far_off() => Assert.All(Families, curve =>
+        Assert.False(double.IsNaN(ThreeWayCheck.Judge(curve, [new(-268.9, 29, 478.8)], new()).Clear)));
+
+    [Fact]
     public void A_reading_in_the_wrong_unit_is_asked_about_on_every_thermistor() => Assert.All(Families.Where(f => f.IsFalling), curve =>
     {
         foreach (var celsius in new[] { -20.0, -5, 3 })

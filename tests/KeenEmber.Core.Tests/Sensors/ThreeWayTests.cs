@@ -55,7 +55,7 @@ public sealed class ThreeWayTests
         Assert.False(Judge(At(-18, -22, -22)).MayBeWet);
         var settled = Judge(Leaky(-18, false), Leaky(0, true), Leaky(35, true));
         Assert.Equal(SensorVerdict.Leakage, settled.Verdict);
-        Assert.InRange(settled.BesideOhm!.Value, 57_000, 63_000);
+        Assert.InRange(settled.Beside!.Ohm, 57_000, 63_000);
         Assert.False(settled.CondemnsSensor);
     }
 
@@ -67,10 +67,23 @@ public sealed class ThreeWayTests
         SensorPoint Corroded(double t, bool bath) => new(t, Ntc.SignalAt(t) + ohm, null, bath);
         var result = Judge(Corroded(-22.5, false), Corroded(0, true), Corroded(35, true));
         Assert.Equal(SensorVerdict.SeriesResistance, result.Verdict);
-        Assert.Equal(ohm, result.BesideOhm!.Value, 1);
+        Assert.Equal(ohm, result.Beside!.Ohm, 1);
         Assert.False(result.CondemnsSensor);
         // One bath cannot tell: that may be the sensor as well.
         Assert.NotEqual(SensorVerdict.SeriesResistance, Judge(Corroded(-22.5, false), Corroded(0, true)).Verdict);
+    }
+
+    [Fact]
+    public void A_curve_with_something_beside_it_runs_both_ways()
+    {
+        foreach (var beside in new[] { BesideCurve.Through(Ntc, Ntc.SignalAt(-20) + 22_000, -20)!, BesideCurve.Through(Ntc, Ntc.SignalAt(-20) / 2, -20)! })
+        {
+            Assert.Equal(beside.IsInSeries ? 22_000 : Ntc.SignalAt(-20), beside.Ohm, 1e-6);
+            Assert.All([-30.0, 0, 40], t => Assert.Equal(t, beside.ValueOf(beside.SignalAt(t))!.Value, 1e-6));
+            Assert.Null(beside.ValueOf(beside.IsInSeries ? 21_000 : beside.Ohm * 1.1));
+        }
+
+        Assert.Null(BesideCurve.Through(Ntc, Ntc.SignalAt(-20), -20));
     }
 
     [Fact]

@@ -145,13 +145,27 @@ public sealed class SensorServiceTests
         var set = new ControlSettingEntry(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde", null, ControlKind.SetIsCutOut, new(-20, Unit.Celsius), new(2, Unit.KelvinDifference), null);
         TimelineEntry[] cold = [set, Event(10, false, -24), Event(30, true, -22), Event(50, false, -24)];
         IEnumerable<string> Faults(params TimelineEntry[] entries) =>
-            ControllerBench.CycleFaults(Of(entries), ControllerBench.Cycle(Of(entries), [Of(entries)], Sensors(entries))).Select(f => f.Code);
+            ControllerBench.CycleFaults(Of(entries), ControllerBench.Cycle(Of(entries), ControllerBench.Setting([Of(entries)])?.Setting, Sensors(entries))).Select(f => f.Code);
         Assert.Equal([ControllerBench.CycleShifted], Faults(cold));
         Assert.Empty(Faults([.. cold, Sensor("box"), Check("box", 5, -22, -18, -18)]));
         Assert.Empty(Faults([.. cold, Part(60, WorkArea.Control), Event(70, false, -20.1), Event(90, true, -18), Event(110, false, -20)]));
         Assert.Equal([ControllerBench.CycleShort], Faults(Event(10, true, -18), Event(11, false, -20), Event(12, true, -18)));
         var turned = new BulbTurnEntry(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde", null, new("left", "right"));
         Assert.Equal([ControllerBench.BulbsCrossed], Faults(turned));
+    }
+
+    [Fact]
+    public void A_control_on_suction_pressure_is_held_against_the_low_pressure_settings_as_temperatures()
+    {
+        ControlEventEntry Event(double minute, bool cutsIn, double bar) => new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, cutsIn, new(bar, Unit.Bar));
+        SettingEntry Low(PressureSetting setting, double bar) => new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde", null, setting, SettingStage.AsFound, new(bar, Unit.Bar));
+        CycleResult Cycle(params TimelineEntry[] entries) => new VisitBenches(Of(entries), [Of(entries)], Freezer, Pressure.StandardAtmosphere, null).Cycle;
+        TimelineEntry[] seen = [Event(10, false, 0.6), Event(30, true, 1.6), Event(50, false, 0.6), Sensor("box"), Check("box", 5, -22, -18, -18)];
+        var asSet = Cycle([.. seen, Low(PressureSetting.LowCutOut, 0.6), Low(PressureSetting.LowCutIn, 1.6)]);
+        Assert.Equal((CycleVerdict.AsSet, true), (asSet.Verdict, asSet.IsOnPressure));
+        Assert.Equal(Freezer.Circuit.Refrigerant!.DewTemperature(new(160 + Pressure.StandardAtmosphere.Kpa))!.Value.Celsius, asSet.CutInC!.Value, 6);
+        Assert.Equal(CycleVerdict.Shifted, Cycle([.. seen, Low(PressureSetting.LowCutOut, 0.2), Low(PressureSetting.LowCutIn, 1.05)]).Verdict);
+        Assert.Equal(CycleVerdict.Measured, Cycle([.. seen, Low(PressureSetting.LowCutOut, 0.6)]).Verdict);
     }
 
     [Fact]

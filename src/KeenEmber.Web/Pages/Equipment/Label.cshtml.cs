@@ -1,4 +1,5 @@
 using KeenEmber.Storage;
+using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using QRCoder;
@@ -15,6 +16,8 @@ public sealed class LabelModel(EquipmentStore equipment, ShopStore shops) : Page
 
     public string ShopName { get; private set; } = "";
 
+    public UnitText Units { get; private set; } = null!;
+
     public string Address { get; private set; } = "";
 
     /// <summary>The code as an SVG drawing, dark on light in any theme: a scanner wants it so.</summary>
@@ -22,10 +25,11 @@ public sealed class LabelModel(EquipmentStore equipment, ShopStore shops) : Page
 
     public IActionResult OnGet(Guid id)
     {
-        if (equipment.Find(id) is not var (unit, _))
+        if (equipment.Find(id) is not var (unit, site))
             return NotFound();
         Unit = unit;
-        ShopName = shops.Get().Name;
+        var shop = shops.Get();
+        (ShopName, Units) = (shop.Name, new(shop.Units, site.Atmosphere));
         Address = $"{Request.Scheme}://{Request.Host}/equipment/{unit.Id}";
         using var data = QRCodeGenerator.GenerateQrCode(Address, QRCodeGenerator.ECCLevel.M);
         using var code = new SvgQRCode(data);

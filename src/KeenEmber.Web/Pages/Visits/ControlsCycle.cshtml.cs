@@ -24,7 +24,7 @@ public sealed class ControlsCycleModel(VisitDesk desk) : VisitPage(desk)
         new(Form.Text("control", 30, missing: "Which side's control was turned, such as left.").ToLowerInvariant(), Form.Text("followed", 30).ToLowerInvariant())));
 
     public IActionResult OnPostEvent(Guid id, Guid entryId, bool cutsIn) => Take(id, entryId, () =>
-        new ControlEventEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, cutsIn, Form.Value("at", QuantityKind.Temperature)));
+        new ControlEventEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, cutsIn, Form["at"].Length == 0 ? null : Form.Either("at", QuantityKind.Temperature, QuantityKind.Pressure)));
 
     public IActionResult OnPostSetting(Guid id, Guid entryId, ControlKind kind) => Take(id, entryId, () =>
     {

@@ -67,7 +67,7 @@ public sealed class DefrostModel(VisitDesk desk) : VisitPage(desk)
     public IEnumerable<TimelineEntry> Told(WatchedRun run) => View.AllTimelines.SelectMany(t => t.Standing)
         .Where(e => e is NoteEntry or PhotoEntry && e.VisitId == run.Entry.VisitId && e.At >= run.Run.Start && e.At <= run.At(run.Run.LastMinute + 5));
 
-    protected override void Loaded() => DefrostSetUpForm.Fill(Form, View.DefrostSetUp);
+    protected override void Loaded() => DefrostSetUpForm.Fill(Form, View.DefrostSetUp, View.Units);
 
     public IActionResult OnPostSetUp(Guid id, Guid lineId, bool changed) => Take(id, lineId, () =>
     {

@@ -108,18 +108,21 @@ public sealed class DefrostPlanModel(VisitDesk desk) : VisitPage(desk)
     /// <summary>As typed; else by the frost load of door and leaks; else from the ice of the last run and today's schedule.</summary>
     private double IcePerDay()
     {
-        if (Form.Number("ice", 0, 500) is { } measured)
+        if (Form.Weight("ice", 0, 500) is { } measured)
             return measured;
         if (OutsideC() is { } outside && Form.Number("outsideRh", 1, 100) is { } humidity)
         {
-            var door = Form.Number("doorWidth", 0.1, 10) is { } w && Form.Number("doorHeight", 0.1, 10) is { } h && Form.Number("openings", 0, 5000) is { } n && Form.Number("seconds", 0, 3600) is { } s
+            var door = Length("doorWidth") is { } w && Length("doorHeight") is { } h && Form.Number("openings", 0, 5000) is { } n && Form.Number("seconds", 0, 3600) is { } s
                 ? new BoxDoor(w, h, n, s, (Form.Number("curtain", 0, 95) ?? 0) / 100) : null;
-            return FrostLoad.KgPerDay(new(View.Equipment.Target.Celsius, 0.85), new(outside, humidity / 100), door, Form.Number("leak", 0, 5000) ?? 0, View.Site.Atmosphere.Kpa);
+            return FrostLoad.KgPerDay(new(View.Equipment.Target.Celsius, 0.85), new(outside, humidity / 100), door, Form.Value("leak", QuantityKind.AirFlow)?.Si(default) ?? 0, View.Site.Atmosphere.Kpa);
         }
 
         var perRun = View.Runs.Select(r => r.Result.Ice?.IceKg).LastOrDefault(i => i is not null);
         return (perRun ?? 0) * Math.Max(1, Today.Count);
     }
+
+    /// <summary>A side of the door, m.</summary>
+    private double? Length(string field) => Form.Value(field, QuantityKind.Length)?.Si(default);
 
     /// <summary>The air that comes in through the door, °C, typed in any unit of temperature.</summary>
     private double? OutsideC()

@@ -11,7 +11,7 @@ public static class DefrostSetUpForm
     public const int Legs = 3;
 
     /// <summary>Shows a set-up as it is on record, or the usual one to begin with.</summary>
-    public static void Fill(FilledForm form, DefrostSetUp? setUp)
+    public static void Fill(FilledForm form, DefrostSetUp? setUp, UnitText units)
     {
         void Set(string field, object? value) => form[field] = value switch
         {
@@ -29,7 +29,7 @@ public static class DefrostSetUpForm
         Set("drip", s.DripMin);
         Set("fanDelay", s.FanDelayAt);
         Set("connection", s.Connection);
-        Set("coilMass", s.CoilMassKg);
+        Set("coilMass", s.CoilMassKg is { } kg ? units.Weight(kg) : null);
         Set("starts", string.Join(" ", (s.Starts ?? []).Select(t => t.ToString("HH:mm", CultureInfo.InvariantCulture))));
         for (var leg = 0; leg < Legs; leg++)
         {
@@ -54,7 +54,7 @@ public static class DefrostSetUpForm
         var setUp = new DefrostSetUp(form.Choice<DefrostKind>("kind"), form.Choice<DefrostStart>("start"), form.Choice<TerminationKind>("endedBy"), form.Text("sensorPlace", 200),
             form.Value("endAt", QuantityKind.Temperature), form.Value("resetAt", QuantityKind.Temperature), form.Value("endPressure", QuantityKind.Pressure),
             form.Number("failSafe", 1, 240, "minutes"), form.Number("drip", 0, 60, "minutes"), form.Value("fanDelay", QuantityKind.Temperature), form.Choice<HeaterConnection>("connection"), heaters,
-            form.Number("coilMass", 0.1, 2000, "kilograms"), form.Times("starts") is { Count: > 0 } starts ? starts : null);
+            form.Weight("coilMass", 0.1, 2000), form.Times("starts") is { Count: > 0 } starts ? starts : null);
         if (setUp.Connection != HeaterConnection.Separate && heaters.Count is > 0 and not 3)
             form.Errors["connection"] = "A three-phase set has three elements.";
         if (setUp is { FanDelayAt: { } fans, EndAt: { } end } && fans.Temperature > end.Temperature)

@@ -25,7 +25,7 @@ public sealed class ReportModel(VisitDesk desk) : PageModel
 
     /// <summary>The meters named on the visit.</summary>
     public string Meters => CircuitText.List(View.Timeline.Standing.OfType<MeterEntry>().GroupBy(m => m.Measures).Select(g => g.Last())
-        .Select(m => $"{m.Meter.Name} ({ServiceText.Name(m.Measures)} {ServiceText.Accuracy(m.Measures, m.Meter.Accuracy)}, {(m.Meter.IsChecked ? "checked" : "not checked")})"));
+        .Select(m => $"{m.Meter.Name} ({ServiceText.Name(m.Measures)} {ServiceText.Accuracy(m.Measures, m.Meter.Accuracy, View.Units)}, {(m.Meter.IsChecked ? "checked" : "not checked")})"));
 
     /// <summary>A customer sees a few, the lead all.</summary>
     public IEnumerable<PhotoEntry> PhotosToShow => ForCustomer ? View.Photos.Where(p => p.Topic == Topic.Visit).Take(3) : View.Photos;

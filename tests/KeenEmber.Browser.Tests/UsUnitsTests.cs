@@ -1,0 +1,44 @@
+using System.Net;
+using System.Text.RegularExpressions;
+using KeenEmber.Browser.Tests.Harness;
+
+namespace KeenEmber.Browser.Tests;
+
+/// <summary>A shop that works in °F, psi and pounds reads no metric unit anywhere.</summary>
+public sealed partial class UsUnitsTests(DemoApp demo) : IClassFixture<DemoApp>
+{
+    private static readonly string[] Stations =
+        ["circuit", "look", "course", "defrost", "sensors", "glycol", "meters", "controls", "controlcycle", "controlsheet", "changes", "prove", "close", "report", "defrostplan", "defrosttests"];
+
+    /// <summary>Words of technicians stay as they wrote them; names of sensors carry their makers' °C.</summary>
+    [GeneratedRegex("fan delay switch, open at -3 °C|by the clock on the wall|-13 or -25 °C|PTC 1 kΩ at 25 °C|R at 25 °C|Beta \\(K\\)")]
+    private static partial Regex Quoted();
+
+    [GeneratedRegex(@"[^\n]*(\d (K|bar|kPa)\b|°C|\bkg\b|\(m\)|m³)[^\n]*")]
+    private static partial Regex Metric();
+
+    [GeneratedRegex("(?:aria-label|placeholder|alt)=\"([^\"]*)\"")]
+    private static partial Regex Attributes();
+
+    private async Task<string> Page(string path) => WebUtility.HtmlDecode(await demo.Server.Http.GetStringAsync(path, TestContext.Current.CancellationToken));
+
+    [Fact]
+    public async Task No_page_of_any_unit_shows_a_metric_unit()
+    {
+        using var person = new Person(demo.Server);
+        person.Go("/settings").Tap("label[for=units-us]").Press("Save").ReadUntil(".saved", "Saved");
+        var found = new List<string>();
+        foreach (var unit in Regex.Matches(await Page("/"), "/equipment/[0-9a-f-]{36}").Select(m => m.Value).Distinct())
+        {
+            var visit = Regex.Match(await Page(unit), "/visits/[0-9a-f-]{36}").Value;
+            foreach (var path in Stations.Select(s => $"{visit}/{s}").Append(unit).Append(unit + "/memory").Append(unit + "/label"))
+            {
+                var page = await Page(path);
+                var text = Regex.Replace(page, "<[^>]+>", "\n") + string.Join('\n', Attributes().Matches(page).Select(m => m.Groups[1].Value));
+                found.AddRange(Metric().Matches(text).Select(m => m.Value.Trim()).Where(line => !Quoted().IsMatch(line)).Select(line => $"{path[(path.LastIndexOf('/') + 1)..]}: {line}"));
+            }
+        }
+
+        Assert.True(found.Count == 0, string.Join("\n", found.Distinct().Take(20)));
+    }
+}
