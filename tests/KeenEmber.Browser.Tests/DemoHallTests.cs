@@ -65,12 +65,40 @@ public sealed class DemoHallTests(DemoApp demo) : IClassFixture<DemoApp>
     [InlineData("F-9", "defrost.fans-in-heat", "Temperature", 1)]
     public async Task Each_defrost_story_ends_as_it_is_told(string tag, string code, string end, int runs)
     {
-        var unit = Regex.Match(await Page("/"), $"(/equipment/[0-9a-f-]{{36}})[^>]*>\\s*<span class=\"unit-tag\">{tag}<").Groups[1].Value;
-        var visit = Regex.Match(await Page(unit), "/visits/[0-9a-f-]{36}").Value;
-        var page = await Page(visit + "/defrost");
+        var page = await Page(await LatestVisit(tag) + "/defrost");
         Assert.Contains($"data-code=\"{code}\"", page, StringComparison.Ordinal);
         Assert.Contains($"data-end=\"{end}\"", page, StringComparison.Ordinal);
         Assert.Equal(runs, Regex.Count(page, "\"\\?run=[0-9a-f-]{36}\""));
+    }
+
+    private async Task<string> LatestVisit(string tag)
+    {
+        var unit = Regex.Match(await Page("/"), $"(/equipment/[0-9a-f-]{{36}})[^>]*>\\s*<span class=\"unit-tag\">{tag}<").Groups[1].Value;
+        return Regex.Match(await Page(unit), "/visits/[0-9a-f-]{36}").Value;
+    }
+
+    [Theory]
+    [InlineData("F-3", "CircuitTask", "Get every evaporator fan running")]
+    [InlineData("K-9", "SensorTask", "Measure again at the sensor's own end")]
+    [InlineData("K-5", "OutputTask", "Take the load's lead off its terminal")]
+    [InlineData("C-7", null, "")]
+    public async Task A_visit_under_way_is_told_what_to_do_next_by_whichever_bench_asks_first(string tag, string? task, string words)
+    {
+        var panel = Regex.Match(await Page(await LatestVisit(tag) + "/circuit"), "<section class=\"next\".*?</section>", RegexOptions.Singleline).Value;
+        Assert.Equal(task is not null, panel.Contains($"data-next-task=\"{task}\"", StringComparison.Ordinal));
+        Assert.Contains(words, panel, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Readings_of_one_round_of_a_defrost_are_one_line_of_the_record_until_they_are_asked_for_one_by_one()
+    {
+        var record = await LatestVisit("C-7") + "/record";
+        var page = await Page(record);
+        Assert.InRange(Regex.Count(page, "<span class=\"what\">in the defrost: "), 40, 80);
+        Assert.DoesNotContain("Strike out in the defrost", page, StringComparison.Ordinal);
+        var opened = await Page(record + Regex.Match(page, "\\?show=All&all=False&round=[0-9a-f-]{36}").Value);
+        Assert.Equal(8, Regex.Count(opened, "aria-label=\"Strike out in the defrost"));
+        Assert.DoesNotContain("in the defrost", await Page(record + "?show=Readings"), StringComparison.Ordinal);
     }
 
     [Theory]
