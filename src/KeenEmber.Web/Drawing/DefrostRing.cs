@@ -7,14 +7,18 @@ namespace KeenEmber.Web.Drawing;
 /// <summary>A day as a ring, midnight at the top: planned defrosts outside, today's inside them, neighbours' inside those; busy hours hatched.</summary>
 public static class DefrostRing
 {
-    private const double Size = 360, Centre = Size / 2, Planned = 140, Today = 114, Others = 94;
+    private const double Size = 360, Centre = Size / 2, Planned = 140, Today = 118, Asked = 102, Others = 86;
 
-    public static IHtmlContent Draw(IReadOnlyList<DayPart> planned, IReadOnlyList<DayPart> today, IReadOnlyList<DayPart> busy, IReadOnlyList<Neighbour> neighbours, string label)
+    /// <param name="asked">What somebody else asked for; empty where nobody did.</param>
+    public static IHtmlContent Draw(IReadOnlyList<DayPart> planned, IReadOnlyList<DayPart> today, IReadOnlyList<DayPart> asked, IReadOnlyList<DayPart> busy, IReadOnlyList<Neighbour> neighbours, string label)
     {
         var svg = new Svg().Open(Size, Size, "defrost-ring", label).HatchPattern("busy-hours");
         foreach (var part in busy)
-            svg.Path(Sector(part, 84, 156), "busy").Hatched(Sector(part, 84, 156), "busy-hours");
-        svg.Circle(Centre, Centre, Planned, "ring").Circle(Centre, Centre, Today, "ring thin").Circle(Centre, Centre, Others, "ring thin");
+            svg.Path(Sector(part, 76, 156), "busy").Hatched(Sector(part, 76, 156), "busy-hours");
+        svg.Circle(Centre, Centre, Planned, "ring").Circle(Centre, Centre, Today, "ring thin");
+        var rings = new[] { ("planned", "planned", true, Planned), ("as it is", "today", true, Today), ("asked for", "asked", asked.Count > 0, Asked), ("neighbours", "neighbour", neighbours.Count > 0, Others) }.Where(r => r.Item3).ToList();
+        foreach (var (_, _, _, radius) in rings.Skip(2))
+            svg.Circle(Centre, Centre, radius, "ring thin");
         for (var hour = 0; hour < 24; hour++)
         {
             var (x1, y1) = At(hour / 24.0, 156);
@@ -27,15 +31,16 @@ public static class DefrostRing
 
         foreach (var part in neighbours.SelectMany(n => n.Defrosts))
             svg.Path(Arc(part, Others), "arc neighbour");
+        foreach (var part in asked)
+            svg.Path(Arc(part, Asked), "arc asked");
         foreach (var part in today)
             svg.Path(Arc(part, Today), "arc today");
         foreach (var part in planned)
             svg.Path(Arc(part, Planned), "arc planned");
-        var names = new[] { ("planned", "planned"), ("as it is", "today"), (neighbours.Count > 0 ? "neighbours" : "", "neighbour") };
-        foreach (var ((name, style), i) in names.Where(n => n.Item1.Length > 0).Select((n, i) => (n, i)))
+        foreach (var ((name, style, _, _), i) in rings.Select((r, i) => (r, i)))
         {
-            svg.Path(string.Create(CultureInfo.InvariantCulture, $"M112 {156 + i * 26}h26"), $"arc {style}");
-            svg.Text(146, 161 + i * 26, name, "axis");
+            var y = Centre + (i - (rings.Count - 1) / 2.0) * 25;
+            svg.Line(118, y, 142, y, $"arc {style}").Text(150, y + 5, name, "axis");
         }
 
         return svg.Close();
