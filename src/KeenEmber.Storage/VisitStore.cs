@@ -96,12 +96,11 @@ public sealed class VisitStore(Database database) : IDisposable
         return db.Query<EntryRow>($"""
             {EntryColumns} WHERE e.visit_id IN @full OR (e.visit_id IN @brief AND e.kind <> 'reading')
             UNION ALL
-            SELECT id, VisitId, at, WrittenAt, author, corrects, kind, body FROM (
-                SELECT e.id, e.visit_id AS VisitId, e.at, e.written_at AS WrittenAt, e.author, e.corrects, e.kind, e.body,
-                       row_number() OVER (PARTITION BY e.visit_id, e.body ->> '$.point' ORDER BY e.at DESC, e.id DESC) AS latest
+            {EntryColumns} WHERE e.rowid IN (SELECT reading FROM (
+                SELECT e.rowid AS reading, row_number() OVER (PARTITION BY e.visit_id, e.point ORDER BY e.at DESC, e.id DESC) AS latest
                 FROM entry e
                 WHERE e.visit_id IN @brief AND e.kind = 'reading' AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.corrects = e.id))
-            WHERE latest = 1
+                WHERE latest = 1)
             ORDER BY WrittenAt, id
             """, new { full = full.Select(v => v.ToString()), brief = brief.Select(v => v.ToString()) }).Select(r => r.ToEntry()).ToLookup(e => e.VisitId);
     }
