@@ -24,7 +24,7 @@ public sealed record TaskText(string Task, string Why, string Button, string Pag
 
     private static string Output(OutputVerdict verdict) => verdict switch
     {
-        OutputVerdict.StuckClosed => "Take the load's lead off its terminal: a terminal still live is a welded contact, one that went dead is fed from outside",
+        OutputVerdict.StuckClosed => "Take the load's lead off its terminal with the power off, then measure there: still live is a welded contact, dead means the load is fed from outside",
         OutputVerdict.NotClosing => "Measure the feed of the contact: live there, the contact is open; dead, look at what feeds it",
         OutputVerdict.LoadDead => "Follow the voltage to the load: connection, overload, winding",
         _ => "Find the wire that feeds it past the control, and whether it is there on purpose",

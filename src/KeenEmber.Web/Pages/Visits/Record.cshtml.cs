@@ -19,14 +19,14 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
     /// <summary>Lines the latest first: an entry, or the readings of one round of a defrost. A correction stands where the entry it corrects stood, photos of an entry stand with it.</summary>
     public IEnumerable<IReadOnlyList<TimelineEntry>> Lines => AllLines.Take(All ? int.MaxValue : AtFirst);
 
-    private List<IReadOnlyList<TimelineEntry>> AllLines => field ??= [.. Listed(Show).OrderByDescending(e => e.At).ThenByDescending(e => e.Id)
-        .GroupBy(e => e is RunReadingEntry r && Stands(e) && r.At != OneByOne ? (r.Run, r.At) : (e.Id, default)).Select(g => g.OrderBy(e => e.Id).ToList())];
+    private List<IReadOnlyList<TimelineEntry>> AllLines => field ??= Grouped(View.Timeline.Standing.FirstOrDefault(e => e.Id == Round)?.At);
+
+    private List<IReadOnlyList<TimelineEntry>> Grouped(DateTimeOffset? oneByOne) => [.. Listed(Show).OrderByDescending(e => e.At).ThenByDescending(e => e.Id)
+        .GroupBy(e => e is RunReadingEntry r && Stands(e) && r.At != oneByOne ? (r.Run, r.At) : (e.Id, default)).Select(g => g.OrderBy(e => e.Id).ToList())];
 
     /// <summary>A reading of the round that is shown one by one, to be struck out or given a photo.</summary>
     [BindProperty(SupportsGet = true)]
     public Guid? Round { get; set; }
-
-    private DateTimeOffset? OneByOne => field ??= View.Timeline.Standing.FirstOrDefault(e => e.Id == Round)?.At;
 
     /// <summary>So many lines are shown until all are asked for: a pasted series has thousands.</summary>
     private const int AtFirst = 200;
@@ -54,7 +54,10 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
 
     public static string Name(RecordFilter filter) => filter == RecordFilter.All ? "everything" : filter.ToString().ToLowerInvariant();
 
-    public IEnumerable<PhotoEntry> PhotosOf(TimelineEntry entry) => View.Photos.Where(p => p.About == entry.Id || p.Id == entry.Id);
+    /// <summary>Photos by the entry they stand with: the one they are about, and themselves.</summary>
+    private ILookup<Guid, PhotoEntry> Photos => field ??= View.Photos.SelectMany(p => new[] { p.Id, p.About ?? p.Id }.Distinct(), (photo, entry) => (photo, entry)).ToLookup(x => x.entry, x => x.photo);
+
+    public IEnumerable<PhotoEntry> PhotosOf(TimelineEntry entry) => Photos[entry.Id];
 
     /// <summary>Where an entry is put right; null for one that is struck out and made again instead.</summary>
     public string? CorrectAt(TimelineEntry entry) => entry switch
