@@ -103,6 +103,9 @@ public sealed record UnitPreference(string Code, Unit Temperature, Unit Pressure
     public static readonly UnitPreference Metric = new("metric", Unit.Celsius, Unit.Bar);
     public static readonly UnitPreference Us = new("us", Unit.Fahrenheit, Unit.Psi);
 
+    /// <summary>For what is heavier than refrigerant: ice, a coil.</summary>
+    public Unit Weight => this == Us ? Unit.Pound : Unit.Kilogram;
+
     public static UnitPreference FromCode(string? code) => code == Us.Code ? Us : Metric;
 
     public Unit For(QuantityKind kind) => kind switch

@@ -88,7 +88,7 @@ public sealed class FilledForm(UnitPreference units)
     /// <returns>Null where the field is empty or wrong.</returns>
     public double? Weight(string field, double lowKg, double highKg)
     {
-        var unit = units == UnitPreference.Us ? Unit.Pound : Unit.Kilogram;
+        var unit = units.Weight;
         if (QuantityReader.Number(this[field]) is not null)
             this[field] += $" {unit.Symbol}";
         var kg = Value(field, QuantityKind.Mass)?.Si(default);

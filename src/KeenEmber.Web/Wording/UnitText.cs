@@ -36,7 +36,7 @@ public sealed class UnitText(UnitPreference units, Pressure atmosphere)
     private const double LargeChargeKg = 1;
 
     /// <summary>What is heavier than refrigerant: ice, a coil.</summary>
-    public Unit WeightUnit => Us ? Unit.Pound : Unit.Kilogram;
+    public Unit WeightUnit => units.Weight;
 
     public string Weight(double kg) => $"{Number(kg / WeightUnit.Scale, 1)} {WeightUnit.Symbol}";
 
