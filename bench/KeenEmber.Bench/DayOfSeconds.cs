@@ -1,5 +1,6 @@
 using BenchmarkDotNet.Attributes;
 using KeenEmber.Core.Defrost;
+using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Service;
 using KeenEmber.Storage;
@@ -24,7 +25,7 @@ public class DayOfSeconds
     public DayOfSeconds()
     {
         log = new(DateTimeOffset.UnixEpoch, new(DefrostKind.Electric, Heaters: [new(2000, 230)]), Read().Tracks, []);
-        judged = new(new(Guid.Empty, Guid.Empty, log.Start, log.Start, "", null, RunOrigin.Logged), log, IsOver: true);
+        judged = new(new(Guid.Empty, Guid.Empty, log.Start, log.Start, "", null, RunOrigin.Logged), log, IsOver: true, PlainJudging.Instance);
         _ = judged.Result;
     }
 
@@ -32,7 +33,7 @@ public class DayOfSeconds
     public LoggedSeries Read()
     {
         var file = LoggerFile.Open(text)!;
-        return file.Read(file.Guess());
+        return file.Read(file.Guess(), TimeZoneInfo.Utc);
     }
 
     [Benchmark]

@@ -16,6 +16,8 @@ internal static class EntryJson
     private static readonly JsonSerializerOptions Body = new(Options)
     {
         Converters = { new TypedValueConverter() },
+        RespectNullableAnnotations = true,
+        RespectRequiredConstructorParameters = true,
         TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { LeaveOutWhatEveryEntryHas } },
     };
 
@@ -69,10 +71,21 @@ internal static class EntryJson
 
     internal static TimelineEntry Read(Guid id, Guid visit, DateTimeOffset at, DateTimeOffset writtenAt, string author, Guid? corrects, string kind, string body)
     {
-        if (!Kinds.TryGetValue(kind, out var type))
-            throw new InvalidDataException($"Entry {id} is of the unknown kind {kind}.");
-        var entry = (TimelineEntry)JsonSerializer.Deserialize(body, type, Body)!;
+        var entry = Read(kind, body) ?? new UnknownEntry(id, visit, at, writtenAt, author, corrects, kind, body);
         return entry with { Id = id, VisitId = visit, At = at, WrittenAt = writtenAt, Author = author, Corrects = corrects };
+    }
+
+    /// <returns>Null for a kind that is not known, or a body that cannot be read as it.</returns>
+    private static TimelineEntry? Read(string kind, string body)
+    {
+        try
+        {
+            return Kinds.TryGetValue(kind, out var type) ? (TimelineEntry?)JsonSerializer.Deserialize(body, type, Body) : null;
+        }
+        catch (Exception e) when (e is JsonException or InvalidDataException or ArgumentException or FormatException)
+        {
+            return null;
+        }
     }
 
     /// <summary>What every entry has stands in columns of its own; what is worked out is not written at all.</summary>
@@ -85,7 +98,10 @@ internal static class EntryJson
         var own = type.Type.GetConstructors()[0].GetParameters().Select(p => p.Name!)
             .Except(typeof(TimelineEntry).GetProperties().Select(p => p.Name)).ToHashSet(StringComparer.OrdinalIgnoreCase);
         foreach (var property in type.Properties.Where(p => !own.Contains(p.Name)))
+        {
             property.ShouldSerialize = (_, _) => false;
+            property.IsRequired = false;
+        }
     }
 
     /// <summary>The number and the symbol it was typed with.</summary>
@@ -96,7 +112,7 @@ internal static class EntryJson
         public override TypedValue Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
         {
             var typed = JsonSerializer.Deserialize<Typed>(ref reader, Options)!;
-            return new(typed.Value, Unit.Find(typed.Unit) ?? throw new InvalidDataException($"The unit {typed.Unit} is unknown."));
+            return new(double.IsFinite(typed.Value) ? typed.Value : throw new InvalidDataException("A value without end."), Unit.Find(typed.Unit) ?? throw new InvalidDataException($"The unit {typed.Unit} is unknown."));
         }
 
         public override void Write(Utf8JsonWriter writer, TypedValue value, JsonSerializerOptions options) =>

@@ -88,7 +88,7 @@ public sealed class EquipmentStore(Database database)
         using var transaction = db.BeginTransaction();
         try
         {
-            SaveSite(db, site);
+            site = SaveSite(db, site);
             db.Execute("""
                 INSERT INTO equipment (id, site_id, tag, name, kind, target_k, evaporator_fans, product, location, hazards)
                 VALUES (@Id, @SiteId, @Tag, @Name, @Kind, @TargetK, @EvaporatorFans, @Product, @Location, @Hazards)
@@ -122,8 +122,16 @@ public sealed class EquipmentStore(Database database)
         return true;
     }
 
-    private static void SaveSite(SqliteConnection db, Site site) => db.Execute("""
-        INSERT INTO site (id, name, elevation_m, time_zone) VALUES (@Id, @Name, @ElevationM, @TimeZone)
-        ON CONFLICT (id) DO UPDATE SET name = excluded.name, elevation_m = excluded.elevation_m, time_zone = excluded.time_zone
-        """, new { Id = site.Id.ToString(), site.Name, site.ElevationM, site.TimeZone });
+    /// <summary>A new site of a name that is there already is that site: two people who add its first units at once mean one place.</summary>
+    private static Site SaveSite(SqliteConnection db, Site site)
+    {
+        var known = db.QuerySingleOrDefault<string>("SELECT id FROM site WHERE name = @Name COLLATE NOCASE AND id <> @Id ORDER BY id LIMIT 1", new { site.Name, Id = site.Id.ToString() });
+        if (known is not null && db.ExecuteScalar<int>("SELECT count(*) FROM site WHERE id = @Id", new { Id = site.Id.ToString() }) == 0)
+            site = site with { Id = Guid.Parse(known) };
+        db.Execute("""
+            INSERT INTO site (id, name, elevation_m, time_zone) VALUES (@Id, @Name, @ElevationM, @TimeZone)
+            ON CONFLICT (id) DO UPDATE SET name = excluded.name, elevation_m = excluded.elevation_m, time_zone = excluded.time_zone
+            """, new { Id = site.Id.ToString(), site.Name, site.ElevationM, site.TimeZone });
+        return site;
+    }
 }

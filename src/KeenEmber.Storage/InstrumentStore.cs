@@ -35,13 +35,14 @@ public sealed class InstrumentStore(Database database)
             """).Select(r => r.ToInstrument())];
     }
 
-    public void Save(Instrument instrument)
+    /// <summary>Puts a meter on the list; the same one sent twice is kept once.</summary>
+    /// <returns>False, and nothing changed, when another meter has this id: its form was filled in anew and sent again.</returns>
+    public bool Add(Instrument instrument)
     {
         using var db = database.Open();
-        db.Execute("""
-            INSERT INTO instrument (id, name, measures, accuracy) VALUES (@Id, @Name, @Measures, @Accuracy)
-            ON CONFLICT (id) DO UPDATE SET name = excluded.name, measures = excluded.measures, accuracy = excluded.accuracy
-            """, new { Id = instrument.Id.ToString(), instrument.Name, Measures = instrument.Measures.ToString(), instrument.Accuracy });
+        var row = new { Id = instrument.Id.ToString(), instrument.Name, Measures = instrument.Measures.ToString(), instrument.Accuracy };
+        db.Execute("INSERT INTO instrument (id, name, measures, accuracy) VALUES (@Id, @Name, @Measures, @Accuracy) ON CONFLICT (id) DO NOTHING", row);
+        return db.ExecuteScalar<int>("SELECT count(*) FROM instrument WHERE id = @Id AND name = @Name AND measures = @Measures AND accuracy IS @Accuracy", row) == 1;
     }
 
     /// <summary>Takes a meter out of the lists; what was measured with it stays as it is.</summary>

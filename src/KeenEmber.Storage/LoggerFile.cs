@@ -1,7 +1,4 @@
-using System.Globalization;
-using System.Text;
 using CsvHelper;
-using CsvHelper.Configuration;
 using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Quantities;
 
@@ -18,31 +15,27 @@ public sealed record LoggerColumn(RunPlace? Place, Unit? Unit);
 public sealed record LoggerColumns(int TimeColumn, IReadOnlyList<LoggerColumn> Columns);
 
 /// <summary>A series read from a file.</summary>
-/// <param name="Start">Wall time of the first sample, as the logger's clock had it; null where only minutes or seconds count.</param>
+/// <param name="Start">The moment of the first sample; null where the rows have no day.</param>
+/// <param name="ClockOfStart">Where they have a time of day only: that of the first sample.</param>
 /// <param name="Skipped">Rows without a time.</param>
 /// <param name="Duplicates">Rows of a time that was there already; the first one stays.</param>
-/// <param name="Backward">How often the clock jumped back, as at the end of summer time; what follows is moved on so that the series goes on.</param>
-public sealed record LoggedSeries(DateTime? Start, IReadOnlyList<RunTrack> Tracks, int Rows, int Skipped, int Duplicates, int Backward);
+/// <param name="Backward">How often the clock jumped back without a clock change of its zone; what follows is moved on so that the series goes on.</param>
+/// <param name="IsCut">There were more rows than <see cref="Table.MostRows"/>; the rest was left.</param>
+public sealed record LoggedSeries(DateTimeOffset? Start, TimeOnly? ClockOfStart, IReadOnlyList<RunTrack> Tracks, int Rows, int Skipped, int Duplicates, int Backward, bool IsCut)
+{
+    /// <summary>Day and month of the file could be either way round; nothing was read.</summary>
+    public bool NeedsDayOrder { get; init; }
+}
 
-/// <summary>A logger's file as text: comma, semicolon or tab; point or comma in numbers; most ways of writing a time.</summary>
+/// <summary>A logger's file: comma, semicolon or tab; point or comma in numbers; most ways of writing a time.</summary>
 public sealed class LoggerFile
 {
-    private static readonly string[] DateFormats =
-        ["yyyy-MM-dd", "yyyy/MM/dd", "dd.MM.yyyy", "d.M.yyyy", "dd/MM/yyyy", "d/M/yyyy", "dd-MM-yyyy", "dd.MM.yy", "MM/dd/yyyy", "M/d/yyyy"];
+    /// <summary>So many rows are shown when the columns are named.</summary>
+    private const int Shown = 5;
 
-    private static readonly string[] ClockFormats = ["H:mm:ss", "H:mm", "H:mm:ss.fff", "h:mm:ss tt", "h:mm tt"];
+    private readonly Func<CsvReader> open;
 
-    private static readonly string[] Formats = [.. DateFormats.SelectMany(d => ClockFormats.SelectMany(c => new[] { $"{d} {c}", $"{d}T{c}" })).Append("yyyy-MM-ddTHH:mm:ssZ").Append("yyyy-MM-ddTHH:mm:sszzz")];
-
-    private readonly string text;
-    private readonly CsvConfiguration configuration;
-
-    private LoggerFile(string text, char delimiter, IReadOnlyList<string> headings, IReadOnlyList<string[]> sample)
-    {
-        this.text = text;
-        configuration = Configured(delimiter);
-        (Headings, Sample) = (headings, sample);
-    }
+    private LoggerFile(Func<CsvReader> open, IReadOnlyList<string> headings, IReadOnlyList<string[]> sample) => (this.open, Headings, Sample) = (open, headings, sample);
 
     public IReadOnlyList<string> Headings { get; }
 
@@ -52,33 +45,22 @@ public sealed class LoggerFile
     /// <summary>What a logger is known by again.</summary>
     public string Signature => string.Join('\u001f', Headings.Select(h => h.Trim().ToLowerInvariant()));
 
-    /// <returns>Null when it has no line of headings with at least one row of two columns below.</returns>
-    public static LoggerFile? Open(string text)
-    {
-        var lines = text.Split('\n', 3);
-        if (lines.Length < 2)
-            return null;
-        var delimiter = ";\t,".MaxBy(d => lines[0].Count(c => c == d));
-        using var parser = new CsvParser(new StringReader(text), Configured(delimiter));
-        if (!parser.Read() || parser.Record is not { Length: > 1 } headings)
-            return null;
-        var sample = new List<string[]>();
-        while (sample.Count < 5 && parser.Read())
-            sample.Add(parser.Record!);
-        return sample.Count == 0 ? null : new(text, delimiter, headings, sample);
-    }
+    /// <summary>A table typed or pasted.</summary>
+    public static LoggerFile? Open(string text) => Open(() => Table.Open(text));
 
-    /// <summary>Text of a file: UTF-8, else the usual single-byte letters.</summary>
-    public static string Decode(byte[] bytes)
+    /// <returns>Null when it has no line of headings with at least one row of two columns below, or more than <see cref="Table.MostColumns"/>.</returns>
+    public static LoggerFile? Open(byte[] bytes) => Open(() => Table.Open(bytes));
+
+    private static LoggerFile? Open(Func<CsvReader> open)
     {
-        try
-        {
-            return new UTF8Encoding(false, throwOnInvalidBytes: true).GetString(bytes).TrimStart('\uFEFF');
-        }
-        catch (DecoderFallbackException)
-        {
-            return Encoding.Latin1.GetString(bytes);
-        }
+        using var reader = open();
+        if (!Table.Next(reader) || reader.FieldCount is < 2 or > Table.MostColumns)
+            return null;
+        var headings = Table.Row(reader);
+        var sample = new List<string[]>();
+        while (sample.Count < Shown && Table.Next(reader))
+            sample.Add(Table.Row(reader));
+        return sample.Count == 0 ? null : new(open, headings, sample);
     }
 
     /// <summary>What the columns probably are, from their headings.</summary>
@@ -90,19 +72,36 @@ public sealed class LoggerFile
 
     /// <summary>Reads every row.</summary>
     /// <param name="columns">As many as the file has.</param>
-    public LoggedSeries Read(LoggerColumns columns)
+    /// <param name="zone">Where the logger's clock was set; a time that names its own zone does not need it.</param>
+    /// <param name="order">Which of day and month stands first, where somebody had to say.</param>
+    public LoggedSeries Read(LoggerColumns columns, TimeZoneInfo zone, DayOrder? order = null)
     {
-        using var parser = new CsvParser(new StringReader(text), configuration);
-        parser.Read();
+        var (time, heading) = (columns.TimeColumn, Headings[columns.TimeColumn]);
+        double? perUnit = Has(heading, "sec") || heading.Trim() is "s" ? 1 / 60.0 : Has(heading, "min") ? 1 : null;
+        int? date = time > 0 && Has(Headings[time - 1], "date") ? time - 1 : null;
+        string Written(CsvReader row) => time >= row.FieldCount ? "" : date is { } day ? $"{row.GetString(day)} {row.GetString(time)}" : row.GetString(time);
+        LoggerTimes? times = null;
+        if (perUnit is null)
+        {
+            using var looked = open();
+            Table.Next(looked);
+            times = LoggerTimes.Decide(looked, Written, order);
+            if (times is { IsAmbiguous: true })
+                return new(null, null, [], 0, 0, 0, 0, false) { NeedsDayOrder = true };
+        }
+
+        using var reader = open();
+        Table.Next(reader);
+        var clock = new RowClock(times?.Format, zone);
         var wanted = columns.Columns.Select((c, i) => (Column: i, c.Place, c.Unit)).Where(c => c is { Place: not null, Unit: not null })
             .Select(c => (c.Column, Place: c.Place!.Value, Unit: c.Unit!, Minutes: new List<double>(), Values: new List<double>())).ToList();
-        var clock = new RowClock(Headings[columns.TimeColumn], columns.TimeColumn > 0 && Has(Headings[columns.TimeColumn - 1], "date") ? columns.TimeColumn - 1 : null);
         var (rows, skipped, duplicates) = (0, 0, 0);
         var last = double.NegativeInfinity;
-        while (parser.Read())
+        while (rows < Table.MostRows && Table.Next(reader))
         {
             rows++;
-            if (clock.Minute(parser, columns.TimeColumn) is not { } minute)
+            var minute = perUnit is { } unit ? time < reader.FieldCount ? Table.Number(reader, time) * unit : null : times?.Read(Written(reader)) is { } moment ? clock.Minute(moment) : null;
+            if (minute is not (>= -RunBounds.LongestMin and <= RunBounds.LongestMin))
             {
                 skipped++;
                 continue;
@@ -114,27 +113,25 @@ public sealed class LoggerFile
                 continue;
             }
 
-            last = minute;
-            foreach (var (column, place, unit, minutes, values) in wanted)
+            last = minute.Value;
+            foreach (var (column, place, unitOf, minutes, values) in wanted)
             {
-                if (column < parser.Count && Number(parser[column]) is { } number)
+                if (column < reader.FieldCount && Table.Number(reader, column) is { } number && InTrack(place, number, unitOf) is { } value)
                 {
-                    minutes.Add(minute);
-                    values.Add(InTrack(place, number, unit));
+                    minutes.Add(minute.Value);
+                    values.Add(value);
                 }
             }
         }
 
-        return new(clock.Start, [.. wanted.Where(w => w.Values.Count > 0).Select(w => new RunTrack(w.Place, [.. w.Minutes], [.. w.Values]))], rows, skipped, duplicates, clock.Backward);
+        return new(clock.Start, clock.ClockOfStart, [.. wanted.Where(w => w.Values.Count > 0).Select(w => new RunTrack(w.Place, [.. w.Minutes], [.. w.Values]))],
+            rows, skipped, duplicates, clock.Backward, rows == Table.MostRows && Table.Next(reader));
     }
 
     /// <summary>Gauge pressures are taken at the standard atmosphere: a logger knows no other.</summary>
-    private static double InTrack(RunPlace place, double number, Unit unit) =>
-        Core.Service.DefrostRuns.InTrack(place, new(number, unit), Pressure.StandardAtmosphere);
-
-    private static double? Number(string field) =>
-        double.TryParse(field, NumberStyles.Float, CultureInfo.InvariantCulture, out var plain) ? double.IsFinite(plain) ? plain : null
-        : field.Contains(',', StringComparison.Ordinal) && double.TryParse(field.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out var comma) ? comma : null;
+    /// <returns>Null for what no instrument at this place can show.</returns>
+    private static double? InTrack(RunPlace place, double number, Unit unit) =>
+        Core.Service.DefrostRuns.InTrack(place, new(number, unit), Pressure.StandardAtmosphere) is var value && RunBounds.CanBe(place, value) ? value : null;
 
     private static LoggerColumn GuessOf(string heading)
     {
@@ -177,56 +174,44 @@ public sealed class LoggerFile
         return false;
     }
 
-    private static CsvConfiguration Configured(char delimiter) =>
-        new(CultureInfo.InvariantCulture) { Delimiter = delimiter.ToString(), BadDataFound = null, TrimOptions = TrimOptions.Trim, IgnoreBlankLines = true, CacheFields = false };
-
-    /// <summary>Minutes since the first row, whichever way times are written; a file keeps to the way of its first row.</summary>
-    private sealed class RowClock(string heading, int? dateColumn)
+    /// <summary>Minutes since the first row.</summary>
+    private sealed class RowClock(TimeFormat? format, TimeZoneInfo zone)
     {
-        private readonly double? perUnit = Has(heading, "sec") || heading.Trim() is "s" ? 1 / 60.0 : Has(heading, "min") ? 1 : null;
-        private string? format;
-        private double added;
+        /// <summary>A jump back by less is disorder among the rows, not a clock that was set.</summary>
+        private static readonly TimeSpan Jump = TimeSpan.FromMinutes(30);
+
+        private TimeSpan added;
+        private DateTime? first;
         private DateTime? last;
 
-        public DateTime? Start { get; private set; }
+        public DateTimeOffset? Start => format is { HasDay: true } && first is { } moment ? new(moment, TimeSpan.Zero) : null;
+
+        public TimeOnly? ClockOfStart => format is { HasDay: false } && first is { } moment ? TimeOnly.FromDateTime(moment) : null;
 
         public int Backward { get; private set; }
 
-        public double? Minute(CsvParser row, int column)
+        public double Minute(DateTime written)
         {
-            if (column >= row.Count)
-                return null;
-            if (perUnit is { } unit)
-                return Number(row[column]) * unit;
-            var written = dateColumn is { } date ? $"{row[date]} {row[column]}" : row[column];
-            if (Moment(written) is not { } moment)
-                return null;
-            Start ??= moment;
-
-            // A clock that jumps back by about an hour, or past midnight without a date, goes on from where it was.
-            if (last is { } before && moment < before - TimeSpan.FromMinutes(30))
+            var moment = format is { HasDay: true, HasZone: false } ? InUtc(written) : written;
+            first ??= moment;
+            if (last is { } before && moment < before - Jump)
             {
                 Backward++;
-                added += format!.Contains('d', StringComparison.Ordinal) ? Math.Round((before - moment).TotalHours) * 60 : 24 * 60;
+                added += format!.HasDay ? TimeSpan.FromHours(Math.Round((before - moment).TotalHours)) : TimeSpan.FromDays(1);
             }
 
             last = moment;
-            return (moment - Start.Value).TotalMinutes + added;
+            return (moment - first.Value + added).TotalMinutes;
         }
 
-        private DateTime? Moment(string written)
+        /// <summary>The hour that a clock change has twice goes by what came before it; one that it leaves out is that of a clock nobody changed.</summary>
+        private DateTime InUtc(DateTime wall)
         {
-            if (format is not null && DateTime.TryParseExact(written, format, CultureInfo.InvariantCulture, DateTimeStyles.AdjustToUniversal, out var usual))
-                return usual;
-            foreach (var candidate in Formats.Concat(ClockFormats))
-            {
-                if (!DateTime.TryParseExact(written, candidate, CultureInfo.InvariantCulture, DateTimeStyles.AdjustToUniversal, out var moment))
-                    continue;
-                format = candidate;
-                return moment;
-            }
-
-            return null;
+            if (!zone.IsAmbiguousTime(wall))
+                return wall - zone.GetUtcOffset(zone.IsInvalidTime(wall) ? wall.AddHours(1) : wall);
+            var offsets = zone.GetAmbiguousTimeOffsets(wall);
+            var (early, late) = (wall - offsets.Max(), wall - offsets.Min());
+            return last is { } before && early < before - Jump ? late : early;
         }
     }
 }

@@ -12,20 +12,28 @@ public sealed class LoggerStore(Database database)
 
     private sealed record WrittenColumn(RunPlaceKind? Kind, string Name, string Unit);
 
-    public void Save(Guid id, Guid visitId, string name, string text)
+    /// <summary>So much of a file tells its headings and first rows.</summary>
+    private const int HeadBytes = 300_000;
+
+    public void Save(Guid id, Guid visitId, string name, byte[] file)
     {
         using var db = database.Open();
-        db.Execute("INSERT INTO logger_file (id, visit_id, name, body) VALUES (@id, @visit, @name, @body) ON CONFLICT (id) DO NOTHING",
-            new { id = id.ToString(), visit = visitId.ToString(), name, body = System.Text.Encoding.UTF8.GetBytes(text) });
+        db.Execute("INSERT INTO logger_file (id, visit_id, name, body) VALUES (@id, @visit, @name, @file) ON CONFLICT (id) DO NOTHING",
+            new { id = id.ToString(), visit = visitId.ToString(), name, file });
     }
 
+    /// <param name="whole">With every row; else only so much of it as shows what its columns are.</param>
     /// <returns>Null when it is no file of this visit, or has been taken in.</returns>
-    public (string Name, LoggerFile File)? Find(Guid id, Guid visitId)
+    public (string Name, LoggerFile File)? Find(Guid id, Guid visitId, bool whole)
     {
         using var db = database.Open();
-        var row = db.QuerySingleOrDefault<(string Name, byte[] Body)?>("SELECT name, body FROM logger_file WHERE id = @id AND visit_id = @visit", new { id = id.ToString(), visit = visitId.ToString() });
-        return row is { } found && LoggerFile.Open(LoggerFile.Decode(found.Body)) is { } file ? (found.Name, file) : null;
+        var row = db.QuerySingleOrDefault<(string Name, byte[] Body)?>($"SELECT name, {(whole ? "body" : $"substr(body, 1, {HeadBytes})")} FROM logger_file WHERE id = @id AND visit_id = @visit",
+            new { id = id.ToString(), visit = visitId.ToString() });
+        return row is { } found && LoggerFile.Open(whole ? found.Body : UpToALine(found.Body)) is { } file ? (found.Name, file) : null;
     }
+
+    /// <summary>A head that was cut is cut back to the end of a line, so that no letter is left in half.</summary>
+    private static byte[] UpToALine(byte[] head) => head.Length < HeadBytes || Array.LastIndexOf(head, (byte)'\n') is not (> 0 and var end) ? head : head[..(end + 1)];
 
     public void Remove(Guid id)
     {

@@ -10,17 +10,32 @@ public sealed record KeptPhoto(string Hash, int Width, int Height);
 /// <remarks>
 /// A photo is painted anew before it is kept: the right way up, no larger than is of use, and without anything but the picture.
 /// Where it was taken, with which telephone and when was in the file that came in, and is not in the one that stays.
+/// A small file can hold a picture that fills the memory, so its header is read first, it is decoded no larger than it is kept where its format can do that,
+/// and no more than two are decoded at a time, a very large one alone.
 /// </remarks>
 public sealed class PhotoStore
 {
     /// <summary>The largest file taken, bytes.</summary>
-    public const int MostBytes = 15 * 1024 * 1024;
+    public const int MostBytes = 20 * 1024 * 1024;
+
+    /// <summary>The largest picture taken, pixels: beyond the cameras of phones.</summary>
+    public const int MostPixels = 50_000_000;
+
+    /// <summary>A picture that takes more than this to decode is decoded alone, pixels.</summary>
+    private const int AlonePixels = 12_000_000;
 
     /// <summary>Longest edge kept, pixels: a nameplate can still be read on it.</summary>
     private const int LongestEdge = 2400;
     private const int SmallEdge = 320;
-    private const int MostPixels = 120_000_000;
     private const int Quality = 85;
+    private const int AtATime = 2;
+
+    /// <summary>A picture that takes longer than this is refused.</summary>
+    private static readonly TimeSpan Longest = TimeSpan.FromSeconds(15);
+
+    private readonly Lock turns = new();
+    private readonly Queue<(int Weight, TaskCompletionSource Turn)> waiting = new();
+    private int taken;
 
     private readonly string folder;
 
@@ -31,14 +46,66 @@ public sealed class PhotoStore
     }
 
     /// <summary>Keeps a photo; on return its files are on the disk. The same photo sent twice is kept once.</summary>
-    /// <returns>Null when the bytes are no picture, or a broken one.</returns>
-    public KeptPhoto? Keep(byte[] file)
+    /// <param name="file">Only its header is read before it is the picture's turn.</param>
+    /// <returns>Null when it is no picture, a broken one, or too large.</returns>
+    public KeptPhoto? Keep(Stream file)
     {
-        using var upright = Upright(file);
-        if (upright is null)
+        using var codec = SKCodec.Create(file);
+        if (codec is null || (long)codec.Info.Width * codec.Info.Height > MostPixels)
             return null;
-        using var large = Fit(upright, LongestEdge);
-        using var small = Fit(upright, SmallEdge);
+        var size = SizeToDecode(codec);
+        var weight = size.Width * size.Height > AlonePixels ? AtATime : 1;
+        TakeTurn(weight).Wait();
+        var painting = Task.Run(() =>
+        {
+            try
+            {
+                return Paint(codec, size);
+            }
+            finally
+            {
+                GiveBack(weight);
+            }
+        });
+        return painting.Wait(Longest) ? painting.GetAwaiter().GetResult() : null;
+    }
+
+    /// <summary>Turns are given in the order in which they were asked for.</summary>
+    private Task TakeTurn(int weight)
+    {
+        lock (turns)
+        {
+            if (waiting.Count == 0 && taken + weight <= AtATime)
+            {
+                taken += weight;
+                return Task.CompletedTask;
+            }
+
+            var turn = new TaskCompletionSource(TaskCreationOptions.RunContinuationsAsynchronously);
+            waiting.Enqueue((weight, turn));
+            return turn.Task;
+        }
+    }
+
+    private void GiveBack(int weight)
+    {
+        lock (turns)
+        {
+            taken -= weight;
+            while (waiting.TryPeek(out var next) && taken + next.Weight <= AtATime)
+            {
+                taken += next.Weight;
+                waiting.Dequeue().Turn.SetResult();
+            }
+        }
+    }
+
+    private KeptPhoto? Paint(SKCodec codec, SKSizeI size)
+    {
+        using var large = Upright(codec, size);
+        if (large is null)
+            return null;
+        using var small = Fit(large, SmallEdge);
         var bytes = Jpeg(large);
         var hash = Convert.ToHexStringLower(SHA256.HashData(bytes));
         Write(PathOf(hash, isSmall: true), Jpeg(small));
@@ -52,20 +119,39 @@ public sealed class PhotoStore
 
     private string PathOf(string hash, bool isSmall) => Path.Combine(folder, hash + (isSmall ? "-small.jpg" : ".jpg"));
 
-    private static SKBitmap? Upright(byte[] file)
+    /// <summary>The smallest size the format can decode to that is not smaller than what is kept.</summary>
+    private static SKSizeI SizeToDecode(SKCodec codec) =>
+        codec.GetScaledDimensions(Math.Min(1, LongestEdge / (float)Math.Max(codec.Info.Width, codec.Info.Height))) is var scaled
+            && Math.Max(scaled.Width, scaled.Height) >= Math.Min(LongestEdge, Math.Max(codec.Info.Width, codec.Info.Height)) ? scaled : Next(codec);
+
+    /// <summary>JPEG decodes to eighths; the next one up where the nearest would be too small.</summary>
+    private static SKSizeI Next(SKCodec codec)
     {
-        using var codec = SKCodec.Create(new SKMemoryStream(file));
-        if (codec is null || (long)codec.Info.Width * codec.Info.Height > MostPixels)
-            return null;
-        using var decoded = new SKBitmap(new SKImageInfo(codec.Info.Width, codec.Info.Height, SKColorType.Rgba8888, SKAlphaType.Premul));
+        for (var eighths = 1; eighths < 8; eighths++)
+        {
+            var scaled = codec.GetScaledDimensions(eighths / 8f);
+            if (Math.Max(scaled.Width, scaled.Height) >= LongestEdge)
+                return scaled;
+        }
+
+        return codec.Info.Size;
+    }
+
+    /// <summary>The picture the right way up, no larger than it is kept; null when the file does not hold the picture that its header names.</summary>
+    private static SKBitmap? Upright(SKCodec codec, SKSizeI size)
+    {
+        using var decoded = new SKBitmap(new SKImageInfo(size.Width, size.Height, SKColorType.Rgba8888, SKAlphaType.Premul));
         if (codec.GetPixels(decoded.Info, decoded.GetPixels()) != SKCodecResult.Success)
             return null;
         var turned = codec.EncodedOrigin >= SKEncodedOrigin.LeftTop;
-        var upright = new SKBitmap(turned ? decoded.Height : decoded.Width, turned ? decoded.Width : decoded.Height);
+        var scale = Math.Min(1, LongestEdge / (float)Math.Max(size.Width, size.Height));
+        var (width, height) = (Math.Max(1, (int)Math.Round(size.Width * scale)), Math.Max(1, (int)Math.Round(size.Height * scale)));
+        var upright = new SKBitmap(turned ? height : width, turned ? width : height);
         using var canvas = new SKCanvas(upright);
         canvas.Clear(SKColors.White);
-        canvas.SetMatrix(Turn(codec.EncodedOrigin, decoded.Width, decoded.Height));
-        canvas.DrawBitmap(decoded, 0, 0, SKSamplingOptions.Default);
+        canvas.SetMatrix(SKMatrix.Concat(Turn(codec.EncodedOrigin, width, height), SKMatrix.CreateScale(width / (float)size.Width, height / (float)size.Height)));
+        using var image = SKImage.FromPixels(decoded.Info, decoded.GetPixels());
+        canvas.DrawImage(image, 0, 0, new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear));
         return upright;
     }
 

@@ -16,6 +16,10 @@ public enum AppendOutcome
     IdTaken,
 }
 
+/// <summary>An entry as it lies in the record.</summary>
+/// <param name="Stands">No later entry corrects it or strikes it out.</param>
+public sealed record PlainEntry(Guid Id, DateTimeOffset At, string Author, string Kind, string Body, bool Stands);
+
 /// <summary>Visits and the entries of their timelines.</summary>
 public sealed class VisitStore(Database database) : IDisposable
 {
@@ -103,6 +107,16 @@ public sealed class VisitStore(Database database) : IDisposable
                 WHERE latest = 1)
             ORDER BY WrittenAt, id
             """, new { full = full.Select(v => v.ToString()), brief = brief.Select(v => v.ToString()) }).Select(r => r.ToEntry()).ToLookup(e => e.VisitId);
+    }
+
+    /// <summary>The entries of a visit as they lie in the record, the latest first, without reading what they say.</summary>
+    public IReadOnlyList<PlainEntry> PlainEntries(Guid visitId)
+    {
+        using var db = database.Open();
+        return [.. db.Query<(string Id, string At, string Author, string Kind, string Body, bool Stands)>("""
+            SELECT e.id, e.at, e.author, e.kind, e.body, e.kind <> 'withdrawal' AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.corrects = e.id) FROM entry e
+            WHERE e.visit_id = @id ORDER BY e.at DESC, e.id DESC
+            """, new { id = visitId.ToString() }).Select(e => new PlainEntry(Guid.Parse(e.Id), Database.Utc(e.At), e.Author, e.Kind, e.Body, e.Stands))];
     }
 
     /// <summary>How many entries each visit of a unit has. Entries are only ever added, so the same number is the same content.</summary>

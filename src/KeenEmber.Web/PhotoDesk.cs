@@ -5,8 +5,11 @@ namespace KeenEmber.Web;
 /// <summary>Takes photos in from a form.</summary>
 public static class PhotoDesk
 {
-    /// <summary>Eight photos of the largest size in one go.</summary>
-    public const long MostUploadBytes = 8L * PhotoStore.MostBytes;
+    /// <summary>Photos in one go.</summary>
+    public const int MostAtOnce = 8;
+
+    /// <summary>All of them of the largest size, bytes.</summary>
+    public const long MostUploadBytes = (long)MostAtOnce * PhotoStore.MostBytes;
 
     /// <summary>Keeps what can be kept, and says of the rest, by file name, why not.</summary>
     public static (IReadOnlyList<KeptPhoto> Kept, IReadOnlyList<string> Errors) Keep(IReadOnlyList<IFormFile> files, PhotoStore store)
@@ -21,12 +24,11 @@ public static class PhotoDesk
                 continue;
             }
 
-            using var bytes = new MemoryStream();
-            file.CopyTo(bytes);
-            if (store.Keep(bytes.ToArray()) is { } photo)
+            using var stream = file.OpenReadStream();
+            if (store.Keep(stream) is { } photo)
                 kept.Add(photo);
             else
-                errors.Add($"“{file.FileName}” is no picture, or is broken.");
+                errors.Add($"“{file.FileName}” is not a whole picture, or has more than {PhotoStore.MostPixels / 1_000_000} million pixels.");
         }
 
         if (files.Count == 0)

@@ -5,25 +5,31 @@ using KeenEmber.Storage;
 using KeenEmber.Web;
 using KeenEmber.Web.Api;
 using KeenEmber.Web.Demo;
+using KeenEmber.Web.Edge;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Http.Features;
 
 var builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
-var data = Path.GetFullPath(builder.Configuration["data"] ?? "data");
-var port = builder.Configuration.GetValue("port", 5080);
+if (StartOptions.Read(builder.Configuration) is not { } options)
+    return StartOptions.Refused;
 
-// The loopback address only, until there are accounts.
+// The loopback address only, until there are accounts. What the environment says of endpoints is not asked.
 builder.WebHost.ConfigureKestrel(kestrel =>
 {
-    kestrel.Listen(IPAddress.Loopback, port);
+    kestrel.Configure(new ConfigurationBuilder().Build());
+    kestrel.Listen(IPAddress.Loopback, options.Port);
     kestrel.AddServerHeader = false;
-    kestrel.Limits.MaxRequestBodySize = PhotoDesk.MostUploadBytes;
+    kestrel.Limits.MaxRequestBodySize = BodyLimits.Usual;
 });
+builder.Services.Configure<HostOptions>(host => host.ShutdownTimeout = TimeSpan.FromSeconds(3));
 builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
 
 // The record is made ready beside the making of the app, which takes as long.
-var database = new Database(data);
-var migrated = Task.Run(database.Migrate);
+if (StartOptions.Open(options.Data) is not { } database)
+    return StartOptions.Refused;
+var data = options.Data;
+var migrated = Task.Run(() => StartOptions.Migrate(database));
+builder.Services.AddHttpContextAccessor();
 builder.Services.AddSingleton(builder.Configuration["clock"] is { } clock ? new FileClock(clock) : TimeProvider.System);
 builder.Services.AddSingleton(database);
 builder.Services.AddSingleton<ShopStore>();
@@ -43,28 +49,35 @@ builder.Services.AddDataProtection().SetApplicationName("KeenEmber").PersistKeys
 builder.Services.Configure<FormOptions>(options => options.MultipartBodyLengthLimit = PhotoDesk.MostUploadBytes);
 builder.Services.AddProblemDetails();
 builder.Services.AddOpenApi();
-builder.Services.AddRazorPages(options => options.Conventions.AddPageRoute("/Equipment/Edit", "/equipment/new"));
+builder.Services.AddRazorPages(pages => pages.Conventions.AddPageRoute("/Equipment/Edit", "/equipment/new")).AddMvcOptions(mvc =>
+{
+    mvc.Filters.Add<RequestGuard>();
+    mvc.ModelBinderProviders.Insert(0, new EnumsByName());
+});
 builder.Services.ConfigureHttpJsonOptions(options =>
 {
     options.SerializerOptions.DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull;
-    options.SerializerOptions.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.CamelCase));
+    options.SerializerOptions.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false));
+    options.SerializerOptions.Converters.Add(new FiniteNumbers());
 });
 builder.Services.AddRouting(options => options.LowercaseUrls = true);
 
 var app = builder.Build();
 if (builder.Configuration.GetValue("seed", false))
 {
-    await migrated;
+    if (!await migrated)
+        return StartOptions.Refused;
     app.Services.GetRequiredService<LargeShop>().Fill(Console.WriteLine);
-    return;
+    return 0;
 }
 
 var filled = Fill();
 app.UseMiddleware<SecurityHeaders>();
-app.UseExceptionHandler("/errors/500");
+app.UseExceptionHandler(new ExceptionHandlerOptions { ExceptionHandlingPath = "/errors", StatusCodeSelector = Faults.Status });
 // A page is told with a page, a program with problem+json.
 app.UseWhen(c => !c.Request.Path.StartsWithSegments("/api"), pages => pages.UseStatusCodePagesWithReExecute("/errors/{0}"));
 app.UseWhen(c => c.Request.Path.StartsWithSegments("/api"), api => api.UseStatusCodePages());
+app.UseMiddleware<BodyLimits>();
 app.UseRouting();
 app.MapStaticAssets();
 app.MapRazorPages().WithStaticAssets();
@@ -76,15 +89,19 @@ app.MapDefrost();
 app.MapSensors();
 app.MapFollowUp();
 app.MapPhotos();
-await filled;
+if (!await filled)
+    return StartOptions.Refused;
 app.Run();
+return 0;
 
-async Task Fill()
+async Task<bool> Fill()
 {
-    await migrated;
+    if (!await migrated)
+        return false;
     if (builder.Configuration.GetValue("demo", false))
         app.Services.GetRequiredService<DemoHall>().FillIfEmpty();
 
     // The first page wants the rules compiled and the units judged by today's rules: begun here, beside the start of the server.
     _ = Task.Run(app.Services.GetRequiredService<Board>().RefreshAll);
+    return true;
 }

@@ -8,25 +8,44 @@ using KeenEmber.Web.Wording;
 namespace KeenEmber.Web;
 
 /// <summary>Fetches what belongs together and runs the core over it.</summary>
-public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopStore shops, RunSeriesStore series, TimeProvider time)
+public sealed class VisitDesk(
+    VisitStore visits, EquipmentStore equipment, ShopStore shops, RunSeriesStore series, TimeProvider time, IHttpContextAccessor asking, ILogger<VisitDesk> logger)
 {
+    /// <summary>Clocks that are set by the network step back a little now and then.</summary>
+    private static readonly TimeSpan ClockStep = TimeSpan.FromSeconds(2);
+
     /// <summary>A visit ready to show; null when there is none of that id.</summary>
     public VisitView? Open(Guid id)
     {
         if (visits.Find(id) is not { } visit || equipment.Find(visit.EquipmentId) is not var (unit, site))
             return null;
-        var now = time.GetUtcNow();
         var ofUnit = visits.OfEquipment(unit.Id);
         var entries = visits.EntriesOfEquipment(unit.Id, [id, .. ofUnit.Where(v => v.StartedAt < visit.StartedAt).Take(1).Select(v => v.Id)]);
+        var (now, behind) = NowAfter(entries[id]);
+        var judging = new SafeJudging(logger, id, asking.HttpContext?.RequestAborted ?? default);
         var all = ofUnit.Select(v => (Visit: v, Timeline: new Timeline(entries[v.Id], unit, site.Atmosphere))).ToList();
         var timeline = all.Find(v => v.Visit.Id == id).Timeline;
         var earlier = all.Where(v => v.Visit.StartedAt < visit.StartedAt).ToList();
         var readings = timeline.LatestReadings();
-        var course = SeriesOf(unit, timeline);
+        var course = judging.Of("course", () => SeriesOf(unit, timeline), null);
         var conditions = timeline.ConditionsAt(visit.IsUnderWay(now) ? now : timeline.LastMoment ?? visit.StartedAt);
-        return new(visit, unit, site, shops.Get(), timeline, now, conditions, readings, course, Analyse(unit, site, timeline, readings, course, conditions),
-            [.. earlier.Select(e => e.Visit)], PointHistory.Of(earlier, readings), LastSettings(earlier), [.. all.Select(v => v.Timeline)],
-            earlier.Count == 0 ? null : BriefingOf(unit, site, earlier), series.Find);
+        return new(visit, unit, site, shops.Get(), timeline, now, conditions, readings, course,
+            judging.Of("circuit", () => Analyse(unit, site, timeline, readings, course, conditions), null),
+            [.. earlier.Select(e => e.Visit)], judging.Of("history", () => PointHistory.Of(earlier, readings), NoHistory), LastSettings(earlier), [.. all.Select(v => v.Timeline)],
+            earlier.Count == 0 ? null : judging.Of("last visit", () => BriefingOf(unit, site, earlier, judging), null), series.Find, judging)
+        {
+            ClockIsBehind = behind,
+        };
+    }
+
+    private static readonly ILookup<MeasuringPoint, EarlierValue> NoHistory = Array.Empty<EarlierValue>().ToLookup(_ => MeasuringPoint.BoxAir);
+
+    /// <summary>Now, or just after the last entry where the machine's clock is behind it: what is written next must not hide behind what was written before.</summary>
+    private (DateTimeOffset Now, TimeSpan Behind) NowAfter(IReadOnlyList<TimelineEntry> written)
+    {
+        var now = time.GetUtcNow();
+        var last = written.Count == 0 ? now : written.Max(e => e.WrittenAt);
+        return last <= now ? (now, TimeSpan.Zero) : (last + TimeSpan.FromMilliseconds(1), last - now > ClockStep ? last - now : TimeSpan.Zero);
     }
 
     /// <summary>The timeline entry that a piece of a line becomes, as of now.</summary>
@@ -49,14 +68,14 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
             visits.Append([.. entries.Select(e => e with { Id = Guid.CreateVersion7(time.GetUtcNow()) })]);
     }
 
-    private Briefing BriefingOf(Equipment unit, Site site, List<(Visit Visit, Timeline Timeline)> latestFirst)
+    private Briefing BriefingOf(Equipment unit, Site site, List<(Visit Visit, Timeline Timeline)> latestFirst, SafeJudging judging)
     {
         var (visit, timeline) = latestFirst[0];
         List<Timeline> timelines = [.. latestFirst.Select(e => e.Timeline)];
         var run = timeline.Standing.OfType<RunEntry>().LastOrDefault() is { } last
-            ? DefrostRuns.Of(timelines, unit, site.Atmosphere, series.Find, time.GetUtcNow()).Single(r => r.Entry.Id == last.Id) : null;
+            ? DefrostRuns.Of(timelines, unit, site.Atmosphere, series.Find, time.GetUtcNow(), judging).Single(r => r.Entry.Id == last.Id) : null;
         var analysis = AnalyseAtEnd(unit, site, visit, timeline);
-        return Briefing.Of(visit, timeline, analysis, new VisitBenches(timeline, timelines, unit, site.Atmosphere, run).ToExplain(analysis), timelines);
+        return Briefing.Of(visit, timeline, analysis, new VisitBenches(timeline, timelines, unit, site.Atmosphere, run, judging).ToExplain(analysis), timelines);
     }
 
     private static Dictionary<PressureSetting, (Visit, TypedValue)> LastSettings(IEnumerable<(Visit Visit, Timeline Timeline)> latestFirst) =>

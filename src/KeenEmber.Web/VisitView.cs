@@ -24,8 +24,14 @@ public sealed record VisitView(
     OperatingConditions Conditions, IReadOnlyDictionary<MeasuringPoint, TakenReading> Readings, SeriesAnalysis? Series, CircuitAnalysis? Analysis,
     IReadOnlyList<Visit> Earlier, ILookup<MeasuringPoint, EarlierValue> History,
     IReadOnlyDictionary<PressureSetting, (Visit Visit, TypedValue Value)> LastSettings, IReadOnlyList<Timeline> AllTimelines, Briefing? Briefing,
-    Func<Guid, IReadOnlyList<RunTrack>> LoggedSeries)
+    Func<Guid, IReadOnlyList<RunTrack>> LoggedSeries, SafeJudging Judging)
 {
+    /// <summary>Benches that failed or ran over their time on this page so far: they have no verdict, and that is said.</summary>
+    public IReadOnlyCollection<string> NotJudged => Judging.NotJudged;
+
+    /// <summary>How far the machine's clock is behind the last entry of the visit; nothing when it is not.</summary>
+    public TimeSpan ClockIsBehind { get; init; }
+
     /// <summary>Everything still open on the unit, across its visits.</summary>
     public IReadOnlyList<OpenLoop> Loops { get; } = OpenLoops.Of(AllTimelines);
 
@@ -36,13 +42,13 @@ public sealed record VisitView(
     public AsFoundRecord AsFound { get; } = AsFoundRecord.Of(Timeline, Equipment);
 
     /// <summary>What proves each repair of the visit.</summary>
-    public IReadOnlyList<Proof> Proofs => field ??= [.. Core.Service.Proofs.Of(Timeline, Equipment, Analysis), .. Benches.Sensors.Proofs];
+    public IReadOnlyList<Proof> Proofs => field ??= [.. Judging.Of<IEnumerable<Proof>>("proofs", () => Core.Service.Proofs.Of(Timeline, Equipment, Analysis).ToList(), []), .. Benches.Sensors.Proofs];
 
     /// <summary>The shop's policies that have something to say about the visit as it stands.</summary>
-    public IReadOnlyList<Policy> Policies => PolicyAdvice.For(Timeline, Equipment, Conditions, Analysis);
+    public IReadOnlyList<Policy> Policies => Judging.Of<IReadOnlyList<Policy>>("policies", () => PolicyAdvice.For(Timeline, Equipment, Conditions, Analysis), []);
 
     /// <summary>Every defrost of the unit up to this visit, the earliest first.</summary>
-    public IReadOnlyList<WatchedRun> Runs => field ??= DefrostRuns.Of(AllTimelines, Equipment, Site.Atmosphere, LoggedSeries, Now);
+    public IReadOnlyList<WatchedRun> Runs => field ??= Judging.Of<IReadOnlyList<WatchedRun>>("defrost", () => DefrostRuns.Of(AllTimelines, Equipment, Site.Atmosphere, LoggedSeries, Now, Judging), []);
 
     /// <summary>How the unit defrosts, by the last word on it; null when nobody has said.</summary>
     public DefrostSetUp? DefrostSetUp { get; } = DefrostRuns.SetUpAt(DefrostRuns.SetUps(AllTimelines), Now);
@@ -55,14 +61,15 @@ public sealed record VisitView(
         Visit.IsUnderWay(Now) ? AllTimelines : [.. AllTimelines.Where(t => t == Timeline || t.LastMoment <= (Timeline.LastMoment ?? Visit.StartedAt))];
 
     /// <summary>What the benches beside the circuit make of the visit.</summary>
-    public VisitBenches Benches => field ??= new(Timeline, UpToHere, Equipment, Site.Atmosphere, OwnRun);
+    public VisitBenches Benches => field ??= new(Timeline, UpToHere, Equipment, Site.Atmosphere, OwnRun, Judging);
 
     /// <summary>What the sensor that ends the defrost reads too much or too little, K, by its last check; null without one.</summary>
     public double? EndSensorErrorK => Benches.Sensors.Sensors.Where(s => s.Sensor.Role == SensorRole.DefrostEnd)
         .Select(s => s.Found?.Result.Error ?? (UnitSensors.Errors(UpToHere, Site.Atmosphere).TryGetValue(s.Name, out var marks) ? marks[^1].Value : null)).FirstOrDefault(e => e is not null);
 
     /// <summary>The outputs of the controller that were looked at on this visit.</summary>
-    public IReadOnlyDictionary<ControlOutput, OutputResult> Outputs { get; } = ControllerBench.Outputs(Timeline);
+    public IReadOnlyDictionary<ControlOutput, OutputResult> Outputs => field ??=
+        Judging.Of<IReadOnlyDictionary<ControlOutput, OutputResult>>("controls", () => ControllerBench.Outputs(Timeline), new Dictionary<ControlOutput, OutputResult>());
 
     /// <summary>What water, scale or wear has done to the control, as seen on this visit.</summary>
     public IReadOnlyDictionary<ControlPart, DamageKind> Damage => ControllerBench.Damage(Timeline);
@@ -94,7 +101,8 @@ public sealed record VisitView(
         DefrostRemedies.For(run.Result.Findings, Shop.Policies.Of(Policy.Defrost) == PolicyChoice.FewLongByTemperature, run.Run.SetUp);
 
     /// <summary>What to do next; null when no bench has anything to ask, or the visit is over.</summary>
-    public NextTask? Next => IsUnderWay ? NextTask.Choose(Benches, Analysis, OwnRun is { Result.Phases.HeatOff: not null } run ? DefrostAdvice(run) : [], WettedSetsWhole) : null;
+    public NextTask? Next => IsUnderWay
+        ? Judging.Of("next task", () => NextTask.Choose(Benches, Analysis, OwnRun is { Result.Phases.HeatOff: not null } run ? DefrostAdvice(run) : [], WettedSetsWhole), null) : null;
 
     public IEnumerable<RecommendationEntry> Recommendations => Timeline.Standing.OfType<RecommendationEntry>();
 
@@ -114,7 +122,7 @@ public sealed record VisitView(
     public SignOffEntry? SignOff => Timeline.Standing.OfType<SignOffEntry>().LastOrDefault();
 
     /// <summary>What the last standing-pressure test of the visit says; null without one.</summary>
-    public StandingResult? Standing => VisitDesk.StandingOf(Equipment, Site, Timeline);
+    public StandingResult? Standing => Judging.Of("standing pressure", () => VisitDesk.StandingOf(Equipment, Site, Timeline), null);
 
     public UnitText Units { get; } = new(Shop.Units, Site.Atmosphere);
 
@@ -132,10 +140,10 @@ public sealed record VisitView(
     public bool IsCallback => Earlier.Count > 0 && Visit.IsCallbackAfter(Earlier[0], Shop.Policies, Briefing?.SignOff?.FollowUp);
 
     /// <summary>One sentence without figures on how the visit stands.</summary>
-    public string Stands => PanelText.Stands(Analysis, Readings.Count > 0, Equipment, Benches.FaultsNow);
+    public string Stands => NotJudged.Count > 0 ? PanelText.NotJudged(NotJudged) : PanelText.Stands(Analysis, Readings.Count > 0, Equipment, Benches.FaultsNow);
 
     /// <summary>Something about the unit is not as it should be.</summary>
-    public bool NeedsAttention => Benches.FaultsNow.Count > 0 || (Analysis is not null && PanelText.NeedsAttention(Analysis));
+    public bool NeedsAttention => NotJudged.Count > 0 || Benches.FaultsNow.Count > 0 || (Analysis is not null && PanelText.NeedsAttention(Analysis));
 
     /// <summary>The reading the map asks for: to be checked, or the one that unlocks most.</summary>
     public MeasuringPoint? Asked => Analysis is null ? null

@@ -27,10 +27,10 @@ public sealed class LoggerTests : IDisposable
 
     private static readonly RunPlace Cold = new(RunPlaceKind.ColdestBend), Box = new(RunPlaceKind.Box);
 
-    private static LoggedSeries Read(string text, LoggerColumns? columns = null)
+    private static LoggedSeries Read(string text, DayOrder? order = null)
     {
         var file = LoggerFile.Open(text)!;
-        return file.Read(columns ?? file.Guess());
+        return file.Read(file.Guess(), TimeZoneInfo.Utc, order);
     }
 
     [Theory]
@@ -43,7 +43,7 @@ public sealed class LoggerTests : IDisposable
     public void Ways_of_writing_the_same_series_read_the_same(string text)
     {
         // The day in "02.03." and "3/2/" differs by reading; minutes do not.
-        var series = Read(text);
+        var series = Read(text, DayOrder.DayFirst);
         var cold = series.Tracks.Single(t => t.Place == Cold);
         Assert.Equal([0, 1.5], cold.Minutes);
         Assert.Equal(-24.5, cold.Values[0], 1);
@@ -59,7 +59,7 @@ public sealed class LoggerTests : IDisposable
         var track = series.Tracks.Single();
         Assert.Equal([1, 2, 3, 5], track.Values);
         Assert.Equal([0, 9, 10, 20], track.Minutes);
-        Assert.Equal(new DateTime(2026, 10, 25, 1, 50, 0), series.Start);
+        Assert.Equal(new DateTimeOffset(2026, 10, 25, 1, 50, 0, TimeSpan.Zero), series.Start);
     }
 
     [Fact]
@@ -77,10 +77,83 @@ public sealed class LoggerTests : IDisposable
     public void What_is_no_table_is_refused(string text) => Assert.Null(LoggerFile.Open(text));
 
     [Fact]
-    public void Letters_of_an_old_logger_are_read()
+    public void Letters_of_any_logger_are_read()
     {
-        Assert.Equal("Temp °C", LoggerFile.Decode(Encoding.Latin1.GetBytes("Temp °C")));
-        Assert.Equal("Temp °C", LoggerFile.Decode([.. Encoding.UTF8.Preamble, .. Encoding.UTF8.GetBytes("Temp °C")]));
+        const string Text = "Time,Temp °C\n04:00,1";
+        foreach (var encoding in new[] { Encoding.Latin1, Encoding.UTF8, Encoding.Unicode, Encoding.BigEndianUnicode })
+        {
+            Assert.Equal("Temp °C", LoggerFile.Open([.. encoding.Preamble, .. encoding.GetBytes(Text)])!.Headings[1]);
+            Assert.Equal("Temp °C", LoggerFile.Open(encoding.GetBytes(Text))!.Headings[1]);
+        }
+    }
+
+    [Theory]
+    [InlineData("2026-07-01T04:00:00Z", "2026-07-01T04:02:00Z")]
+    [InlineData("2026-07-01T06:00:00+02:00", "2026-07-01T06:02:00+02:00")]
+    [InlineData("2026-07-01 06:00:00", "2026-07-01 06:02:00")]
+    public void A_time_with_its_zone_is_that_moment_wherever_the_site_is(string first, string second)
+    {
+        var file = LoggerFile.Open($"time,cold\n{first},1\n{second},2")!;
+        var series = file.Read(file.Guess(), TimeZoneInfo.FindSystemTimeZoneById("Europe/Berlin"));
+        Assert.Equal(new DateTimeOffset(2026, 7, 1, 4, 0, 0, TimeSpan.Zero), series.Start);
+        Assert.Equal([0, 2], series.Tracks.Single().Minutes);
+    }
+
+    [Theory]
+    [InlineData("10/25/2026 01:50,1\n10/25/2026 02:50,2\n10/25/2026 02:10,3\n10/25/2026 03:10,4", 0d, 60d, 80d, 140d)]
+    [InlineData("03/29/2026 01:50,1\n03/29/2026 03:10,2\n03/29/2026 03:20,3\n03/29/2026 03:30,4", 0d, 20d, 30d, 40d)]
+    public void A_clock_change_of_the_site_leaves_no_hole_and_no_double(string rows, params double[] minutes)
+    {
+        var file = LoggerFile.Open("time,cold\n" + rows)!;
+        var series = file.Read(file.Guess(), TimeZoneInfo.FindSystemTimeZoneById("Europe/Berlin"));
+        Assert.Equal(minutes, series.Tracks.Single().Minutes);
+        Assert.Equal(0, series.Backward);
+    }
+
+    /// <summary>US loggers: row by row, the third of September would be followed by the tenth of March.</summary>
+    [Fact]
+    public void Day_and_month_are_decided_once_for_the_file()
+    {
+        var series = Read("time,cold\n3/9/2026 11:58 PM,1\n3/9/2026 11:59 PM,2\n3/10/2026 12:00 AM,3\n3/10/2026 12:01 AM,4");
+        Assert.Equal(new DateTimeOffset(2026, 3, 9, 23, 58, 0, TimeSpan.Zero), series.Start);
+        Assert.Equal([0, 1, 2, 3], series.Tracks.Single().Minutes);
+        Assert.Equal(new DateTimeOffset(2026, 3, 12, 23, 58, 0, TimeSpan.Zero), Read("time,cold\n12/03/2026 23:58,1\n13/03/2026 00:01,2").Start);
+    }
+
+    [Fact]
+    public void Day_and_month_that_cannot_be_told_apart_are_asked_about()
+    {
+        var file = LoggerFile.Open("time,cold\n03/09/2026 10:00,1\n03/09/2026 10:01,2")!;
+        Assert.True(file.Read(file.Guess(), TimeZoneInfo.Utc).NeedsDayOrder);
+        Assert.Equal(new DateTimeOffset(2026, 9, 3, 10, 0, 0, TimeSpan.Zero), file.Read(file.Guess(), TimeZoneInfo.Utc, DayOrder.DayFirst).Start);
+        Assert.Equal(new DateTimeOffset(2026, 3, 9, 10, 0, 0, TimeSpan.Zero), file.Read(file.Guess(), TimeZoneInfo.Utc, DayOrder.MonthFirst).Start);
+    }
+
+    [Fact]
+    public void A_lost_quote_spoils_its_own_row_only()
+    {
+        var series = Read("time,cold\n04:00,1\n04:01,\"2\n04:02,3\n04:03,4");
+        Assert.Equal(4, series.Rows);
+        Assert.Contains(3, series.Tracks.Single().Values);
+        Assert.Contains(4, series.Tracks.Single().Values);
+    }
+
+    [Theory]
+    [InlineData("min,cold\n0,1\n1e16,2\n2,3")]
+    [InlineData("min,cold\n0,1\nInfinity,2\n2,3")]
+    [InlineData("min,cold\n0,1\n1,1e300\n2,3")]
+    public void What_no_run_can_hold_is_left_out(string text) => Assert.Equal([0, 2], Read(text).Tracks.Single().Minutes);
+
+    [Fact]
+    public void A_file_is_cut_at_the_most_rows_and_says_so()
+    {
+        var text = new StringBuilder("sec,cold\n");
+        for (var i = 0; i < Table.MostRows + 5; i++)
+            text.Append(CultureInfo.InvariantCulture, $"{i},-20\n");
+        var series = Read(text.ToString());
+        Assert.True(series.IsCut);
+        Assert.Equal(Table.MostRows, series.Rows);
+        Assert.Null(LoggerFile.Open(string.Join(',', Enumerable.Repeat("a", Table.MostColumns + 1)) + "\n1,2"));
     }
 
     [Fact]
@@ -117,7 +190,7 @@ public sealed class LoggerTests : IDisposable
         var text = LoggedDay.Text();
         var watch = Stopwatch.StartNew();
         var file = LoggerFile.Open(text)!;
-        var series = file.Read(file.Guess());
+        var series = file.Read(file.Guess(), TimeZoneInfo.Utc);
         var read = watch.ElapsedMilliseconds;
         Assert.Equal(86_400, series.Tracks[0].Minutes.Length);
         Assert.Equal(11, series.Tracks.Count);

@@ -24,8 +24,14 @@ public sealed class PhotoTests : IDisposable
             canvas.DrawRect(0, 0, width / 2f, height / 2f, red);
         }
 
-        using var data = bitmap.Encode(format, 95);
-        return data.ToArray();
+        if (format != SKEncodedImageFormat.Png)
+        {
+            using var data = bitmap.Encode(format, 95);
+            return data.ToArray();
+        }
+
+        using var quick = bitmap.PeekPixels().Encode(new SKPngEncoderOptions(SKPngEncoderFilterFlags.None, 1));
+        return quick.ToArray();
     }
 
     /// <summary>The same JPEG with an EXIF segment: an orientation, and a place it was taken at.</summary>
@@ -36,6 +42,8 @@ public sealed class PhotoTests : IDisposable
         byte[] body = [.. Encoding.ASCII.GetBytes("Exif\0\0"), .. tiff];
         return [0xff, 0xd8, 0xff, 0xe1, (byte)((body.Length + 2) >> 8), (byte)(body.Length + 2), .. body, .. jpeg.AsSpan(2)];
     }
+
+    private KeptPhoto? Keep(byte[] file) => store.Keep(new MemoryStream(file));
 
     private SKBitmap Kept(string hash, bool isSmall = false) => SKBitmap.Decode(store.Find(hash, isSmall)!);
 
@@ -55,7 +63,7 @@ public sealed class PhotoTests : IDisposable
     {
         var file = WithExif(Picture(), orientation);
         Assert.Contains("GPS", Encoding.Latin1.GetString(file), StringComparison.Ordinal);
-        var kept = store.Keep(file)!;
+        var kept = Keep(file)!;
         Assert.Equal((width, height), (kept.Width, kept.Height));
         using var picture = Kept(kept.Hash);
         foreach (var (x, y) in new[] { (0.2, 0.2), (0.8, 0.2), (0.2, 0.8), (0.8, 0.8) })
@@ -71,7 +79,7 @@ public sealed class PhotoTests : IDisposable
     [Fact]
     public void The_same_photo_is_kept_once_with_a_small_one_beside_it()
     {
-        var (first, second) = (store.Keep(Picture())!, store.Keep(Picture())!);
+        var (first, second) = (Keep(Picture())!, Keep(Picture())!);
         Assert.Equal(first, second);
         Assert.Equal(2, Directory.GetFiles(Path.Combine(folder, "photos")).Length);
         using var small = Kept(first.Hash, isSmall: true);
@@ -83,20 +91,20 @@ public sealed class PhotoTests : IDisposable
     [InlineData(SKEncodedImageFormat.Webp)]
     public void Other_kinds_of_picture_become_the_same_kind(SKEncodedImageFormat format)
     {
-        using var picture = Kept(store.Keep(Picture(format: format))!.Hash);
+        using var picture = Kept(Keep(Picture(format: format))!.Hash);
         Assert.True(IsRed(picture, 0.2, 0.2));
     }
 
     [Fact]
-    public void A_huge_one_is_made_no_larger_than_is_of_use() => Assert.Equal((2400, 1200), store.Keep(Picture(5000, 2500)) is { } p ? (p.Width, p.Height) : default);
+    public void A_huge_one_is_made_no_larger_than_is_of_use() => Assert.Equal((2400, 1200), Keep(Picture(5000, 2500)) is { } p ? (p.Width, p.Height) : default);
 
     [Fact]
     public void What_is_no_picture_or_a_broken_one_is_refused()
     {
         var whole = Picture();
-        Assert.Null(store.Keep([]));
-        Assert.Null(store.Keep(Encoding.UTF8.GetBytes("<svg onload='alert(1)'/>")));
-        Assert.Null(store.Keep(whole[..(whole.Length / 3)]));
+        Assert.Null(Keep([]));
+        Assert.Null(Keep(Encoding.UTF8.GetBytes("<svg onload='alert(1)'/>")));
+        Assert.Null(Keep(whole[..(whole.Length / 3)]));
         Assert.Empty(Directory.GetFiles(Path.Combine(folder, "photos")));
     }
 
@@ -105,4 +113,28 @@ public sealed class PhotoTests : IDisposable
     [InlineData("ffff")]
     [InlineData("0000000000000000000000000000000000000000000000000000000000000000")]
     public void Only_what_was_kept_is_found(string name) => Assert.Null(store.Find(name, isSmall: false));
+
+    /// <summary>A single colour packs into next to nothing: the header says what it would take to paint.</summary>
+    [Fact]
+    public void One_with_more_pixels_than_any_camera_is_refused_by_its_header() => Assert.Null(Keep(Picture(7100, 7100, SKEncodedImageFormat.Png)));
+
+    [Theory]
+    [InlineData(SKEncodedImageFormat.Jpeg)]
+    [InlineData(SKEncodedImageFormat.Png)]
+    public void A_large_one_is_kept_as_large_as_is_of_use(SKEncodedImageFormat format)
+    {
+        var kept = Keep(Picture(8000, 6000, format))!;
+        Assert.Equal((2400, 1800), (kept.Width, kept.Height));
+        using var picture = Kept(kept.Hash);
+        Assert.True(IsRed(picture, 0.25, 0.25) && !IsRed(picture, 0.75, 0.75));
+    }
+
+    [Fact]
+    public async Task Large_ones_at_once_wait_for_each_other_and_are_all_kept()
+    {
+        var files = new[] { Picture(4000, 3500, SKEncodedImageFormat.Png), Picture(3500, 4000, SKEncodedImageFormat.Png), Picture(300, 200), Picture(4000, 3900, SKEncodedImageFormat.Png) };
+        var kept = await Task.WhenAll(files.Select(f => Task.Run(() => Keep(f))));
+        Assert.All(kept, Assert.NotNull);
+        Assert.Equal(4, kept.DistinctBy(k => k!.Hash).Count());
+    }
 }

@@ -280,7 +280,9 @@ public sealed class StoreTests : IDisposable
     {
         var store = new InstrumentStore(new Database(folder));
         var meter = new Instrument(Guid.CreateVersion7(), "T-2", QuantityKind.Temperature, 0.3, null);
-        store.Save(meter);
+        Assert.True(store.Add(meter));
+        Assert.True(store.Add(meter));
+        Assert.False(store.Add(meter with { Name = "T-3" }));
         Assert.Equal(meter, Assert.Single(store.All()));
         var late = new MeterCheck(Guid.CreateVersion7(), meter.Id, Start.AddDays(2), "Tobin", MeterCheckKind.IceBath, 273.2, 273.15);
         store.Append(late);

@@ -72,6 +72,9 @@ public sealed record CycleResult(
     CycleVerdict Verdict, int Cycles, double? CutOutC, double? CutInC, double? DifferentialK, double? OffK, double? UnexplainedK, double? StartsPerHour, double? RunFraction,
     double? ShortestOnMin, double? ShortestOffMin, double? DriftKPerH)
 {
+    /// <summary>Nothing is known of it.</summary>
+    public static readonly CycleResult None = new(CycleVerdict.TooFew, 0, null, null, null, null, null, null, null, null, null, null);
+
     /// <summary>Each end less where it should be, K; unequal ones mean that the band sits askew on its setting.</summary>
     public double? CutOutOffK { get; init; }
 

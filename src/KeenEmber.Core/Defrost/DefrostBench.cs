@@ -50,7 +50,7 @@ public static class DefrostBench
     /// <summary>What ended the heat: a person who said so, a switch seen acting, the spot at its setting, or the clock.</summary>
     private static EndedBy End(DefrostRun run, DefrostPhases phases)
     {
-        if (run.Mark(RunMarkKind.HeatOffByHand) is not null)
+        if (phases.HeatOff is { } ended && run.Marks.Any(m => m.Kind == RunMarkKind.HeatOffByHand && m.Minute == ended))
             return EndedBy.Hand;
         if (phases is not { HeatOff: { } off, HeatMin: { } length })
             return EndedBy.Unknown;

@@ -10,22 +10,34 @@ public sealed record DefrostPhases(double? PumpDown, double? HeatOn, double? Hea
     /// <summary>A coil this much warmer than it began is being heated, K.</summary>
     private const double WarmedK = 2;
 
+    public static readonly DefrostPhases None = new(null, null, null, null, null, false);
+
     public double? HeatMin => HeatOff - HeatOn;
 
     /// <summary>Drip time as it was, min.</summary>
     public double? DripMin => Refrigeration - HeatOff;
 
-    /// <summary>As marked; where a mark is missing, as the currents say, else as the coil's temperatures say.</summary>
+    /// <summary>
+    /// As marked; where a mark is missing, as the currents say, else as the coil's temperatures say. An end that was marked before the heat came on
+    /// ended nothing: it is left out, so that any order of marks is a sensible run.
+    /// </summary>
     public static DefrostPhases Of(DefrostRun run)
     {
-        var byHand = run.Mark(RunMarkKind.HeatOffByHand);
-        var (on, off) = (run.Mark(RunMarkKind.HeatOn), byHand ?? run.Mark(RunMarkKind.HeatOff));
+        var (on, seen) = (run.Mark(RunMarkKind.HeatOn), ((double? On, double? Off)?)null);
+        var off = MarkedOff(run, on);
         var inferred = on is null || off is null;
-        var (onSeen, offSeen) = inferred ? ByCurrent(run) ?? ByTemperature(run, on) : (null, null);
-        on ??= onSeen;
-        off ??= offSeen > on ? offSeen : null;
+        if (inferred)
+            seen = ByCurrent(run) ?? ByTemperature(run, on);
+        on ??= seen?.On < off || off is null ? seen?.On : null;
+        off ??= seen?.Off > on ? seen?.Off : null;
         return new(run.Mark(RunMarkKind.PumpDown), on, off, After(run, RunMarkKind.Refrigeration, off), After(run, RunMarkKind.FansOn, on), inferred && (on is not null || off is not null));
     }
+
+    /// <summary>The first end that was marked after the heat came on; one made by hand goes before one that was seen.</summary>
+    private static double? MarkedOff(DefrostRun run, double? on) => First(run, RunMarkKind.HeatOffByHand, on) ?? First(run, RunMarkKind.HeatOff, on);
+
+    private static double? First(DefrostRun run, RunMarkKind kind, double? after) =>
+        run.Marks.Where(m => m.Kind == kind && (after is null || m.Minute > after)).Select(m => (double?)m.Minute).Min();
 
     /// <summary>The first mark of a kind that is not before a minute.</summary>
     private static double? After(DefrostRun run, RunMarkKind kind, double? minute) =>

@@ -49,6 +49,9 @@ public sealed record DefrostResult(
     DefrostPhases Phases, EndedBy End, IReadOnlyList<PlaceMelt> Places, double? ClearMin, RunPlace? LastClear,
     HeaterState? Heaters, IceEstimate? Ice, SensorSpot? Sensor, FanReturn Fans, BoxAfter? Box, IReadOnlyList<Finding> Findings)
 {
+    /// <summary>Of a run that could not be judged: nothing is known of it.</summary>
+    public static readonly DefrostResult None = new(DefrostPhases.None, EndedBy.Unknown, [], null, null, null, null, null, new(null, null, false, 0), null, []);
+
     /// <summary>Heat on after the last place was clear, min; null when that is not known.</summary>
     public double? OverRunMin => ClearMin is { } clear && Phases.HeatOff is { } off ? Math.Max(0, off - clear) : null;
 

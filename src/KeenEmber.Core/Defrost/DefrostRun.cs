@@ -46,6 +46,31 @@ public readonly record struct RunMark(RunMarkKind Kind, double Minute);
 /// <param name="Values">°C, A, V or kPa absolute, one for each minute.</param>
 public sealed record RunTrack(RunPlace Place, double[] Minutes, double[] Values)
 {
+    /// <summary>A track of samples in any order. Of two at one minute the later in the list holds; what no run can hold is left out (<see cref="RunBounds"/>).</summary>
+    public static RunTrack Of(RunPlace place, IEnumerable<(double Minute, double Value)> samples)
+    {
+        var byMinute = new SortedDictionary<double, double>();
+        foreach (var (minute, value) in samples)
+        {
+            if (RunBounds.IsMinute(minute) && RunBounds.CanBe(place, value))
+                byMinute[minute] = value;
+        }
+
+        return new(place, [.. byMinute.Keys], [.. byMinute.Values]);
+    }
+
+    /// <summary>The track itself where it keeps to what a run can hold and its minutes rise, else what is left of it.</summary>
+    public RunTrack WithinBounds()
+    {
+        for (var i = 0; i < Minutes.Length; i++)
+        {
+            if (!RunBounds.IsMinute(Minutes[i]) || !RunBounds.CanBe(Place, Values[i]) || (i > 0 && Minutes[i] <= Minutes[i - 1]))
+                return Of(Place, Minutes.Zip(Values));
+        }
+
+        return this;
+    }
+
     public bool IsEmpty => Minutes.Length == 0;
 
     /// <summary>The value at a minute between two samples; null outside them.</summary>
@@ -68,12 +93,13 @@ public sealed record RunTrack(RunPlace Place, double[] Minutes, double[] Values)
         return end > first ? Values.AsSpan(first, end - first).ToArray().Average() : At((from + to) / 2);
     }
 
-    /// <summary>Indices of the samples from one minute to another, the last one not included.</summary>
+    /// <summary>Indices of the samples from one minute to another, the last one not included; none where the second minute lies before the first.</summary>
     public (int First, int End) Range(double from, double to)
     {
         var first = Array.BinarySearch(Minutes, from);
         var end = Array.BinarySearch(Minutes, to);
-        return (first < 0 ? ~first : first, end < 0 ? ~end : end + 1);
+        first = first < 0 ? ~first : first;
+        return (first, Math.Max(first, end < 0 ? ~end : end + 1));
     }
 
     public RunTrack Between(double from, double to)

@@ -41,6 +41,12 @@ public static class MeltPlateau
     /// <summary>The knee is looked for within so long before the rise is plain, min.</summary>
     private const double KneeReachMin = 14;
 
+    /// <summary>The knee is tried at every tenth of a minute, min.</summary>
+    private const double KneeStepMin = 0.1;
+
+    /// <summary>Steps are counted: a sum of tenths stands still once it is large enough.</summary>
+    private const double MostKneeSteps = 2 * KneeReachMin / KneeStepMin;
+
     /// <summary>A straight line through fewer samples of the rise tells no slope.</summary>
     private const int FewestOfRise = 3;
 
@@ -52,7 +58,7 @@ public static class MeltPlateau
     /// <param name="heatOff">Minute it went off, or the last minute known.</param>
     public static PlaceMelt Find(RunTrack track, double heatOn, double heatOff)
     {
-        var (first, end) = track.Range(heatOn, heatOff + AfterglowMin);
+        var (first, end) = track.Range(heatOn, Math.Max(heatOn, heatOff + AfterglowMin));
         var minutes = track.Minutes[first..end];
         var values = track.Values[first..end];
         if (minutes.Length < 3)
@@ -105,8 +111,10 @@ public static class MeltPlateau
     private static double Knee(ReadOnlySpan<double> minutes, ReadOnlySpan<double> values, double latest)
     {
         var (best, bestError) = (latest, double.MaxValue);
-        for (var knee = minutes[0]; knee <= latest; knee += 0.1)
+        var steps = (int)Math.Min(MostKneeSteps, (latest - minutes[0]) / KneeStepMin);
+        for (var step = 0; step <= steps; step++)
         {
+            var knee = minutes[0] + step * KneeStepMin;
             var (error, slope) = TwoLines(minutes, values, knee);
             if (slope > 0 && error < bestError)
                 (best, bestError) = (knee, error);

@@ -78,7 +78,7 @@ public static partial class QuantityReader
 
         // A compound gauge shows vacuum as a plain figure; some write the minus all the same.
         var value = new TypedValue(unit == Unit.InchesOfVacuum ? Math.Abs(number) : number, unit);
-        return WithinPhysics(value) ? value : TypingProblem.BeyondPhysics;
+        return IsWithinPhysics(value) ? value : TypingProblem.BeyondPhysics;
     }
 
     /// <summary>A number with decimal point or comma and any of the usual minus signs; null when it is not finite or not a number.</summary>
@@ -89,7 +89,8 @@ public static partial class QuantityReader
             && double.IsFinite(number) ? number : null;
     }
 
-    private static bool WithinPhysics(TypedValue value)
+    /// <summary>Whether anything an instrument can be held to has this value; false for what is not finite.</summary>
+    public static bool IsWithinPhysics(TypedValue value)
     {
         var (number, (low, high)) = value.Unit.Kind switch
         {

@@ -44,10 +44,16 @@ public static class SensorFamilies
 public sealed record CurveSpec(
     string Family = "", double? R25 = null, double? Beta = null, IReadOnlyList<CurvePoint>? Points = null, SignalKind Signal = SignalKind.Ohm, QuantityKind Measures = QuantityKind.Temperature)
 {
-    /// <summary>Null where it does not say enough, or its points run no one way.</summary>
+    /// <summary>What any sensor of the trade has: resistance at 25 °C (Ω), beta (K), and a signal in the unit of its kind.</summary>
+    private const double MostR25 = 1e8, LeastBeta = 500, MostBeta = 10_000, MostSignal = 1e9;
+
+    /// <summary>No sensor reads a value farther from nought, °C or kPa gauge.</summary>
+    private const double MostValue = 30_000;
+
+    /// <summary>Null where it does not say enough, says what no sensor has, or its points run no one way.</summary>
     public SensorCurve? Curve => Family.Length > 0 ? SensorFamilies.Find(Family)
-        : this is { R25: > 0, Beta: > 0 } ? new BetaCurve("own-beta", R25.Value, Beta.Value)
-        : Points is { Count: 2 or 3 } points ? OfPoints([.. points.OrderBy(p => p.Value)]) : null;
+        : this is { R25: > 0 and <= MostR25, Beta: >= LeastBeta and <= MostBeta } ? new BetaCurve("own-beta", R25.Value, Beta.Value)
+        : Points is { Count: 2 or 3 } points && points.All(p => Math.Abs(p.Signal) <= MostSignal && Math.Abs(p.Value) <= MostValue) ? OfPoints([.. points.OrderBy(p => p.Value)]) : null;
 
     private SensorCurve? OfPoints(IReadOnlyList<CurvePoint> p)
     {

@@ -93,6 +93,12 @@ public sealed record FrostEntry(
     Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
     bool After, FrostPicture Picture) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
 
+/// <summary>An entry of a kind this program does not know, or whose body it cannot read: kept as it lies in the record, and judged by nothing.</summary>
+/// <param name="Body">As written.</param>
+public sealed record UnknownEntry(
+    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
+    string Kind, string Body) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+
 /// <summary>Strikes out the entry it corrects without putting another in its place.</summary>
 public sealed record WithdrawalEntry(
     Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects)

@@ -14,19 +14,20 @@ namespace KeenEmber.Core.Service;
 /// <param name="timeline">Of the visit.</param>
 /// <param name="upToHere">The visit's and those of the visits before it, the latest first.</param>
 /// <param name="run">The last defrost watched on the visit; null without one.</param>
-public sealed class VisitBenches(Timeline timeline, IReadOnlyList<Timeline> upToHere, Equipment unit, Pressure atmosphere, WatchedRun? run)
+/// <param name="judging">Runs each bench.</param>
+public sealed class VisitBenches(Timeline timeline, IReadOnlyList<Timeline> upToHere, Equipment unit, Pressure atmosphere, WatchedRun? run, IJudging judging)
 {
     /// <summary>The unit's sensors, and what the visit's checks say of them.</summary>
-    public UnitSensors Sensors => field ??= UnitSensors.Of(timeline, upToHere, atmosphere);
+    public UnitSensors Sensors => field ??= judging.Of("sensors", () => UnitSensors.Of(timeline, upToHere, atmosphere), UnitSensors.None);
 
     /// <summary>What the control does, by the cycles of the visit.</summary>
-    public CycleResult Cycle => field ??= ControllerBench.Cycle(timeline, CycleSetting, Sensors);
+    public CycleResult Cycle => field ??= judging.Of("control cycle", () => ControllerBench.Cycle(timeline, CycleSetting, Sensors), CycleResult.None);
 
     /// <summary>What the control of the box is set to: its own setting or, where it works on suction pressure, the low-pressure control's; null where nobody has said.</summary>
     public ControlSetting? CycleSetting => ControllerBench.IsOnPressure(timeline) ? ControllerBench.OfPressures(Settings, timeline) : ControllerBench.Setting(upToHere)?.Setting;
 
     /// <summary>What is still wrong with sensors, outputs and the control's cycles.</summary>
-    public IReadOnlyList<Finding> ControlFaults => field ??= [.. Sensors.Now, .. ControllerBench.FaultsNow(timeline), .. ControllerBench.CycleFaults(timeline, Cycle)];
+    public IReadOnlyList<Finding> ControlFaults => field ??= [.. Sensors.Now, .. judging.Of<IEnumerable<Finding>>("controls", () => [.. ControllerBench.FaultsNow(timeline), .. ControllerBench.CycleFaults(timeline, Cycle)], [])];
 
     /// <summary>Outputs that are still wrong, in the order of the list of outputs.</summary>
     public IReadOnlyList<(ControlOutput Output, OutputVerdict Verdict)> OutputFaults => field ??=
@@ -49,8 +50,8 @@ public sealed class VisitBenches(Timeline timeline, IReadOnlyList<Timeline> upTo
 
     /// <summary>What the last glycol test of the visit says; null without one.</summary>
     public GlycolResult? Glycol => field ??= timeline.Standing.OfType<GlycolEntry>().LastOrDefault() is { Percent: { } percent } test
-        ? GlycolCheck.Judge(new(test.Kind, percent, unit.Target, test.ColdestSurface?.Temperature,
-            CircuitTargets.Of(unit.MakeUp, Load.Settled, unit.Target, null).For(ResultKind.EvaporatorTd)!.Value))
+        ? judging.Of("glycol", () => GlycolCheck.Judge(new(test.Kind, percent, unit.Target, test.ColdestSurface?.Temperature,
+            CircuitTargets.Of(unit.MakeUp, Load.Settled, unit.Target, null).For(ResultKind.EvaporatorTd)!.Value)), null)
         : null;
 
     /// <summary>What is still wrong with anything but the circuit. A defrost has its say when its heat is off.</summary>
@@ -61,10 +62,10 @@ public sealed class VisitBenches(Timeline timeline, IReadOnlyList<Timeline> upTo
     /// <param name="analysis">Null when the unit's refrigerant is not in the catalogue.</param>
     public IReadOnlyList<Finding> ToExplain(CircuitAnalysis? analysis) =>
     [
-        .. (analysis?.Findings ?? []).Where(f => f.Code != CircuitPatterns.WithinTargets), .. run?.Faults ?? [], .. Sensors.Everything, .. ControllerBench.Faults(timeline),
-        .. ControllerBench.CycleFaults(timeline, Cycle), .. Glycol?.Faults ?? [], .. SettingFaults, .. SettingFaultsPutRight,
+        .. (analysis?.Findings ?? []).Where(f => f.Code != CircuitPatterns.WithinTargets), .. run?.Faults ?? [], .. Sensors.Everything,
+        .. judging.Of<IEnumerable<Finding>>("controls", () => [.. ControllerBench.Faults(timeline), .. ControllerBench.CycleFaults(timeline, Cycle)], []), .. Glycol?.Faults ?? [], .. SettingFaults, .. SettingFaultsPutRight,
     ];
 
     private IReadOnlyList<Finding> Check(IReadOnlyDictionary<PressureSetting, TypedValue> settings) => unit.Circuit.Refrigerant is not { } fluid ? []
-        : PressureControlChecks.Check(new(fluid, unit.MakeUp, unit.Target, unit.Circuit.ColdestAmbient, settings.ToDictionary(s => s.Key, s => new Pressure(s.Value.Si(atmosphere)))));
+        : judging.Of<IReadOnlyList<Finding>>("settings", () => PressureControlChecks.Check(new(fluid, unit.MakeUp, unit.Target, unit.Circuit.ColdestAmbient, settings.ToDictionary(s => s.Key, s => new Pressure(s.Value.Si(atmosphere))))), []);
 }

@@ -65,7 +65,7 @@ public static class CircuitAnalysisEndpoint
         var values = new Dictionary<MeasuringPoint, TypedValue>();
         foreach (var (name, text) in question.Readings ?? [])
         {
-            if (!Enum.TryParse<MeasuringPoint>(name, ignoreCase: true, out var point) || !Enum.IsDefined(point))
+            if (EnumName.Find<MeasuringPoint>(name) is not { } point)
                 errors[$"readings.{name}"] = [$"Unknown point. Known: {string.Join(", ", MeasuringPoints.InWalkingOrder)}."];
             else if (Read($"readings.{name}", text, point.Kind(), errors) is { } value)
                 values[point] = value;

@@ -4,6 +4,7 @@ using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Service;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.Extensions.Options;
 
 namespace KeenEmber.Web.Api;
 
@@ -26,19 +27,19 @@ public static class DefrostEndpoints
     {
         routes.MapPost("/api/defrost/analysis", Analyse)
             .WithSummary("How a watched defrost ended, when the coil was clear, what was past clear, and what is to be said of it").ProducesValidationProblem();
-        routes.MapGet("/visits/{visit:guid}/runs/{run:guid}.json", (Guid visit, Guid run, VisitDesk desk) => Find(visit, run, desk) is { } found
-            ? Results.Json(RunDocument.Of(found.Run)) : Results.NotFound()).ExcludeFromDescription();
+        routes.MapGet("/visits/{visit:guid}/runs/{run:guid}.json", (Guid visit, Guid run, VisitDesk desk, IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json) => Find(visit, run, desk) is { } found
+            ? Results.Json(RunDocument.Of(found.Run), json.Value.SerializerOptions) : Results.NotFound()).ExcludeFromDescription();
         routes.MapGet("/visits/{visit:guid}/runs/{run:guid}.csv", (Guid visit, Guid run, VisitDesk desk) => Find(visit, run, desk) is { } found
-            ? Results.File(System.Text.Encoding.UTF8.GetBytes(Csv(found.Run)), "text/csv", $"defrost-{found.Run.Start:yyyy-MM-dd-HHmm}.csv") : Results.NotFound()).ExcludeFromDescription();
+            ? Results.File(Csv(found.Run), "text/csv", $"defrost-{found.Run.Start:yyyy-MM-dd-HHmm}.csv") : Results.NotFound()).ExcludeFromDescription();
     }
 
     private static WatchedRun? Find(Guid visit, Guid run, VisitDesk desk) => desk.Open(visit)?.Runs.FirstOrDefault(r => r.Entry.Id == run);
 
-    private static Results<Ok<DefrostAnswer>, ValidationProblem> Analyse(Sent<RunDocument> sent)
+    private static Results<Ok<DefrostAnswer>, ValidationProblem> Analyse(Sent<RunDocument> sent, TimeProvider time)
     {
         if (sent.Value is not { } question)
             return sent.Problem!;
-        var (run, errors) = question.Read();
+        var (run, errors) = question.Read(time.GetUtcNow());
         if (run is null)
             return TypedResults.ValidationProblem(errors);
         var r = DefrostBench.Analyse(run);
@@ -48,28 +49,39 @@ public static class DefrostEndpoints
             [.. r.Findings.Select(f => new FindingAnswer(f.Code, f.Strength, f.Values, f.Seen, f.Against, f.SeenAgainst, f.WouldConfirm))]));
     }
 
-    /// <summary>One row for each minute anything is known of: time, minute, a column for each place, what was marked. Read again by the logger import.</summary>
-    private static string Csv(DefrostRun run)
+    /// <summary>
+    /// One row for each minute anything is known of: time, minute, a column for each place, what was marked. Read again by the logger import.
+    /// A name that begins like a formula is written so that a sheet shows it as text.
+    /// </summary>
+    private static byte[] Csv(DefrostRun run)
     {
-        using var text = new StringWriter(CultureInfo.InvariantCulture);
-        using var csv = new CsvWriter(text, CultureInfo.InvariantCulture);
-        csv.WriteField("time");
-        foreach (var track in run.Tracks)
-            csv.WriteField($"{DefrostText.Name(track.Place)} ({UnitOf(track.Place)})");
-        csv.WriteField("seen");
-        csv.NextRecord();
-        var values = run.Tracks.Select(t => t.Minutes.Zip(t.Values).ToDictionary(p => p.First, p => p.Second)).ToList();
-        var marks = run.Marks.ToLookup(m => m.Minute, m => DefrostText.Name(m.Kind));
-        foreach (var minute in run.Tracks.SelectMany(t => t.Minutes).Concat(run.Marks.Select(m => m.Minute)).Distinct().Order())
+        using var bytes = new MemoryStream();
+        using (var csv = CsvWriter.Create(bytes, CsvWriterOptions.Default with { Injection = CsvInjection.Escape }, leaveOpen: true))
         {
-            csv.WriteField((run.Start.UtcDateTime + TimeSpan.FromMinutes(minute)).ToString("yyyy-MM-ddTHH:mm:ss.fff", CultureInfo.InvariantCulture));
-            foreach (var track in values)
-                csv.WriteField(track.TryGetValue(minute, out var value) ? value.ToString("0.###", CultureInfo.InvariantCulture) : "");
-            csv.WriteField(string.Join(", ", marks[minute]));
-            csv.NextRecord();
+            csv.WriteField("time");
+            foreach (var track in run.Tracks)
+                csv.WriteField($"{DefrostText.Name(track.Place)} ({UnitOf(track.Place)})");
+            csv.WriteField("seen");
+            csv.EndRecord();
+            var values = run.Tracks.Select(t => t.Minutes.Zip(t.Values).ToLookup(p => p.First, p => p.Second)).ToList();
+            var marks = run.Marks.ToLookup(m => m.Minute, m => DefrostText.Name(m.Kind));
+            foreach (var minute in run.Tracks.SelectMany(t => t.Minutes).Concat(run.Marks.Select(m => m.Minute)).Distinct().Order())
+            {
+                csv.WriteField((run.Start.UtcDateTime + TimeSpan.FromMinutes(minute)).ToString("yyyy-MM-ddTHH:mm:ss.fffZ", CultureInfo.InvariantCulture));
+                foreach (var track in values)
+                {
+                    if (track.Contains(minute))
+                        csv.WriteField(track[minute].Last(), "0.###");
+                    else
+                        csv.WriteField("");
+                }
+
+                csv.WriteField(string.Join(", ", marks[minute]));
+                csv.EndRecord();
+            }
         }
 
-        return text.ToString();
+        return bytes.ToArray();
     }
 
     private static string UnitOf(RunPlace place) => place.Measures switch

@@ -63,6 +63,10 @@ public static class SensorEndpoint
             c.Channel.Points.Count > 0 ? SensorSlips.Find(c.Channel.Curve, c.Channel.Points[^1]) : null, r.WouldSettle, [.. SensorSteps.For(r, c.ByElimination, isWet: false, wholeSet: true)]);
     }
 
+    private static bool CanBe(SensorDocument sensor, SensorPointDocument point) =>
+        new[] { point.Reference, point.Shown }.All(v => v is not { } value || QuantityReader.IsWithinPhysics(new(value, sensor.MeasuresPressure ? Unit.Kilopascal : Unit.Celsius)))
+        && point.Signal is null or (>= 0 and <= 1e9);
+
     private static double? Finite(double? value) => value is { } v && double.IsFinite(v) ? v : null;
 
     private static Dictionary<string, string[]> Problems(SensorQuestion question)
@@ -70,8 +74,8 @@ public static class SensorEndpoint
         var errors = new Dictionary<string, string[]>();
         if (question.Sensors is not { Length: > 0 and <= SensorBoard.MostChannels })
             errors["sensors"] = [$"1 to {SensorBoard.MostChannels} sensors."];
-        if (question.Reference is <= 0 || question.SignalShare is <= 0 or > 1 || question.Shown is <= 0)
-            errors["reference"] = ["Accuracies are above 0."];
+        if (question.Reference is <= 0 or > 100 || question.SignalShare is <= 0 or > 1 || question.Shown is <= 0 or > 100)
+            errors["reference"] = ["Accuracies are above 0 and up to 100 K, or up to 1 as a share."];
         foreach (var (sensor, i) in (question.Sensors ?? []).Take(SensorBoard.MostChannels).Select((s, i) => (s, i)))
         {
             if (sensor is null)
@@ -84,8 +88,10 @@ public static class SensorEndpoint
                 errors[$"sensors[{i}].name"] = ["A name of up to 60 characters."];
             if (sensor.Curve.Curve is null)
                 errors[$"sensors[{i}].family"] = ["A family that is known, R25 and beta, or two or three points that run one way."];
-            if (sensor.Points is not { Length: <= MostPoints } || sensor.Points.Any(p => p is null))
-                errors[$"sensors[{i}].points"] = [$"Up to {MostPoints} points."];
+            if (sensor.Points is not { Length: <= MostPoints } || sensor.Points.Any(p => p is null || !CanBe(sensor, p)))
+                errors[$"sensors[{i}].points"] = [$"Up to {MostPoints} points, each with a reference, a signal and a shown value that instruments can have."];
+            if (sensor.OffsetParameter is { } offset && !QuantityReader.IsWithinPhysics(new(offset, Unit.KelvinDifference)))
+                errors[$"sensors[{i}].offsetParameter"] = ["An offset within 100 K."];
         }
 
         return errors;

@@ -1,6 +1,7 @@
 using System.Diagnostics.CodeAnalysis;
 using System.Reflection;
 using System.Text.Json;
+using KeenEmber.Web.Edge;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.AspNetCore.Http.Metadata;
@@ -22,6 +23,10 @@ public sealed record Sent<T>(T? Value, ValidationProblem? Problem) : IEndpointPa
         try
         {
             return await JsonSerializer.DeserializeAsync<T>(context.Request.Body, options, context.RequestAborted) is { } value ? new(value, null) : Wrong("body", "Nothing was sent.");
+        }
+        catch (BadHttpRequestException e) when (e.StatusCode == StatusCodes.Status413PayloadTooLarge)
+        {
+            return Wrong("body", $"At most {BodyLimits.Usual / 1_000_000} MB.");
         }
         catch (JsonException e)
         {

@@ -52,14 +52,14 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
     private void Meters()
     {
         foreach (var meter in new[] { Bag.Thermometer, Bag.Gauges, Bag.Unchecked })
-            instruments.Save(meter);
+            instruments.Add(meter);
         instruments.Append(new(Guid.CreateVersion7(), Bag.Thermometer.Id, Now.AddDays(-3), Tobin, MeterCheckKind.IceBath, Temperature.FromCelsius(0.1).Kelvin, Temperature.FromCelsius(0).Kelvin));
         instruments.Append(new(Guid.CreateVersion7(), Bag.Gauges.Id, Now.AddDays(-20), Isolde, MeterCheckKind.KnownSource, 802, 800));
     }
 
     /// <summary>A drawn picture, kept as a photo is.</summary>
     internal PhotoEntry Photo(byte[] picture, Guid id, DateTimeOffset at, string author, string caption, Topic topic = Topic.Visit) =>
-        photos.Keep(picture) is { } kept ? new(id, default, at, at, author, null, kept.Hash, kept.Width, kept.Height, caption, null, topic) : throw new InvalidOperationException("A demo picture is no picture.");
+        photos.Keep(new MemoryStream(picture)) is { } kept ? new(id, default, at, at, author, null, kept.Hash, kept.Width, kept.Height, caption, null, topic) : throw new InvalidOperationException("A demo picture is no picture.");
 
     private void Walkins()
     {

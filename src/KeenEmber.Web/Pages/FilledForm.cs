@@ -1,5 +1,8 @@
 using System.Globalization;
+using System.Security.Cryptography;
+using System.Text;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Service;
 using KeenEmber.Web.Wording;
 using Microsoft.Extensions.Primitives;
 
@@ -51,6 +54,31 @@ public sealed class FilledForm(UnitPreference units)
         IsSent = true;
         foreach (var (field, text) in sent)
             texts[field] = TypingText.Kept(text, LongestField);
+    }
+
+    /// <summary>The field that carries <see cref="Version"/>.</summary>
+    public const string SeenField = "seen";
+
+    /// <summary>What its fields say, in a few letters: a form carries it along, so that a save on an old copy is noticed.</summary>
+    public string Version => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(
+        string.Join('\u001f', texts.Where(t => t.Key != SeenField).OrderBy(t => t.Key, StringComparer.Ordinal).Select(t => $"{t.Key}\u001e{t.Value}")))))[..16];
+
+    /// <summary>Fields that somebody else has saved meanwhile with another text than is typed here.</summary>
+    public IReadOnlyList<(string Field, string Saved, string Typed)> Clashes { get; private set; } = [];
+
+    /// <summary>
+    /// Notices that what is saved is no longer what this form was made from. Both texts are shown then and nothing is saved; sent again, what was typed holds.
+    /// </summary>
+    /// <param name="saved">The form as it would be shown now.</param>
+    /// <returns>True when there is something to decide.</returns>
+    public bool IsOvertakenBy(FilledForm saved)
+    {
+        var seen = this[SeenField];
+        this[SeenField] = saved.Version;
+        if (seen == saved.Version)
+            return false;
+        Clashes = [.. saved.texts.Where(s => s.Key != SeenField && s.Value.ReplaceLineEndings("\n") != this[s.Key].ReplaceLineEndings("\n")).Select(s => (s.Key, s.Value, this[s.Key]))];
+        return Clashes.Count > 0;
     }
 
     /// <summary>Free text.</summary>
@@ -125,7 +153,7 @@ public sealed class FilledForm(UnitPreference units)
     public T Choice<T>(string field)
         where T : struct, Enum
     {
-        if (Enum.TryParse<T>(this[field], out var choice) && Enum.IsDefined(choice))
+        if (EnumName.Find<T>(this[field]) is { } choice)
             return choice;
         if (this[field].Length > 0)
             Errors[field] = "Choose one.";
@@ -134,17 +162,18 @@ public sealed class FilledForm(UnitPreference units)
 
     /// <summary>The members of an enumeration that were ticked; what is no member is left out.</summary>
     public IEnumerable<T> Ticked<T>(string field)
-        where T : struct, Enum => this[field].Split(',').Where(t => Enum.TryParse<T>(t, out var choice) && Enum.IsDefined(choice)).Select(Enum.Parse<T>);
+        where T : struct, Enum => this[field].Split(',').Select(EnumName.Find<T>).OfType<T>();
 
-    /// <summary>A day not before another.</summary>
+    /// <summary>A day not before another, and not so far ahead that it is a slip.</summary>
     /// <returns>Null where the field is empty or wrong.</returns>
     public DateOnly? Day(string field, DateOnly earliest, bool required = false)
     {
         if (this[field].Length == 0 && !required)
             return null;
-        if (DateOnly.TryParseExact(this[field], ["yyyy-MM-dd", "d.M.yyyy", "d/M/yyyy"], CultureInfo.InvariantCulture, DateTimeStyles.None, out var day) && day >= earliest)
+        if (DateOnly.TryParseExact(this[field], ["yyyy-MM-dd", "d.M.yyyy", "d/M/yyyy"], CultureInfo.InvariantCulture, DateTimeStyles.None, out var day)
+            && day >= earliest && day <= EntryBounds.LastDay(earliest))
             return day;
-        Errors[field] = $"A day from {earliest:yyyy-MM-dd} on.";
+        Errors[field] = $"A day from {earliest:yyyy-MM-dd} to {EntryBounds.LastDay(earliest):yyyy-MM-dd}.";
         return null;
     }
 

@@ -33,7 +33,9 @@ public sealed class MetersModel(InstrumentStore instruments, EquipmentStore equi
             Form.Errors["accuracy"] = "An accuracy is above 0.";
         if (Form.IsWrong)
             return Page();
-        instruments.Save(new(instrumentId, name, measures, accuracy, null));
+        var meter = new Instrument(instrumentId, name, measures, accuracy, null);
+        if (!instruments.Add(meter))
+            instruments.Add(meter with { Id = NewId });
         return RedirectToPage();
     }
 

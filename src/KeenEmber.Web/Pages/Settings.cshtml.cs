@@ -20,13 +20,24 @@ public sealed class SettingsModel(ShopStore shops) : PageModel
     public void OnGet(bool saved)
     {
         Shop = shops.Get();
-        Form = new(Shop.Units);
-        (Form["name"], Form["units"], Form["currency"], Form["theme"]) = (Shop.Name, Shop.Units.Code, Shop.Currency, ThemeChoice.Of(Request));
-        Form["technicians"] = string.Join('\n', Shop.Technicians);
-        Form["callbackDays"] = Shop.Policies.CallbackDays.ToString(CultureInfo.InvariantCulture);
-        Form["meterCheckDays"] = Shop.Policies.MeterCheckDays.ToString(CultureInfo.InvariantCulture);
-        Form["words"] = string.Join('\n', Shop.Words.Select(w => $"{w.Key} = {CircuitText.Name(w.Value)}"));
+        Form = Of(Shop);
+        Form["theme"] = ThemeChoice.Of(Request);
+        Form[FilledForm.SeenField] = Of(Shop).Version;
         Saved = saved;
+    }
+
+    /// <summary>The form as it shows what is saved; the theme belongs to the device.</summary>
+    private static FilledForm Of(Shop shop)
+    {
+        var form = new FilledForm(shop.Units);
+        (form["name"], form["units"], form["currency"]) = (shop.Name, shop.Units.Code, shop.Currency);
+        form["technicians"] = string.Join('\n', shop.Technicians);
+        form["callbackDays"] = shop.Policies.CallbackDays.ToString(CultureInfo.InvariantCulture);
+        form["meterCheckDays"] = shop.Policies.MeterCheckDays.ToString(CultureInfo.InvariantCulture);
+        form["words"] = string.Join('\n', shop.Words.Select(w => $"{w.Key} = {CircuitText.Name(w.Value)}"));
+        foreach (var policy in Enum.GetValues<Policy>())
+            form[policy.ToString()] = shop.Policies.Of(policy).ToString();
+        return form;
     }
 
     public IActionResult OnPost()
@@ -34,6 +45,8 @@ public sealed class SettingsModel(ShopStore shops) : PageModel
         Shop = shops.Get();
         Form = new(Shop.Units);
         Form.Keep(Request.Form);
+        if (Form.IsOvertakenBy(Of(Shop)))
+            return Page();
         var (words, error) = QuickText.ReadShopWords(Form["words"]);
         if (error is not null)
             Form.Errors["words"] = error;
@@ -52,6 +65,6 @@ public sealed class SettingsModel(ShopStore shops) : PageModel
 
     /// <summary>What differs from our defaults.</summary>
     private Dictionary<Policy, PolicyChoice> Choices() => Enum.GetValues<Policy>()
-        .Select(p => (Policy: p, Choice: Enum.TryParse<PolicyChoice>(Form[p.ToString()], out var c) && Policies.Options(p).Contains(c) ? c : Shop.Policies.Of(p)))
+        .Select(p => (Policy: p, Choice: EnumName.Find<PolicyChoice>(Form[p.ToString()]) is { } c && Policies.Options(p).Contains(c) ? c : Shop.Policies.Of(p)))
         .Where(x => x.Choice != Policies.Options(x.Policy)[0]).ToDictionary(x => x.Policy, x => x.Choice);
 }

@@ -46,6 +46,7 @@ public static class EntryText
         DamageEntry d => $"{ControllerText.Name(d.Part)} {ControllerText.Name(d.Damage)}",
         SignatureEntry s => $"signed by {s.Name}",
         SignOffEntry s => ChangeText.SignOff(s),
+        UnknownEntry u => $"{u.Kind}: cannot be read by this version. It is kept as written.",
         _ => "",
     };
 

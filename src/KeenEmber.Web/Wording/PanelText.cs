@@ -9,6 +9,10 @@ namespace KeenEmber.Web.Wording;
 /// <summary>What the standing panel says: how it stands, and what to do next.</summary>
 public static class PanelText
 {
+    /// <summary>Benches that have no verdict.</summary>
+    public static string NotJudged(IEnumerable<string> benches) =>
+        $"Could not be judged: {CircuitText.List(benches.Order(StringComparer.Ordinal))}. Everything typed is kept. The record shows it, and there an entry can be struck out.";
+
     /// <summary>One sentence without figures on how a visit stands, for the panel, the unit page and the start page alike.</summary>
     /// <param name="analysis">Null when the unit's refrigerant is not in the catalogue.</param>
     /// <param name="beside">What is wrong beside the circuit; the first is said where the circuit itself has no fault.</param>

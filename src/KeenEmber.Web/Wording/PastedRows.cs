@@ -1,9 +1,8 @@
 using System.Globalization;
-using CsvHelper;
-using CsvHelper.Configuration;
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Service;
+using KeenEmber.Storage;
 
 namespace KeenEmber.Web.Wording;
 
@@ -76,13 +75,10 @@ public sealed class PastedRows(Shop shop, Equipment unit, SiteClock clock, DateT
 
     private static List<string[]> Rows(string text)
     {
-        using var parser = new CsvParser(new StringReader(text.Trim()), new CsvConfiguration(CultureInfo.InvariantCulture)
-        {
-            DetectDelimiter = true, DetectDelimiterValues = [";", "\t", ","], BadDataFound = null, TrimOptions = TrimOptions.Trim, IgnoreBlankLines = true,
-        });
+        using var reader = Table.Open(text.Trim());
         var rows = new List<string[]>();
-        while (parser.Read())
-            rows.Add(parser.Record!);
+        while (Table.Next(reader))
+            rows.Add(Table.Row(reader));
         return rows;
     }
 

@@ -8,6 +8,8 @@ public sealed class SiteClock(Site site)
 {
     private readonly TimeZoneInfo zone = TimeZoneInfo.TryFindSystemTimeZoneById(site.TimeZone, out var found) ? found : TimeZoneInfo.Utc;
 
+    public TimeZoneInfo Zone => zone;
+
     public string Time(DateTimeOffset moment) => Local(moment).ToString("HH:mm", CultureInfo.InvariantCulture);
 
     public string Day(DateTimeOffset moment) => Local(moment).ToString("d MMM", CultureInfo.InvariantCulture);
@@ -29,9 +31,14 @@ public sealed class SiteClock(Site site)
     /// <summary>The moment at which the clock on the wall shows this time, on the day of another moment.</summary>
     public DateTimeOffset At(DateTimeOffset day, TimeOnly time) => At(Local(day).Date + time.ToTimeSpan());
 
-    /// <summary>The moment of a date and time on the wall; one that the clock change skips is taken an hour on.</summary>
-    public DateTimeOffset At(DateTime wall) =>
-        new(zone.IsInvalidTime(wall) ? wall.AddHours(1) : wall, zone.GetUtcOffset(zone.IsInvalidTime(wall) ? wall.AddHours(1) : wall));
+    /// <summary>The moment of a date and time on the wall, whatever its kind says; one that the clock change skips is taken an hour on.</summary>
+    public DateTimeOffset At(DateTime wall)
+    {
+        var shown = DateTime.SpecifyKind(wall, DateTimeKind.Unspecified);
+        if (zone.IsInvalidTime(shown))
+            shown = shown.AddHours(1);
+        return new(shown, zone.GetUtcOffset(shown));
+    }
 
     private DateTimeOffset Local(DateTimeOffset moment) => TimeZoneInfo.ConvertTime(moment, zone);
 }

@@ -10,11 +10,13 @@ public sealed class AppServer : IDisposable
     private readonly string folder = Directory.CreateTempSubdirectory("keen-ember-").FullName;
     private readonly DateTimeOffset made = DateTimeOffset.UtcNow.AddMinutes(5);
     private readonly bool demo;
+    private readonly (string Name, string Value)[] environment;
     private Process? process;
 
-    public AppServer(bool demo = false)
+    /// <param name="environment">Variables the process is started with.</param>
+    public AppServer(bool demo = false, params (string Name, string Value)[] environment)
     {
-        this.demo = demo;
+        (this.demo, this.environment) = (demo, environment);
         Address = new($"http://127.0.0.1:{FreePort()}/");
         Http = new(new HttpClientHandler { AllowAutoRedirect = false }) { BaseAddress = Address };
         Start();
@@ -35,10 +37,27 @@ public sealed class AppServer : IDisposable
         }
     }
 
+    /// <summary>The most memory the process has ever held, bytes.</summary>
+    public long MostMemory => File.ReadLines($"/proc/{process!.Id}/status").Where(l => l.StartsWith("VmHWM:", StringComparison.Ordinal))
+        .Select(l => long.Parse(l.Split(' ', StringSplitOptions.RemoveEmptyEntries)[^2], System.Globalization.CultureInfo.InvariantCulture) * 1024).Single();
+
+    /// <summary>SIGTERM, as a service manager sends it.</summary>
+    /// <returns>How long the process took to end.</returns>
+    public TimeSpan Terminate()
+    {
+        var watch = Stopwatch.StartNew();
+        using (Process.Start("kill", ["-TERM", process!.Id.ToString(System.Globalization.CultureInfo.InvariantCulture)]))
+            process.WaitForExit(TimeSpan.FromSeconds(30));
+        return watch.Elapsed;
+    }
+
     public void Start()
     {
         string[] arguments = [App, "--data", folder, "--port", Address.Port.ToString(System.Globalization.CultureInfo.InvariantCulture), "--demo", demo ? "true" : "false", "--clock", Path.Combine(folder, "clock")];
-        process = Process.Start(new ProcessStartInfo("dotnet", arguments) { RedirectStandardOutput = true })!;
+        var start = new ProcessStartInfo("dotnet", arguments) { RedirectStandardOutput = true };
+        foreach (var (name, value) in environment)
+            start.Environment[name] = value;
+        process = Process.Start(start)!;
         process.OutputDataReceived += (_, _) => { };
         process.BeginOutputReadLine();
         var until = DateTime.UtcNow.AddSeconds(90);
@@ -93,7 +112,7 @@ public sealed class AppServer : IDisposable
         }
     }
 
-    private static int FreePort()
+    public static int FreePort()
     {
         using var listener = new TcpListener(IPAddress.Loopback, 0);
         listener.Start();

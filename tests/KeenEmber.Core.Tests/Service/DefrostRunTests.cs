@@ -1,4 +1,5 @@
 using KeenEmber.Core.Defrost;
+using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Service;
 using static KeenEmber.Core.Tests.Service.Entries;
@@ -36,7 +37,7 @@ public class DefrostRunTests
     }
 
     private static IReadOnlyList<WatchedRun> Runs(IEnumerable<TimelineEntry> entries, double nowMinute = 10_000, IReadOnlyList<RunTrack>? logged = null) =>
-        DefrostRuns.Of([Of([.. entries])], Freezer, Pressure.StandardAtmosphere, _ => logged ?? [], Nine.AddMinutes(nowMinute));
+        DefrostRuns.Of([Of([.. entries])], Freezer, Pressure.StandardAtmosphere, _ => logged ?? [], Nine.AddMinutes(nowMinute), PlainJudging.Instance);
 
     [Fact]
     public void A_run_is_judged_by_the_set_up_of_its_time_and_a_later_first_word_is_how_it_was_found()

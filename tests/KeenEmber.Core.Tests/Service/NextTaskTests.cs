@@ -30,7 +30,7 @@ public sealed class NextTaskTests
     private static CircuitAnalysis Circuit(OperatingConditions now, int leaveOut = 0) => Bench.Analyse(Bench.Consistent(conditions: now).Skip(leaveOut), now);
 
     private static NextTask? Next(CircuitAnalysis? analysis, bool advice, params TimelineEntry[] entries) => NextTask.Choose(
-        new(Of(entries), [Of(entries)], Freezer, Pressure.StandardAtmosphere, null), analysis, advice ? [Advice] : [], wettedSetsWhole: true);
+        new(Of(entries), [Of(entries)], Freezer, Pressure.StandardAtmosphere, null, PlainJudging.Instance), analysis, advice ? [Advice] : [], wettedSetsWhole: true);
 
     [Fact]
     public void What_makes_every_reading_lie_comes_before_everything()

@@ -100,7 +100,7 @@ public class OpenLoopTests
     private static CircuitAnalysis Starved => Circuit.Bench.Analyse(Circuit.Bench.Consistent(tdK: 14, superheatK: 16, subcoolingK: 1));
 
     private static Briefing Brief(Timeline timeline, CircuitAnalysis analysis) =>
-        Briefing.Of(First, timeline, analysis, new VisitBenches(timeline, [timeline], Unit, Pressure.StandardAtmosphere, null).ToExplain(analysis), [timeline]);
+        Briefing.Of(First, timeline, analysis, new VisitBenches(timeline, [timeline], Unit, Pressure.StandardAtmosphere, null, PlainJudging.Instance).ToExplain(analysis), [timeline]);
 
     [Fact]
     public void A_finding_nobody_did_anything_about_is_not_explained()

@@ -1,5 +1,6 @@
 using KeenEmber.Core.Controls;
 using KeenEmber.Core.Defrost;
+using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Sensors;
 using KeenEmber.Core.Service;
@@ -159,7 +160,7 @@ public sealed class SensorServiceTests
     {
         ControlEventEntry Event(double minute, bool cutsIn, double bar) => new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, cutsIn, new(bar, Unit.Bar));
         SettingEntry Low(PressureSetting setting, double bar) => new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde", null, setting, SettingStage.AsFound, new(bar, Unit.Bar));
-        CycleResult Cycle(params TimelineEntry[] entries) => new VisitBenches(Of(entries), [Of(entries)], Freezer, Pressure.StandardAtmosphere, null).Cycle;
+        CycleResult Cycle(params TimelineEntry[] entries) => new VisitBenches(Of(entries), [Of(entries)], Freezer, Pressure.StandardAtmosphere, null, PlainJudging.Instance).Cycle;
         TimelineEntry[] seen = [Event(10, false, 0.6), Event(30, true, 1.6), Event(50, false, 0.6), Sensor("box"), Check("box", 5, -22, -18, -18)];
         var asSet = Cycle([.. seen, Low(PressureSetting.LowCutOut, 0.6), Low(PressureSetting.LowCutIn, 1.6)]);
         Assert.Equal((CycleVerdict.AsSet, true), (asSet.Verdict, asSet.IsOnPressure));

@@ -1,6 +1,7 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Controls;
 using KeenEmber.Core.Defrost;
+using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Glycol;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Service;
@@ -18,7 +19,7 @@ public class VisitBenchesTests
 
     private static GlycolEntry Mixture(double percent) => new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde", null, GlycolKind.Propylene, new(percent, Unit.Percent), null);
 
-    private static VisitBenches Of(Equipment unit, IReadOnlyList<Timeline> upToHere, WatchedRun? run = null) => new(upToHere[0], upToHere, unit, Pressure.StandardAtmosphere, run);
+    private static VisitBenches Of(Equipment unit, IReadOnlyList<Timeline> upToHere, WatchedRun? run = null) => new(upToHere[0], upToHere, unit, Pressure.StandardAtmosphere, run, PlainJudging.Instance);
 
     private static Timeline Visit(params TimelineEntry[] entries) => new(entries, Freezer, Pressure.StandardAtmosphere);
 
@@ -66,7 +67,7 @@ public class VisitBenchesTests
         double[] minutes = [.. Enumerable.Range(0, 46).Select(m => (double)m)];
         var bend = new RunTrack(new(RunPlaceKind.ColdestBend), minutes, [.. minutes.Select(m => m < 4 ? -20 + 5 * m : m < 14 ? 0.2 : 0.2 + 1.5 * (m - 14))]);
         WatchedRun Run(params RunMark[] marks) => new(new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde", null, RunOrigin.Watched),
-            new(Nine, new(DefrostKind.Electric, FailSafeMin: 60), [bend], [new(RunMarkKind.HeatOn, 0), .. marks]), IsOver: false);
+            new(Nine, new(DefrostKind.Electric, FailSafeMin: 60), [bend], [new(RunMarkKind.HeatOn, 0), .. marks]), IsOver: false, PlainJudging.Instance);
         Assert.Empty(Of(Freezer, [Visit()], Run()).FaultsNow);
         var faults = Of(Freezer, [Visit()], Run(new RunMark(RunMarkKind.HeatOff, 45))).FaultsNow;
         Assert.Equal([DefrostCodes.OverRun, DefrostCodes.EndUnknown], faults.Select(f => f.Code));

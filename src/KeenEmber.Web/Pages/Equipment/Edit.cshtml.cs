@@ -25,7 +25,7 @@ public sealed class EditModel(EquipmentStore equipment, ShopStore shops, TimePro
         if (!Prepare(id, out var existing))
             return NotFound();
         if (existing is var (unit, site))
-            UnitForm.Fill(Form, unit, site, new UnitText(Shop.Units, site.Atmosphere));
+            Form = UnitForm.Of(unit, site, Shop);
         else
             UnitForm.Begin(Form, Sites.Count > 0 ? Sites[0] : null);
         return Page();
@@ -39,6 +39,8 @@ public sealed class EditModel(EquipmentStore equipment, ShopStore shops, TimePro
             return BadRequest();
         UnitId = unitId;
         Form.Keep(Request.Form);
+        if (existing is var (stored, storedSite) && Form.IsOvertakenBy(UnitForm.Of(stored, storedSite, Shop)))
+            return Page();
         if (UnitForm.Read(Form, unitId, existing, Sites) is not var (unit, site))
             return Page();
         if (equipment.Save(unit, site))

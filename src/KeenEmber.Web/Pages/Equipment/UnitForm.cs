@@ -21,8 +21,10 @@ public static class UnitForm
         (form["site"], form["elevation"]) = (site?.Name ?? "", Plain(site?.ElevationM));
     }
 
-    public static void Fill(FilledForm form, Core.Service.Equipment unit, Site site, UnitText units)
+    /// <summary>The form as it shows a unit that is on record.</summary>
+    public static FilledForm Of(Core.Service.Equipment unit, Site site, Shop shop)
     {
+        var (form, units) = (new FilledForm(shop.Units), new UnitText(shop.Units, site.Atmosphere));
         var circuit = unit.Circuit;
         (form["tag"], form["kind"], form["refrigerant"], form["target"]) = (unit.Tag, unit.Kind.ToString(), circuit.RefrigerantName, units.Temperature(unit.Target.Kelvin));
         (form["name"], form["site"], form["elevation"], form["location"]) = (unit.Name, site.Name, Plain(site.ElevationM), unit.Location);
@@ -32,6 +34,7 @@ public static class UnitForm
         (form["product"], form["nameplate"]) = (unit.Product, circuit.Nameplate);
         form["parts"] = string.Join(',', EquipmentText.Parts.Where(p => circuit.Parts.HasFlag(p)));
         form["hazards"] = string.Join(',', unit.Hazards.Each());
+        return form;
     }
 
     /// <summary>The unit and its site; null when a field cannot be read, which the form then says.</summary>

@@ -13,8 +13,7 @@ public sealed class CircuitModel(VisitDesk desk) : VisitPage(desk)
     [BindProperty(SupportsGet = true)]
     public string? Point { get; set; }
 
-    public MeasuringPoint? OpenPoint =>
-        Enum.TryParse<MeasuringPoint>(Point, out var p) && Enum.IsDefined(p) ? p : null;
+    public MeasuringPoint? OpenPoint => EnumName.Find<MeasuringPoint>(Point);
 
     public IActionResult OnPostStanding(Guid id, Guid entryId) => Take(id, entryId, () =>
     {

@@ -56,7 +56,7 @@ public sealed class ControlsSheetModel(VisitDesk desk) : VisitPage(desk)
                 entries.Add(new ParameterEntry(EntryId.OfLine(lineId, entries.Count), id, View.Now, View.Now, View.Visit.Author, null, parameter, stage, value));
         }
 
-        foreach (var parameter in Request.Form["back"].Select(b => Enum.TryParse<ControllerParameter>(b, out var p) ? p : (ControllerParameter?)null).OfType<ControllerParameter>())
+        foreach (var parameter in Request.Form["back"].Select(EnumName.Find<ControllerParameter>).OfType<ControllerParameter>())
         {
             if (!entries.OfType<ParameterEntry>().Any(e => e.Parameter == parameter && e.Stage == SettingStage.AsSet))
                 Form.Errors.TryAdd(Cell(parameter, SettingStage.AsSet), "What was it set to for the test?");

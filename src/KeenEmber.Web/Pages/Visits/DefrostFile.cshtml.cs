@@ -12,10 +12,11 @@ namespace KeenEmber.Web.Pages.Visits;
 
 /// <summary>A defrost from a logger's file or from rows typed in: the columns are named once, then remembered.</summary>
 [RequestFormLimits(ValueLengthLimit = MostBytes, MultipartBodyLengthLimit = MostBytes)]
-[RequestSizeLimit(MostBytes)]
 public sealed class DefrostFileModel(VisitDesk desk, LoggerStore loggers, RunSeriesStore series, IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json) : VisitPage(desk)
 {
     public const int MostBytes = 40_000_000;
+
+    private const string TypedIn = "typed in";
 
     /// <summary>The file whose columns are being named.</summary>
     [BindProperty(SupportsGet = true, Name = "file")]
@@ -23,11 +24,16 @@ public sealed class DefrostFileModel(VisitDesk desk, LoggerStore loggers, RunSer
 
     public string Rows { get; private set; } = "";
 
-    public (string Name, LoggerFile File)? Waiting => waiting ??= FileId is { } id ? loggers.Find(id, View.Visit.Id) : null;
+    /// <summary>The head of the file that waits: enough to name its columns.</summary>
+    public (string Name, LoggerFile File)? Waiting { get; private set; }
 
-    public LoggerColumns Columns => Waiting is var (_, file) ? loggers.ColumnsOf(file) ?? file.Guess() : new(0, []);
+    /// <summary>As named last time, or else as its headings sound.</summary>
+    public LoggerColumns Columns { get; private set; } = new(0, []);
 
-    public bool IsKnown => Waiting is var (_, file) && loggers.ColumnsOf(file) is not null;
+    public bool IsKnown { get; private set; }
+
+    /// <summary>Day and month of its times could be either way round: it is asked.</summary>
+    public bool AsksDayOrder { get; private set; }
 
     /// <summary>What a column can be, by the value of its choice.</summary>
     public static IReadOnlyList<RunPlace> Choices { get; } =
@@ -36,7 +42,14 @@ public sealed class DefrostFileModel(VisitDesk desk, LoggerStore loggers, RunSer
         RunPlace.Leg(1), RunPlace.Leg(2), RunPlace.Leg(3),
     ];
 
-    private (string Name, LoggerFile File)? waiting;
+    protected override void Loaded()
+    {
+        if (FileId is not { } id || loggers.Find(id, View.Visit.Id, whole: false) is not { } found)
+            return;
+        Waiting = found;
+        var known = loggers.ColumnsOf(found.File);
+        (Columns, IsKnown) = (known ?? found.File.Guess(), known is not null);
+    }
 
     public async Task<IActionResult> OnPostFileAsync(Guid id, Guid fileId, string? rows, IFormFile? file)
     {
@@ -54,27 +67,33 @@ public sealed class DefrostFileModel(VisitDesk desk, LoggerStore loggers, RunSer
         using var bytes = new MemoryStream();
         if (file is not null)
             await file.CopyToAsync(bytes);
-        var text = file is null ? rows! : LoggerFile.Decode(bytes.ToArray());
-        if (text.TrimStart().StartsWith('{'))
-            return TakeDocument(id, fileId, text, file?.FileName ?? "");
-        if (LoggerFile.Open(text) is null)
+        else
+            bytes.Write(System.Text.Encoding.UTF8.GetBytes(rows!));
+        var sent = bytes.ToArray();
+        if (IsDocument(sent))
+            return TakeDocument(id, fileId, sent, file?.FileName ?? "");
+        if (LoggerFile.Open(sent) is null)
         {
-            Form.Errors["file"] = "This is no table: a line of headings is needed, rows below it, and at least two columns parted by comma, semicolon or tab.";
+            Form.Errors["file"] = $"This is not a table. It needs a line of headings with rows below, in 2 to {Table.MostColumns} columns separated by comma, semicolon or tab.";
             return Page();
         }
 
-        loggers.Save(fileId, id, TypingText.Kept(file?.FileName ?? "typed in", 80), text);
+        loggers.Save(fileId, id, TypingText.Kept(file?.FileName ?? TypedIn, 80), sent);
         return RedirectToPage(new { id, file = fileId });
     }
 
+    /// <summary>An exported run begins with a brace, a table never does.</summary>
+    private static bool IsDocument(ReadOnlySpan<byte> file) => file.TrimStart(" \t\r\n\uFEFF"u8) is [(byte)'{', ..];
+
     /// <summary>A run as it was exported.</summary>
-    private IActionResult TakeDocument(Guid id, Guid fileId, string text, string name)
+    private IActionResult TakeDocument(Guid id, Guid fileId, byte[] file, string name)
     {
         try
         {
-            if (JsonSerializer.Deserialize<RunDocument>(text, json.Value.SerializerOptions)?.Read() is not { Run: { } run })
+            var (run, errors) = JsonSerializer.Deserialize<RunDocument>(file.AsSpan(Array.IndexOf(file, (byte)'{')), json.Value.SerializerOptions)?.Read(View.Now) ?? (null, []);
+            if (run is null)
             {
-                Form.Errors["file"] = "This file is no whole run: its tracks or its set-up are missing or broken.";
+                Form.Errors["file"] = $"This file is not a whole run. {string.Join(" ", errors.Take(3).Select(e => $"{e.Key}: {e.Value[0]}"))}".TrimEnd();
                 return Page();
             }
 
@@ -88,7 +107,7 @@ public sealed class DefrostFileModel(VisitDesk desk, LoggerStore loggers, RunSer
         }
     }
 
-    public IActionResult OnPostColumns(Guid id, Guid lineId, int timeColumn, string? startDay, string? startTime)
+    public IActionResult OnPostColumns(Guid id, Guid lineId, int timeColumn, string? startDay, string? startTime, DayOrder? order)
     {
         if (!Load(id))
             return NotFound();
@@ -101,17 +120,28 @@ public sealed class DefrostFileModel(VisitDesk desk, LoggerStore loggers, RunSer
             Form.Errors["columns"] = $"Two columns are {DefrostText.Name(twice.Key!.Value)}. Name one of them otherwise.";
         if (Form.IsWrong)
             return Page();
-        var read = file.Read(columns);
-        var start = read.Start is { Year: > 1 } wall ? View.Clock.At(wall) : StartTyped(startDay, startTime ?? (read.Start is { } clock ? $"{clock:HH:mm}" : null));
+        if (loggers.Find(FileId!.Value, id, whole: true) is not var (_, whole))
+            return NotFound();
+        var read = whole.Read(columns, View.Clock.Zone, order);
+        if (read.NeedsDayOrder)
+        {
+            (Columns, AsksDayOrder) = (columns, true);
+            Form.Errors["order"] = "Its dates could be read either way round. Choose which comes first, day or month.";
+            return Page();
+        }
+
+        var start = read.Start ?? StartTyped(startDay, string.IsNullOrEmpty(startTime) && read.ClockOfStart is { } clock ? $"{clock:HH:mm}" : startTime);
         if (read.Tracks.Count == 0)
             Form.Errors["columns"] = $"No value was found: {read.Skipped} of {read.Rows} rows have no time that is understood. Is the time column the right one?";
         else if (start > View.Now + TimeSpan.FromMinutes(2))
-            Form.Errors["start"] = "This would begin after now. Is the day right?";
+            Form.Errors["start"] = "This would begin after now. Check the day.";
+        else if (start < EntryBounds.Earliest)
+            Form.Errors["start"] = $"This would begin before {EntryBounds.Earliest:yyyy}. Check the logger's clock.";
         if (Form.IsWrong || start is not { } begins)
             return Page();
         loggers.Remember(file, columns);
         var log = new DefrostRun(begins, View.DefrostSetUp ?? new(DefrostKind.Electric), read.Tracks, []);
-        Keep(id, lineId, DefrostSplit.Of(log), name == "typed in" ? RunOrigin.TypedIn : RunOrigin.Logged, Told(name, read));
+        Keep(id, lineId, DefrostSplit.Of(log), name == TypedIn ? RunOrigin.TypedIn : RunOrigin.Logged, Told(name, read));
         loggers.Remove(FileId!.Value);
         return RedirectToPage("/Visits/Defrost", new { id });
     }
@@ -142,7 +172,7 @@ public sealed class DefrostFileModel(VisitDesk desk, LoggerStore loggers, RunSer
     /// <summary>The file's name with what was odd about it.</summary>
     private static string Told(string name, LoggedSeries read)
     {
-        var odd = new[] { (read.Skipped, "without a time"), (read.Duplicates, "double"), (read.Backward, "clock set back") }.Where(o => o.Item1 > 0).Select(o => $"{o.Item1} {o.Item2}");
+        var odd = new[] { (read.Skipped, "without a time"), (read.Duplicates, "double"), (read.Backward, "clock set back"), (read.IsCut ? 1 : 0, "end left out: too many rows") }.Where(o => o.Item1 > 0).Select(o => $"{o.Item1} {o.Item2}");
         return string.Join(", ", odd.Prepend($"{name}, {read.Rows} rows"));
     }
 

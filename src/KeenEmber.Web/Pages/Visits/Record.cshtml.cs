@@ -125,7 +125,7 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
             PhotoEntry p => Said(200) is { } said ? p with { Caption = said } : null,
             ClosureEntry c => Said(200) is { } said ? c with { How = said } : null,
             ProofEntry p => Said(200) is { } said ? p with { What = said } : null,
-            ObservationEntry o when Enum.TryParse<FactState>(Form[Text], out var state) && o.Fact.States().Contains(state) => o with { State = state },
+            ObservationEntry o when EnumName.Find<FactState>(Form[Text]) is { } state && o.Fact.States().Contains(state) => o with { State = state },
             _ => null,
         };
         if (made is null)

@@ -62,10 +62,10 @@ public sealed class SensorsModel(VisitDesk desk) : VisitPage(desk)
         {
             var measures = sensor.Curve.Measures;
             var (reference, shown) = (Form.Value(Cell("ref", sensor), measures), Form.Value(Cell("shown", sensor), measures));
+            if (sensor.Curve.Signal == SignalKind.Milliampere && QuantityReader.Number(Form[Cell("sig", sensor)]) is not null)
+                Form[Cell("sig", sensor)] += $" {Unit.Milliampere.Symbol}";
             var isOpen = OpenWords.Contains(Form[Cell("sig", sensor)].ToLowerInvariant());
             var signal = isOpen ? null : Form.Value(Cell("sig", sensor), UnitSensors.MeasuredAs(sensor.Curve.Signal));
-            if (sensor.Curve.Signal == SignalKind.Milliampere && QuantityReader.Number(Form[Cell("sig", sensor)]) is not null)
-                signal = signal! with { Unit = Unit.Milliampere };
             if (reference is not null || shown is not null || signal is not null || isOpen)
                 entries.Add(new SensorCheckEntry(EntryId.OfLine(lineId, entries.Count), id, View.Now, View.Now, View.Visit.Author, null, sensor.Name, lineId, reference, signal, isOpen, shown, bath,
                     sensor.Curve.Signal == SignalKind.Ohm && signal is not null ? lead : null));

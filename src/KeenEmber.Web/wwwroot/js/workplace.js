@@ -185,7 +185,8 @@ document.addEventListener('alpine:init', () => {
         return;
       }
       if (!answer.ok) {
-        this.say(form, `Not saved (${answer.status}). Reload the page and send it again.`);
+        const fault = new DOMParser().parseFromString(await answer.text(), 'text/html').querySelector('[data-fault]');
+        this.say(form, `Not saved. ${fault?.textContent ?? 'Try again.'} What you typed is still here.`);
         return;
       }
       const fromLine = form.classList.contains('log-form');

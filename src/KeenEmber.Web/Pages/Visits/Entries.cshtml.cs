@@ -1,0 +1,41 @@
+using System.Globalization;
+using KeenEmber.Core.Service;
+using KeenEmber.Storage;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeenEmber.Web.Pages.Visits;
+
+/// <summary>
+/// The entries of a visit as they were written, with nothing judged: the page that opens when no other does. Here the entry that stops them is struck out.
+/// </summary>
+public sealed class EntriesModel(VisitStore visits, TimeProvider time) : PageModel
+{
+    public Visit Visit { get; private set; } = null!;
+
+    public IReadOnlyList<PlainEntry> Entries { get; private set; } = [];
+
+    public Guid NewId => Guid.CreateVersion7(time.GetUtcNow());
+
+    public static string Moment(DateTimeOffset at) => at.ToString("yyyy-MM-dd HH:mm:ss", CultureInfo.InvariantCulture);
+
+    public IActionResult OnGet(Guid id) => Load(id) ? Page() : NotFound();
+
+    public IActionResult OnPostStrike(Guid id, Guid entryId, Guid corrects)
+    {
+        if (!Load(id))
+            return NotFound();
+        if (entryId == Guid.Empty || Entries.FirstOrDefault(e => e.Id == corrects) is not { Stands: true } struck)
+            return BadRequest();
+        visits.Append([new WithdrawalEntry(entryId, id, struck.At, time.GetUtcNow(), Visit.Author, corrects)]);
+        return RedirectToPage(new { id });
+    }
+
+    private bool Load(Guid id)
+    {
+        if (visits.Find(id) is not { } visit)
+            return false;
+        (Visit, Entries) = (visit, visits.PlainEntries(id));
+        return true;
+    }
+}

@@ -1,0 +1,57 @@
+using KeenEmber.Core.Diagnosis;
+
+namespace KeenEmber.Web;
+
+/// <summary>
+/// Runs each bench on a thread of its own with a time budget. One that throws or runs over it is logged and named in <see cref="NotJudged"/>;
+/// what it would have said is missing, everything else stands.
+/// </summary>
+/// <param name="left">The client has left: nothing more is judged for it.</param>
+public sealed class SafeJudging(ILogger logger, Guid visit, CancellationToken left) : IJudging
+{
+    /// <summary>What a bench may take before it is given up; a page is to answer within two seconds.</summary>
+    public static readonly TimeSpan Budget = TimeSpan.FromMilliseconds(1500);
+
+    /// <summary>A bench that needs another has it worked out on the thread it already has.</summary>
+    [ThreadStatic]
+    private static bool isOnItsOwnThread;
+
+    private readonly HashSet<string> notJudged = [];
+
+    /// <summary>Benches that have no verdict, by name.</summary>
+    public IReadOnlyCollection<string> NotJudged => notJudged;
+
+    public T Of<T>(string bench, Func<T> judge, T otherwise)
+    {
+        left.ThrowIfCancellationRequested();
+        if (notJudged.Contains(bench))
+            return otherwise;
+        try
+        {
+            return isOnItsOwnThread ? judge() : OnItsOwnThread(judge);
+        }
+        catch (Exception e) when (e is not OperationCanceledException || !left.IsCancellationRequested)
+        {
+            notJudged.Add(bench);
+            logger.LogError(e, "Visit {Visit}: {Bench} could not be judged.", visit, bench);
+            return otherwise;
+        }
+    }
+
+    private static T OnItsOwnThread<T>(Func<T> judge)
+    {
+        var judging = Task.Run(() =>
+        {
+            isOnItsOwnThread = true;
+            try
+            {
+                return judge();
+            }
+            finally
+            {
+                isOnItsOwnThread = false;
+            }
+        });
+        return judging.Wait(Budget) ? judging.GetAwaiter().GetResult() : throw new TimeoutException($"It ran over its budget of {Budget.TotalSeconds} s.");
+    }
+}

@@ -1,0 +1,93 @@
+using System.Net.Sockets;
+using System.Text;
+using System.Text.RegularExpressions;
+using KeenEmber.Browser.Tests.Harness;
+
+namespace KeenEmber.Browser.Tests;
+
+/// <summary>What only the real process shows: where it listens, how it ends, what it takes.</summary>
+public sealed class ProcessTests : IDisposable
+{
+    private static readonly int Outside = AppServer.FreePort();
+
+    private readonly AppServer app = new(demo: true, ("Kestrel__Endpoints__Open__Url", $"http://0.0.0.0:{Outside}"), ("ASPNETCORE_URLS", $"http://0.0.0.0:{Outside}"));
+
+    private static CancellationToken Cancel => TestContext.Current.CancellationToken;
+
+    public void Dispose() => app.Dispose();
+
+    private async Task<NetworkStream> Connect()
+    {
+        var socket = new TcpClient();
+        await socket.ConnectAsync("127.0.0.1", app.Address.Port, Cancel);
+        return socket.GetStream();
+    }
+
+    private static async Task<string> Answer(NetworkStream stream, string request, CancellationToken cancel)
+    {
+        await stream.WriteAsync(Encoding.ASCII.GetBytes(request), cancel);
+        return await new StreamReader(stream).ReadLineAsync(cancel) ?? "";
+    }
+
+    [Fact]
+    public async Task The_environment_cannot_open_it_to_the_network()
+    {
+        using var socket = new TcpClient();
+        await Assert.ThrowsAsync<SocketException>(async () => await socket.ConnectAsync("127.0.0.1", Outside, Cancel));
+    }
+
+    [Fact]
+    public async Task A_request_without_a_host_is_refused()
+    {
+        await using var stream = await Connect();
+        Assert.Contains("400", await Answer(stream, "GET / HTTP/1.1\r\nHost:\r\nConnection: close\r\n\r\n", Cancel), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_body_that_drips_in_is_ended_as_too_slow()
+    {
+        await using var stream = await Connect();
+        using var dripping = CancellationTokenSource.CreateLinkedTokenSource(Cancel);
+        var answer = Answer(stream, "POST /api/circuit/analysis HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\nContent-Length: 5000\r\n\r\n{", dripping.Token);
+        Assert.Contains("408", await answer.WaitAsync(TimeSpan.FromSeconds(40), Cancel), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task It_ends_within_five_seconds_with_a_request_on_its_way()
+    {
+        await using var stream = await Connect();
+        await stream.WriteAsync(Encoding.ASCII.GetBytes("POST /settings HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/x-www-form-urlencoded\r\nContent-Length: 500\r\n\r\na"), Cancel);
+        await Task.Delay(300, Cancel);
+        Assert.InRange(app.Terminate(), TimeSpan.Zero, TimeSpan.FromSeconds(5));
+    }
+
+    [Fact]
+    public async Task Twenty_photos_at_once_stay_within_the_memory()
+    {
+        var home = await app.Http.GetStringAsync("/", Cancel);
+        var unit = await app.Http.GetStringAsync(Regex.Match(home, "/equipment/[0-9a-f-]{36}").Value, Cancel);
+        var visit = Regex.Match(unit, "/visits/[0-9a-f-]{36}").Value;
+        var token = Regex.Match(await app.Http.GetStringAsync(visit + "/record", Cancel), "__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)").Groups[1].Value;
+        var picture = Picture();
+        var answers = await Task.WhenAll(Enumerable.Range(0, 20).Select(async n =>
+        {
+            using var content = new MultipartFormDataContent
+            {
+                { new StringContent(token), "__RequestVerificationToken" }, { new StringContent(Guid.CreateVersion7().ToString()), "lineId" }, { new ByteArrayContent(picture), "photos", $"{n}.png" },
+            };
+            using var answer = await app.Http.PostAsync(visit + "/record?handler=Photos", content, Cancel);
+            return (int)answer.StatusCode;
+        }));
+        Assert.All(answers, a => Assert.Equal(302, a));
+        Assert.InRange(app.MostMemory, 1, 600_000_000);
+    }
+
+    /// <summary>As many pixels as are taken, in a format that cannot be decoded smaller than it is.</summary>
+    private static byte[] Picture()
+    {
+        using var bitmap = new SkiaSharp.SKBitmap(7000, 7000);
+        bitmap.Erase(SkiaSharp.SKColors.SeaGreen);
+        using var data = bitmap.PeekPixels().Encode(new SkiaSharp.SKPngEncoderOptions(SkiaSharp.SKPngEncoderFilterFlags.None, 1));
+        return data.ToArray();
+    }
+}
