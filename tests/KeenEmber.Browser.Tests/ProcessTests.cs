@@ -87,7 +87,7 @@ public sealed class ProcessTests : IDisposable
     {
         using var bitmap = new SkiaSharp.SKBitmap(7000, 7000);
         bitmap.Erase(SkiaSharp.SKColors.SeaGreen);
-        using var data = bitmap.PeekPixels().Encode(new SkiaSharp.SKPngEncoderOptions(SkiaSharp.SKPngEncoderFilterFlags.None, 1));
+        using var data = bitmap.PeekPixels().Encode(new SkiaSharp.SKPngEncoderOptions(SkiaSharp.SKPngEncoderFilterFlags.None, 1))!;
         return data.ToArray();
     }
 }

@@ -30,7 +30,7 @@ public sealed class PhotoTests : IDisposable
             return data.ToArray();
         }
 
-        using var quick = bitmap.PeekPixels().Encode(new SKPngEncoderOptions(SKPngEncoderFilterFlags.None, 1));
+        using var quick = bitmap.PeekPixels().Encode(new SKPngEncoderOptions(SKPngEncoderFilterFlags.None, 1))!;
         return quick.ToArray();
     }
 
