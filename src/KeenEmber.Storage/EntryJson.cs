@@ -3,15 +3,19 @@ using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 
 namespace KeenEmber.Storage;
 
 /// <summary>How the body of a timeline entry is written: what its own kind adds to an entry, names instead of numbers, values in the unit they were typed in.</summary>
-/// <remarks>A member added to a kind later needs a default value in its record, so that bodies written before still read.</remarks>
+/// <remarks>
+/// A member added to a kind later needs a default value in its record, so that bodies written before still read. Any other change of what a body looks like
+/// is a new version with a step in <see cref="EntryVersions"/>, and a renamed member of an enumeration a line in <see cref="WireNames"/>.
+/// </remarks>
 internal static class EntryJson
 {
-    internal static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web) { Converters = { new JsonStringEnumConverter() } };
+    internal static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web) { Converters = { new WireNames() } };
 
     private static readonly JsonSerializerOptions Body = new(Options)
     {
@@ -20,6 +24,9 @@ internal static class EntryJson
         RespectRequiredConstructorParameters = true,
         TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { LeaveOutWhatEveryEntryHas } },
     };
+
+    /// <summary>The kind that strikes out.</summary>
+    internal const string Withdrawal = "withdrawal";
 
     private static readonly FrozenDictionary<string, Type> Kinds = new Dictionary<string, Type>
     {
@@ -60,27 +67,27 @@ internal static class EntryJson
         ["dial"] = typeof(DialEntry),
         ["damage"] = typeof(DamageEntry),
         ["bulb-turn"] = typeof(BulbTurnEntry),
-        ["withdrawal"] = typeof(WithdrawalEntry),
+        [Withdrawal] = typeof(WithdrawalEntry),
     }.ToFrozenDictionary();
 
     private static readonly FrozenDictionary<Type, string> Names = Kinds.ToFrozenDictionary(k => k.Value, k => k.Key);
 
-    internal static (string Kind, string Body) Write(TimelineEntry entry) => Names.TryGetValue(entry.GetType(), out var kind)
-        ? (kind, JsonSerializer.Serialize(entry, entry.GetType(), Body))
+    /// <summary>Every kind by its wire name.</summary>
+    internal static IReadOnlyDictionary<string, Type> KindsByName => Kinds;
+
+    internal static (string Kind, int Version, string Body) Write(Entry entry) => Names.TryGetValue(entry.GetType(), out var kind)
+        ? (kind, EntryVersions.Of(kind), JsonSerializer.Serialize(entry, entry.GetType(), Body))
         : throw new ArgumentException($"{entry.GetType().Name} has no name among the kinds.", nameof(entry));
 
-    internal static TimelineEntry Read(Guid id, Guid visit, DateTimeOffset at, DateTimeOffset writtenAt, string author, Guid? corrects, string kind, string body)
-    {
-        var entry = Read(kind, body) ?? new UnknownEntry(id, visit, at, writtenAt, author, corrects, kind, body);
-        return entry with { Id = id, VisitId = visit, At = at, WrittenAt = writtenAt, Author = author, Corrects = corrects };
-    }
+    internal static Entry Read(EntryHeader header, string kind, int version, string body) =>
+        Read(kind, version, body) is { } entry ? entry with { Header = header } : new UnknownEntry(header, kind, body);
 
-    /// <returns>Null for a kind that is not known, or a body that cannot be read as it.</returns>
-    private static TimelineEntry? Read(string kind, string body)
+    /// <returns>Null for a kind or a version that is not known, or a body that cannot be read as it.</returns>
+    private static Entry? Read(string kind, int version, string body)
     {
         try
         {
-            return Kinds.TryGetValue(kind, out var type) ? (TimelineEntry?)JsonSerializer.Deserialize(body, type, Body) : null;
+            return Kinds.TryGetValue(kind, out var type) && EntryVersions.BroughtUp(kind, version, body) is { } newest ? (Entry?)JsonSerializer.Deserialize(newest, type, Body) : null;
         }
         catch (Exception e) when (e is JsonException or InvalidDataException or ArgumentException or FormatException)
         {
@@ -91,12 +98,12 @@ internal static class EntryJson
     /// <summary>What every entry has stands in columns of its own; what is worked out is not written at all.</summary>
     private static void LeaveOutWhatEveryEntryHas(JsonTypeInfo type)
     {
-        foreach (var workedOut in type.Properties.Where(p => p.Set is null && type.Kind == JsonTypeInfoKind.Object && type.Type.Assembly == typeof(TimelineEntry).Assembly))
+        foreach (var workedOut in type.Properties.Where(p => p.Set is null && type.Kind == JsonTypeInfoKind.Object && type.Type.Assembly == typeof(Entry).Assembly))
             workedOut.ShouldSerialize = (_, _) => false;
-        if (!type.Type.IsAssignableTo(typeof(TimelineEntry)))
+        if (!type.Type.IsAssignableTo(typeof(Entry)))
             return;
         var own = type.Type.GetConstructors()[0].GetParameters().Select(p => p.Name!)
-            .Except(typeof(TimelineEntry).GetProperties().Select(p => p.Name)).ToHashSet(StringComparer.OrdinalIgnoreCase);
+            .Except(typeof(Entry).GetProperties().Select(p => p.Name)).ToHashSet(StringComparer.OrdinalIgnoreCase);
         foreach (var property in type.Properties.Where(p => !own.Contains(p.Name)))
         {
             property.ShouldSerialize = (_, _) => false;

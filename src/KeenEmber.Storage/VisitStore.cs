@@ -1,24 +1,14 @@
 using Dapper;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
+using Microsoft.Data.Sqlite;
 using Microsoft.Extensions.Caching.Memory;
 
 namespace KeenEmber.Storage;
 
-/// <summary>What became of an entry handed in.</summary>
-public enum AppendOutcome
-{
-    Stored,
-
-    /// <summary>The very same entry is there already: it was sent twice.</summary>
-    AlreadyStored,
-
-    /// <summary>Another entry has this id; nothing was stored.</summary>
-    IdTaken,
-}
-
 /// <summary>An entry as it lies in the record.</summary>
 /// <param name="Stands">No later entry corrects it or strikes it out.</param>
-public sealed record PlainEntry(Guid Id, DateTimeOffset At, string Author, string Kind, string Body, bool Stands);
+public sealed record PlainEntry(Guid Id, string At, string Author, string Kind, string Body, bool Stands);
 
 /// <summary>Visits and the entries of their timelines.</summary>
 public sealed class VisitStore(Database database) : IDisposable
@@ -32,7 +22,7 @@ public sealed class VisitStore(Database database) : IDisposable
     private const string VisitColumns = "SELECT id, equipment_id AS EquipmentId, started_at AS StartedAt, author, complaint, urgency, stock, response FROM visit";
 
     private const string EntryColumns = """
-        SELECT e.id, e.visit_id AS VisitId, e.at, e.written_at AS WrittenAt, e.author, e.corrects, e.kind, e.body FROM entry e
+        SELECT e.rowid AS Place, e.id, e.visit_id AS VisitId, e.at, e.written_at AS WrittenAt, e.author, e.corrects, e.device, e.sequence, e.kind, e.version, e.body FROM entry e
         """;
 
     private sealed record VisitRow(string Id, string EquipmentId, string StartedAt, string Author, string Complaint, string Urgency, string Stock, string Response)
@@ -40,10 +30,15 @@ public sealed class VisitStore(Database database) : IDisposable
         public Visit ToVisit() => new(Guid.Parse(Id), Guid.Parse(EquipmentId), Database.Utc(StartedAt), Author, Complaint, Enum.Parse<Urgency>(Urgency), Stock, Response);
     }
 
-    private sealed record EntryRow(string Id, string VisitId, string At, string WrittenAt, string Author, string? Corrects, string Kind, string Body)
+    private sealed record EntryRow(
+        long Place, string Id, string VisitId, string At, string WrittenAt, string Author, string? Corrects, string Device, long Sequence, string Kind, long Version, string Body)
     {
-        public TimelineEntry ToEntry() => EntryJson.Read(
-            Guid.Parse(Id), Guid.Parse(VisitId), Database.Utc(At), Database.Utc(WrittenAt), Author, Corrects is null ? null : Guid.Parse(Corrects), Kind, Body);
+        public EntryHeader Header => new(Guid.Parse(Id), Guid.Parse(VisitId), Database.Utc(At), Database.Utc(WrittenAt), Author, Corrects is null ? null : Guid.Parse(Corrects))
+        {
+            Device = Device, Sequence = (int)Sequence,
+        };
+
+        public Entry ToEntry() => EntryJson.Read(Header, Kind, (int)Version, Body);
     }
 
     /// <summary>Puts a visit on record; the same visit sent twice is stored once.</summary>
@@ -76,7 +71,7 @@ public sealed class VisitStore(Database database) : IDisposable
 
     /// <summary>The entries of each of a unit's visits, in the order of writing.</summary>
     /// <param name="inFull">Visits with every entry. Of the others only the last reading of each point comes that still stands: the rest of a course says nothing to later visits.</param>
-    public IReadOnlyDictionary<Guid, IReadOnlyList<TimelineEntry>> EntriesOfEquipment(Guid equipmentId, params IEnumerable<Guid> inFull)
+    public IReadOnlyDictionary<Guid, IReadOnlyList<Entry>> EntriesOfEquipment(Guid equipmentId, params IEnumerable<Guid> inFull)
     {
         HashSet<Guid> full = [.. inFull];
         var counts = CountsOfEquipment(equipmentId);
@@ -92,31 +87,31 @@ public sealed class VisitStore(Database database) : IDisposable
     }
 
     /// <param name="Count">How many entries the visit had when it was read.</param>
-    private sealed record ReadVisit(int Count, IReadOnlyList<TimelineEntry> Entries);
+    private sealed record ReadVisit(int Count, IReadOnlyList<Entry> Entries);
 
-    private ILookup<Guid, TimelineEntry> Read(IReadOnlyList<Guid> full, IReadOnlyList<Guid> brief)
+    /// <remarks>Of a visit that is read in brief come all readings that have anything to do with a correction, since which of them holds is not for the database to say.</remarks>
+    private ILookup<Guid, Entry> Read(IReadOnlyList<Guid> full, IReadOnlyList<Guid> brief)
     {
         using var db = database.Open();
         return db.Query<EntryRow>($"""
-            {EntryColumns} WHERE e.visit_id IN @full OR (e.visit_id IN @brief AND e.kind <> 'reading')
+            {EntryColumns} WHERE e.visit_id IN @full OR (e.visit_id IN @brief
+                AND (e.kind <> 'reading' OR e.corrects IS NOT NULL OR EXISTS (SELECT 1 FROM entry c WHERE c.corrects = e.id)))
             UNION ALL
             {EntryColumns} WHERE e.rowid IN (SELECT reading FROM (
                 SELECT e.rowid AS reading, row_number() OVER (PARTITION BY e.visit_id, e.point ORDER BY e.at DESC, e.id DESC) AS latest
                 FROM entry e
-                WHERE e.visit_id IN @brief AND e.kind = 'reading' AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.corrects = e.id))
+                WHERE e.visit_id IN @brief AND e.kind = 'reading' AND e.corrects IS NULL AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.corrects = e.id))
                 WHERE latest = 1)
-            ORDER BY WrittenAt, id
+            ORDER BY Place
             """, new { full = full.Select(v => v.ToString()), brief = brief.Select(v => v.ToString()) }).Select(r => r.ToEntry()).ToLookup(e => e.VisitId);
     }
 
-    /// <summary>The entries of a visit as they lie in the record, the latest first, without reading what they say.</summary>
+    /// <summary>The entries of a visit as they lie in the record, the latest first.</summary>
     public IReadOnlyList<PlainEntry> PlainEntries(Guid visitId)
     {
         using var db = database.Open();
-        return [.. db.Query<(string Id, string At, string Author, string Kind, string Body, bool Stands)>("""
-            SELECT e.id, e.at, e.author, e.kind, e.body, e.kind <> 'withdrawal' AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.corrects = e.id) FROM entry e
-            WHERE e.visit_id = @id ORDER BY e.at DESC, e.id DESC
-            """, new { id = visitId.ToString() }).Select(e => new PlainEntry(Guid.Parse(e.Id), Database.Utc(e.At), e.Author, e.Kind, e.Body, e.Stands))];
+        var standing = CorrectionsOf(db, visitId, out var rows).Standing.Select(e => e.Id).ToHashSet();
+        return [.. rows.Select(r => new PlainEntry(Guid.Parse(r.Id), r.At, r.Author, r.Kind, r.Body, standing.Contains(Guid.Parse(r.Id)))).Reverse()];
     }
 
     /// <summary>How many entries each visit of a unit has. Entries are only ever added, so the same number is the same content.</summary>
@@ -128,41 +123,71 @@ public sealed class VisitStore(Database database) : IDisposable
             """, new { id = equipmentId.ToString() }).ToDictionary(r => Guid.Parse(r.Visit), r => r.Count);
     }
 
-    /// <summary>Appends entries, all or nothing; on return they are on the disk.</summary>
-    /// <returns><see cref="AppendOutcome.IdTaken"/> (and nothing stored) when an id already belongs to an entry that says something else.</returns>
-    public AppendOutcome Append(IReadOnlyList<TimelineEntry> entries)
+    /// <summary>Appends entries, all or nothing; on return they are on the disk. One that is there already is left out: it was sent twice.</summary>
+    /// <remarks>
+    /// One whose id belongs to an entry that says something else (an old page, changed, sent again) gets a new id, and so does every reference to it
+    /// among the others, so that nothing typed is lost and nothing is there twice.
+    /// </remarks>
+    public void Append(IReadOnlyList<Entry> entries)
     {
         using var db = database.Open();
         using var transaction = db.BeginTransaction();
-        var stored = 0;
-        foreach (var entry in entries)
+        var renamed = new Dictionary<Guid, Guid>();
+        foreach (var given in entries)
         {
-            var (kind, body) = EntryJson.Write(entry);
-            var row = new
-            {
-                Id = entry.Id.ToString(), VisitId = entry.VisitId.ToString(), At = Database.Utc(entry.At), WrittenAt = Database.Utc(entry.WrittenAt),
-                entry.Author, Corrects = entry.Corrects?.ToString(), Kind = kind, Body = body,
-            };
-            var isNew = db.Execute("""
-                INSERT INTO entry (id, visit_id, at, written_at, author, corrects, kind, body)
-                VALUES (@Id, @VisitId, @At, @WrittenAt, @Author, @Corrects, @Kind, @Body)
-                ON CONFLICT (id) DO NOTHING
-                """, row) == 1;
-            stored += isNew ? 1 : 0;
-            if (!isNew && !SaysTheSame(db, row))
-                return AppendOutcome.IdTaken;
+            var entry = renamed.Count == 0 ? given : given.WithReferences(id => renamed.GetValueOrDefault(id, id));
+            if (Insert(db, entry) || SaysTheSame(db, entry))
+                continue;
+            renamed[entry.Id] = Guid.CreateVersion7(entry.WrittenAt);
+            Insert(db, entry with { Header = entry.Header with { Id = renamed[entry.Id] } });
         }
 
+        foreach (var corrected in entries.Where(e => e.Corrects is not null).DistinctBy(e => e.Corrects))
+            FindWhatStands(db, corrected.VisitId, corrected.Corrects!.Value);
         transaction.Commit();
-        return stored > 0 ? AppendOutcome.Stored : AppendOutcome.AlreadyStored;
+    }
+
+    /// <summary>Has the search find the wording that stands of an entry and its corrections, and no other.</summary>
+    private static void FindWhatStands(SqliteConnection db, Guid visitId, Guid corrected)
+    {
+        var corrections = CorrectionsOf(db, visitId, out var rows);
+        var root = corrections.RootOf(corrected);
+        var family = rows.Where(r => corrections.RootOf(Guid.Parse(r.Id)) == root).Select(r => r.Id).ToList();
+        db.Execute("DELETE FROM search WHERE entry IN @family", new { family });
+        db.Execute("INSERT INTO search (kind, ref, equipment_id, at, text, entry) SELECT kind, visit_id, equipment_id, at, text, id FROM entry_text WHERE id IN @standing",
+            new { standing = corrections.Standing.Select(e => e.Id.ToString()).Intersect(family) });
+    }
+
+    /// <summary>The corrections of a visit, without reading what its entries say.</summary>
+    private static Corrections CorrectionsOf(SqliteConnection db, Guid visitId, out IReadOnlyList<EntryRow> rows)
+    {
+        rows = [.. db.Query<EntryRow>($"{EntryColumns} WHERE e.visit_id = @id ORDER BY Place", new { id = visitId.ToString() })];
+        return new([.. rows.Select(r => r.Kind == EntryJson.Withdrawal ? (Entry)new WithdrawalEntry(r.Header) : new UnknownEntry(r.Header, r.Kind, r.Body))]);
+    }
+
+    /// <returns>False, and nothing stored, when an entry of this id is there already.</returns>
+    private static bool Insert(SqliteConnection db, Entry entry) => db.Execute("""
+        INSERT INTO entry (id, visit_id, at, written_at, author, corrects, device, sequence, kind, version, body)
+        VALUES (@Id, @VisitId, @At, @WrittenAt, @Author, @Corrects, @Device, @Sequence, @Kind, @Version, @Body)
+        ON CONFLICT (id) DO NOTHING
+        """, RowOf(entry)) == 1;
+
+    private static object RowOf(Entry entry)
+    {
+        var (kind, version, body) = EntryJson.Write(entry);
+        return new
+        {
+            Id = entry.Id.ToString(), VisitId = entry.VisitId.ToString(), At = Database.Utc(entry.At), WrittenAt = Database.Utc(entry.WrittenAt), entry.Author, Corrects = entry.Corrects?.ToString(),
+            entry.Header.Device, entry.Header.Sequence, Kind = kind, Version = version, Body = body,
+        };
     }
 
     /// <summary>The moment does not count: a line sent again carries the moment of its second arrival.</summary>
-    private static bool SaysTheSame(Microsoft.Data.Sqlite.SqliteConnection db, object row) => db.ExecuteScalar<int>("""
+    private static bool SaysTheSame(SqliteConnection db, Entry entry) => db.ExecuteScalar<int>("""
         SELECT count(*) FROM entry
         WHERE id = @Id AND visit_id = @VisitId AND kind = @Kind AND corrects IS @Corrects
           AND json_remove(body, '$.since') = json_remove(@Body, '$.since')
-        """, row) == 1;
+        """, RowOf(entry)) == 1;
 
     public void Dispose() => read.Dispose();
 }

@@ -1,3 +1,4 @@
+using System.Diagnostics;
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Service;
 using KeenEmber.Storage;
@@ -6,38 +7,63 @@ using KeenEmber.Web.Wording;
 namespace KeenEmber.Web;
 
 /// <summary>How the units stand, for the start page and the unit's own: kept and listed by <see cref="StandingStore"/>, judged here when something has changed.</summary>
-public sealed class Board(StandingStore standings, VisitStore visits, VisitDesk desk, ShopStore shops, IHostApplicationLifetime lifetime, ILogger<Board> logger)
+public sealed class Board(StandingStore standings, VisitStore visits, VisitDesk desk, ShopStore shops, ILogger<Board> logger) : BackgroundService
 {
-    /// <summary>A page makes at most so many rows anew before it is shown.</summary>
-    private const int AtMostBeforeAPage = 25;
+    /// <summary>A page makes rows anew for so long before it is shown; the rest follows beside it.</summary>
+    private static readonly TimeSpan BeforeAPage = TimeSpan.FromMilliseconds(300);
+
+    /// <summary>So many rows are asked for at a time.</summary>
+    private const int Batch = 25;
+
+    /// <summary>How often the record is looked at for rows that are out of date.</summary>
+    private static readonly TimeSpan Every = TimeSpan.FromSeconds(2);
 
     /// <summary>Two pages never judge one unit at once; units that share a lock wait for each other, the others do not.</summary>
     private readonly Lock[] oneAtATime = [.. Enumerable.Range(0, 16).Select(_ => new Lock())];
 
-    /// <summary>Makes the rows anew that are out of date, unless very many are: those follow beside the pages, which show them as they were.</summary>
+    /// <summary>Makes rows anew that are out of date, the ones visited last first, for as long as a page can wait for it.</summary>
     public void Refresh()
     {
-        var stale = standings.ToMake(AtMostBeforeAPage + 1);
-        if (stale.Count > AtMostBeforeAPage)
-            return;
-        foreach (var id in stale)
+        var watch = Stopwatch.StartNew();
+        foreach (var id in standings.ToMake(Batch).TakeWhile(_ => watch.Elapsed < BeforeAPage))
             Of(id);
     }
 
-    /// <summary>Makes every row anew that other rules than today's have made; may take minutes on a large record, and ends with the server.</summary>
-    public void RefreshAll()
+    /// <summary>Makes every row anew that is out of date, as long as the server runs.</summary>
+    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
-        standings.MadeBy($"{typeof(Board).Module.ModuleVersionId} {typeof(Timeline).Module.ModuleVersionId}");
-        while (standings.ToMake(AtMostBeforeAPage) is { Count: > 0 } batch)
+        // Not in the way of the start of the server.
+        await Task.Yield();
+        await ready.Task.WaitAsync(stoppingToken);
+        ByTodaysRules();
+        while (!stoppingToken.IsCancellationRequested)
+        {
+            RefreshAll(stoppingToken);
+            await Task.Delay(Every, stoppingToken);
+        }
+    }
+
+    /// <summary>Declares the rows out of date that other rules than today's have made.</summary>
+    public void ByTodaysRules() => standings.MadeBy($"{typeof(Board).Module.ModuleVersionId} {typeof(Timeline).Module.ModuleVersionId}");
+
+    /// <summary>Makes every row anew that is out of date; may take minutes on a large record.</summary>
+    public void RefreshAll(CancellationToken stop = default)
+    {
+        while (standings.ToMake(Batch) is { Count: > 0 } batch)
         {
             foreach (var id in batch)
             {
-                if (lifetime.ApplicationStopping.IsCancellationRequested)
+                if (stop.IsCancellationRequested)
                     return;
                 Of(id);
             }
         }
     }
+
+    /// <summary>The record is ready to be judged.</summary>
+    public void Begin() => ready.TrySetResult();
+
+    private readonly TaskCompletionSource ready = new();
 
     /// <summary>How a unit stands now.</summary>
     public UnitStanding Of(Guid equipmentId)
@@ -54,14 +80,17 @@ public sealed class Board(StandingStore standings, VisitStore visits, VisitDesk 
         }
     }
 
-    /// <summary>Judges the visits that have grown since, and what follows from all of them.</summary>
+    /// <summary>Judges the visits that have grown since, those after them, and what follows from all of them.</summary>
     private UnitStanding Judge(Guid equipmentId, UnitStanding kept)
     {
         var counts = visits.CountsOfEquipment(equipmentId);
-        var known = kept.Visits.Where(v => counts.GetValueOrDefault(v.Visit.Id) == v.Entries).ToDictionary(v => v.Visit.Id);
+        var ofUnit = visits.OfEquipment(equipmentId);
+        var current = kept.Visits.Where(v => counts.GetValueOrDefault(v.Visit.Id) == v.Entries).ToDictionary(v => v.Visit.Id);
+        // What a visit says rests on those before it: one that has grown makes all later ones out of date.
+        var known = ofUnit.Reverse().TakeWhile(v => current.ContainsKey(v.Id)).ToDictionary(v => v.Id, v => current[v.Id]);
         IReadOnlyList<OpenLoop>? loops = null;
         var judged = new List<VisitStanding>();
-        foreach (var visit in visits.OfEquipment(equipmentId))
+        foreach (var visit in ofUnit)
         {
             var entries = counts.GetValueOrDefault(visit.Id);
             if (known.TryGetValue(visit.Id, out var standing))

@@ -43,6 +43,7 @@ builder.Services.AddSingleton<LoggerStore>();
 builder.Services.AddSingleton<StandingStore>();
 builder.Services.AddSingleton<VisitDesk>();
 builder.Services.AddSingleton<Board>();
+builder.Services.AddHostedService(services => services.GetRequiredService<Board>());
 builder.Services.AddSingleton<DemoHall>();
 builder.Services.AddSingleton<LargeShop>();
 builder.Services.AddDataProtection().SetApplicationName("KeenEmber").PersistKeysToFileSystem(new(Path.Combine(data, "keys")));
@@ -102,6 +103,6 @@ async Task<bool> Fill()
         app.Services.GetRequiredService<DemoHall>().FillIfEmpty();
 
     // The first page wants the rules compiled and the units judged by today's rules: begun here, beside the start of the server.
-    _ = Task.Run(app.Services.GetRequiredService<Board>().RefreshAll);
+    app.Services.GetRequiredService<Board>().Begin();
     return true;
 }

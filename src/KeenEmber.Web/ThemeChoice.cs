@@ -1,3 +1,5 @@
+using KeenEmber.Web.Wording;
+
 namespace KeenEmber.Web;
 
 /// <summary>Light, dark or as the device says: a matter of the screen in hand, so kept in its browser and not in the record.</summary>
@@ -16,6 +18,22 @@ public static class ThemeChoice
 public static class BrowserNotes
 {
     public const string Technician = "technician";
+
+    private const string DeviceName = "device";
+
+    /// <summary>What was kept under a name; null when nothing was.</summary>
+    public static string? Of(HttpRequest request, string name) => request.Cookies[name] is { Length: > 0 } kept ? TypingText.Kept(kept, 60) : null;
+
+    /// <summary>A name of its own for the phone, tablet or laptop, made when it first puts something on record.</summary>
+    public static string Device(HttpContext context)
+    {
+        if (Of(context.Request, DeviceName) is { } known)
+            return known;
+        var made = Convert.ToHexStringLower(System.Security.Cryptography.RandomNumberGenerator.GetBytes(4));
+        if (HttpMethods.IsPost(context.Request.Method))
+            Keep(context.Response, DeviceName, made);
+        return made;
+    }
 
     public static void Keep(HttpResponse response, string name, string value) => response.Cookies.Append(name, value,
         new CookieOptions { MaxAge = TimeSpan.FromDays(365), SameSite = SameSiteMode.Lax, HttpOnly = true, IsEssential = true });

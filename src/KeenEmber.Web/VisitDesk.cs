@@ -1,6 +1,7 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Controls;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using KeenEmber.Storage;
 using KeenEmber.Web.Wording;
@@ -41,32 +42,24 @@ public sealed class VisitDesk(
     private static readonly ILookup<MeasuringPoint, EarlierValue> NoHistory = Array.Empty<EarlierValue>().ToLookup(_ => MeasuringPoint.BoxAir);
 
     /// <summary>Now, or just after the last entry where the machine's clock is behind it: what is written next must not hide behind what was written before.</summary>
-    private (DateTimeOffset Now, TimeSpan Behind) NowAfter(IReadOnlyList<TimelineEntry> written)
+    private (DateTimeOffset Now, TimeSpan Behind) NowAfter(IReadOnlyList<Entry> written)
     {
         var now = time.GetUtcNow();
         var last = written.Count == 0 ? now : written.Max(e => e.WrittenAt);
-        return last <= now ? (now, TimeSpan.Zero) : (last + TimeSpan.FromMilliseconds(1), last - now > ClockStep ? last - now : TimeSpan.Zero);
+        return last < now ? (now, TimeSpan.Zero) : (last + TimeSpan.FromMilliseconds(1), last - now > ClockStep ? last - now : TimeSpan.Zero);
     }
 
-    /// <summary>The timeline entry that a piece of a line becomes, as of now.</summary>
-    public static TimelineEntry EntryOf(QuickItem item, VisitView view, Guid id)
+    /// <summary>The entry that a piece of a line becomes.</summary>
+    public static Entry EntryOf(QuickItem item, EntryHeader header) => item switch
     {
-        var (visit, now) = (view.Visit, view.Now);
-        return item switch
-        {
-            QuickReading r => new ReadingEntry(id, visit.Id, now, now, visit.Author, null, r.Point, r.Value),
-            QuickObservation o => new ObservationEntry(id, visit.Id, now, now, visit.Author, null, o.Fact, o.Index, o.State, now - o.RunTime),
-            QuickNote n => new NoteEntry(id, visit.Id, now, now, visit.Author, null, n.Note, n.Topic),
-            _ => throw new ArgumentException("Only what was understood becomes an entry.", nameof(item)),
-        };
-    }
+        QuickReading r => new ReadingEntry(header, r.Point, r.Value),
+        QuickObservation o => new ObservationEntry(header, o.Fact, o.Index, o.State, header.At - o.RunTime),
+        QuickNote n => new NoteEntry(header, n.Note, n.Topic),
+        _ => throw new ArgumentException("Only what was understood becomes an entry.", nameof(item)),
+    };
 
-    /// <summary>Puts entries on record. An id that already says something else (an old page sent again, changed) gets a new one, so nothing is lost.</summary>
-    public void Append(IReadOnlyList<TimelineEntry> entries)
-    {
-        if (visits.Append(entries) == AppendOutcome.IdTaken)
-            visits.Append([.. entries.Select(e => e with { Id = Guid.CreateVersion7(time.GetUtcNow()) })]);
-    }
+    /// <summary>Puts entries on record, all or nothing.</summary>
+    public void Append(IReadOnlyList<Entry> entries) => visits.Append(entries);
 
     private Briefing BriefingOf(Equipment unit, Site site, List<(Visit Visit, Timeline Timeline)> latestFirst, SafeJudging judging)
     {

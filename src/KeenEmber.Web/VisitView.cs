@@ -4,6 +4,7 @@ using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Glycol;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Sensors;
 using KeenEmber.Core.Service;
 using KeenEmber.Web.Wording;

@@ -125,7 +125,7 @@ public sealed class DefrostTests : IDisposable
         SaveSetUp();
         person.Press("From a logger").See("#file");
         var broken = Path.Combine(files, "broken.csv");
-        await File.WriteAllTextAsync(broken, "no table at all", TestContext.Current.CancellationToken);
+        await File.WriteAllTextAsync(broken, "not a table at all", TestContext.Current.CancellationToken);
         person.Upload("#file", broken).Press("Go on").ReadUntil(".field-error", "no table");
         person.Upload("#file", LoggerFile("first.csv", comma: true)).Press("Go on").ReadUntil("h2", "first.csv");
         person.ReadUntil(".hint", "Say once");

@@ -34,7 +34,7 @@ public sealed class ServiceVisitTests : IDisposable
         person.Resize(300, 300);
         person.Picture(second);
         person.Resize(390, 844);
-        File.WriteAllText(broken, "this is no picture");
+        File.WriteAllText(broken, "this is not a whole picture");
         return (photo, second, broken);
     }
 

@@ -1,6 +1,8 @@
+using System.IO.Compression;
 using Dapper;
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using Microsoft.Data.Sqlite;
 
@@ -43,6 +45,26 @@ public sealed class MigrationTests
             SqliteConnection.ClearAllPools();
             Directory.Delete(old, recursive: true);
         }
+    }
+
+    /// <summary>The demo's record as the program of migration 0011 left it: every entry is read, and stands as it stood.</summary>
+    [Fact]
+    public void The_demo_of_an_earlier_program_comes_up_to_date_and_loses_nothing()
+    {
+        var old = Directory.CreateTempSubdirectory("keen-ember-").FullName;
+        using (var packed = new BrotliStream(File.OpenRead(Path.Combine(AppContext.BaseDirectory, "Corpus", "demo-0011.db.br")), CompressionMode.Decompress))
+        using (var file = File.Create(Path.Combine(old, Database.FileName)))
+            packed.CopyTo(file);
+        var database = new Database(old);
+        database.Migrate();
+        using var visits = new VisitStore(database);
+        var entries = new EquipmentStore(database).All().SelectMany(u => visits.EntriesOfEquipment(u.Id, visits.OfEquipment(u.Id).Select(v => v.Id)).Values).SelectMany(e => e).ToList();
+        using (var db = database.Open())
+            Assert.Equal(db.ExecuteScalar<int>("SELECT count(*) FROM entry"), entries.Count);
+        Assert.True(entries.Count > 500);
+        Assert.DoesNotContain(entries, e => e is UnknownEntry);
+        SqliteConnection.ClearAllPools();
+        Directory.Delete(old, recursive: true);
     }
 
     /// <summary>A file of the first version, with a unit in it, keeps its receiver when the make-up becomes a set of parts.</summary>

@@ -1,5 +1,6 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using Microsoft.Data.Sqlite;
 
@@ -25,9 +26,9 @@ public sealed class SearchTests : IDisposable
         visit = new(Guid.CreateVersion7(), unit.Id, Start, "Isolde Marrin", "Soft crème brûlée");
         new VisitStore(database).Start(visit);
         new VisitStore(database).Append([
-            new NoteEntry(Guid.CreateVersion7(), visit.Id, Start.AddMinutes(5), Start, "Isolde", null, "oil at the flare nut of the receiver"),
-            new PartEntry(Guid.CreateVersion7(), visit.Id, Start.AddMinutes(9), Start, "Isolde", null, "fan motor", "left", "seized", "9 W motor", "A-17", false),
-            new ChangeEntry(Guid.CreateVersion7(), visit.Id, Start.AddMinutes(11), Start, "Isolde", null, "defrost length", "20 min", "35 min", "the warranty desk", null, false)]);
+            new NoteEntry(new(Guid.CreateVersion7(), visit.Id, Start.AddMinutes(5), Start, "Isolde"), "oil at the flare nut of the receiver"),
+            new PartEntry(new(Guid.CreateVersion7(), visit.Id, Start.AddMinutes(9), Start, "Isolde"), "fan motor", "left", "seized", "9 W motor", "A-17", false),
+            new ChangeEntry(new(Guid.CreateVersion7(), visit.Id, Start.AddMinutes(11), Start, "Isolde"), "defrost length", "20 min", "35 min", "the warranty desk", null, false)]);
     }
 
     public void Dispose()
@@ -82,10 +83,10 @@ public sealed class SearchTests : IDisposable
         var visits = new VisitStore(database);
         var visit = visits.OfEquipment(unit.Id)[0];
         var at = visit.StartedAt.AddMinutes(50);
-        var (struck, wrong) = (new NoteEntry(Guid.CreateVersion7(), visit.Id, at, at, "Isolde", null, "marmalade in the drain"), new NoteEntry(Guid.CreateVersion7(), visit.Id, at, at, "Isolde", null, "quince on the fan"));
+        var (struck, wrong) = (new NoteEntry(new(Guid.CreateVersion7(), visit.Id, at, at, "Isolde"), "marmalade in the drain"), new NoteEntry(new(Guid.CreateVersion7(), visit.Id, at, at, "Isolde"), "quince on the fan"));
         visits.Append([struck, wrong]);
         Assert.Single(Find("marmalade"));
-        visits.Append([new WithdrawalEntry(Guid.CreateVersion7(), visit.Id, at, at, "Isolde", struck.Id), wrong with { Id = Guid.CreateVersion7(), Corrects = wrong.Id, Text = "medlar on the fan" }]);
+        visits.Append([new WithdrawalEntry(new(Guid.CreateVersion7(), visit.Id, at, at, "Isolde", struck.Id)), wrong with { Header = wrong.Header with { Id = Guid.CreateVersion7(), Corrects = wrong.Id }, Text = "medlar on the fan" }]);
         Assert.Empty(Find("marmalade"));
         Assert.Empty(Find("quince"));
         Assert.Single(Find("medlar"));
@@ -98,8 +99,8 @@ public sealed class SearchTests : IDisposable
         var visit = visits.OfEquipment(unit.Id)[0];
         var at = visit.StartedAt.AddMinutes(50);
         visits.Append([
-            new PhotoEntry(Guid.CreateVersion7(), visit.Id, at, at, "Isolde", null, new('b', 64), 8, 6, "sycamore leaf in the fan", null),
-            new RecommendationEntry(Guid.CreateVersion7(), visit.Id, at, at, "Isolde", null, "leaves", "a hornbeam screen", "", null, null, null, RecommendationUrgency.Watch)]);
+            new PhotoEntry(new(Guid.CreateVersion7(), visit.Id, at, at, "Isolde"), new('b', 64), 8, 6, "sycamore leaf in the fan", null),
+            new RecommendationEntry(new(Guid.CreateVersion7(), visit.Id, at, at, "Isolde"), "leaves", "a hornbeam screen", "", null, null, null, RecommendationUrgency.Watch)]);
         Assert.Equal(HitKind.Photo, Assert.Single(Find("sycamore")).Kind);
         Assert.Equal(HitKind.Recommendation, Assert.Single(Find("hornbeam")).Kind);
         Assert.Empty(Find(new string('b', 64)));

@@ -47,8 +47,8 @@ public sealed class StandingTests : IDisposable
 
     private static UnitStanding Of(Visit visit, LoopKind? loop = null, DateOnly? due = null, DateOnly? followUp = null, bool drifts = false)
     {
-        var change = new ChangeEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde", null, "fan delay", "", "bridged", "", loop ?? LoopKind.WatchIt, false);
-        var handover = due is { } day ? new HandoverEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde", null, change.Id, "part", "Tobin", day) : null;
+        var change = new ChangeEntry(new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde"), "fan delay", "", "bridged", "", loop ?? LoopKind.WatchIt, false);
+        var handover = due is { } day ? new HandoverEntry(new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde"), change.Id, "part", "Tobin", day) : null;
         return new([new(visit, 3, "Stands well.", true, false, followUp, new Dictionary<ResultKind, double> { [ResultKind.Subcooling] = 4.5 })],
             loop is null ? [] : [new(change, handover)], drifts ? [new(ResultKind.Subcooling, 4, 9)] : []);
     }
@@ -84,7 +84,7 @@ public sealed class StandingTests : IDisposable
         }
 
         Current();
-        new VisitStore(database).Append([new NoteEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde", null, "oil")]);
+        new VisitStore(database).Append([new NoteEntry(new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde"), "oil")]);
         Stale("entry", everyVisit: false);
         Visit(unit, 4);
         Stale("visit", everyVisit: false);
@@ -104,7 +104,7 @@ public sealed class StandingTests : IDisposable
         var unit = Unit("F-3");
         var visit = Visit(unit);
         var before = standings.Find(unit.Id)!.Value.Changes;
-        new VisitStore(database).Append([new NoteEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde", null, "oil")]);
+        new VisitStore(database).Append([new NoteEntry(new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde"), "oil")]);
         standings.Save(unit.Id, Of(visit), before, false);
         Assert.False(standings.Find(unit.Id)!.Value.IsCurrent);
     }

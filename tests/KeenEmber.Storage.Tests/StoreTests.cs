@@ -5,6 +5,7 @@ using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Frost;
 using KeenEmber.Core.Glycol;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Sensors;
 using KeenEmber.Core.Service;
 using Microsoft.Data.Sqlite;
@@ -44,14 +45,14 @@ public sealed class StoreTests : IDisposable
     private EquipmentStore Units => new(new Database(folder));
 
     private ReadingEntry Reading(double number, Unit inUnit, MeasuringPoint point = MeasuringPoint.SuctionPressure) =>
-        new(Guid.CreateVersion7(), visit.Id, Start.AddMinutes(4), Start.AddMinutes(5), "Isolde Marrin", null, point, new(number, inUnit));
+        new(new(Guid.CreateVersion7(), visit.Id, Start.AddMinutes(4), Start.AddMinutes(5), "Isolde Marrin"), point, new(number, inUnit));
 
     [Fact]
     public void A_defrost_set_up_comes_back_with_its_heaters_and_times()
     {
         var setUp = new DefrostSetUp(DefrostKind.Electric, DefrostStart.Board, TerminationKind.Probe, "top left", new(46, Unit.Fahrenheit), null, null, 35, 2.5, new(-4, Unit.Celsius),
             HeaterConnection.Star, [new(1200, 230), new(1200, 230), new(1200, 230)], 34, [new(6, 0), new(18, 30)]);
-        Visits.Append([new DefrostSetUpEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, setUp)]);
+        Visits.Append([new DefrostSetUpEntry(new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin"), setUp)]);
         var kept = Assert.IsType<DefrostSetUpEntry>(Visits.EntriesOfEquipment(unit.Id)[visit.Id].Single()).SetUp;
         Assert.Equal(setUp.Heaters!, kept.Heaters!);
         Assert.Equal(setUp.Starts!, kept.Starts!);
@@ -64,8 +65,8 @@ public sealed class StoreTests : IDisposable
     public void A_sensors_own_points_and_a_response_come_back()
     {
         var spec = new CurveSpec(Points: [new(4, 0), new(20, 3000)], Signal: SignalKind.Milliampere, Measures: QuantityKind.Pressure);
-        Visits.Append([new SensorEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "suction", SensorRole.SuctionPressure, spec, "", "P1", null),
-            new ResponseEntry(Guid.CreateVersion7(), visit.Id, Start.AddMinutes(1), Start, "Isolde Marrin", null, "coil", new(2, Unit.Celsius), new(34, Unit.Celsius), [new(10, new(12.5, Unit.Celsius))])]);
+        Visits.Append([new SensorEntry(new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin"), "suction", SensorRole.SuctionPressure, spec, "", "P1", null),
+            new ResponseEntry(new(Guid.CreateVersion7(), visit.Id, Start.AddMinutes(1), Start, "Isolde Marrin"), "coil", new(2, Unit.Celsius), new(34, Unit.Celsius), [new(10, new(12.5, Unit.Celsius))])]);
         var kept = Visits.EntriesOfEquipment(unit.Id)[visit.Id].ToList();
         var curve = Assert.Single(kept.OfType<SensorEntry>()).Curve;
         Assert.Equal(spec.Points!, curve.Points!);
@@ -76,52 +77,8 @@ public sealed class StoreTests : IDisposable
     [Fact]
     public void Every_kind_of_entry_comes_back_as_it_was_put_in()
     {
-        var reading = Reading(21, Unit.Psi);
-        TimelineEntry[] entries =
-        [
-            reading,
-            Reading(5, Unit.InchesOfVacuum),
-            Reading(-13.4, Unit.Fahrenheit, MeasuringPoint.BoxAir),
-            new ObservationEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, AsFound.EvaporatorFan, 2, FactState.Stopped, null),
-            new ObservationEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, AsFound.Compressor, null, FactState.Running, Start.AddMinutes(-25)),
-            new NoteEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "oil at the flare <b>'; DROP TABLE entry; --"),
-            new SettingEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, PressureSetting.LowCutOut, SettingStage.AsSet, new(1.2, Unit.Bar)),
-            new GlycolEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, GlycolKind.Propylene, new(35, Unit.Percent), new(-11, Unit.Celsius)),
-            new GlycolEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, GlycolKind.Ethylene, new(4, Unit.Fahrenheit), null),
-            new StandingEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, new(8.2, Unit.Bar), new(21, Unit.Celsius), null, null),
-            new ChangeEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "fan delay switch", "open", "bridged", "", LoopKind.Jumper, false),
-            new FrostEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, true, new(new('1', 24), "20010")),
-            new PartEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "fan motor", "left", "seized, wet", "9 W motor", "A-17", true),
-            new RefrigerantEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "R404A", -0.35, "cylinder 4", "overcharged"),
-            new ClosureEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, reading.Id, "taken out"),
-            new HandoverEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, reading.Id, "part on order", "Tobin Ashgrove", new(2026, 3, 9)),
-            new SignOffEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "drain heater open", "", "heater kit", new(2026, 3, 6)),
-            new NoteEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "4 is the fan", Topic.Wiring),
-            new PhotoEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, new('a', 64), 800, 600, "coil", reading.Id, Topic.Wiring),
-            new MeterEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, QuantityKind.Pressure, new(Guid.CreateVersion7(), "G-1", 0.01, true)),
-            new HazardsEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, Hazards.Height | Hazards.Flammable),
-            new ProofEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, ProofKind.WholeDefrost, "22 min"),
-            new RecommendationEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "gasket", "new one", "gasket", 1.5, 80, null, RecommendationUrgency.Quote),
-            new SignatureEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "Maren Oakhurst", "1,2;3,4"),
-            new RunEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, RunOrigin.Logged, reading.Id, "day.csv"),
-            new RunReadingEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, reading.Id, new(RunPlaceKind.Bend, "lower left"), new(31.5, Unit.Fahrenheit)),
-            new RunMarkEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, reading.Id, RunMarkKind.CeilingFrost),
-            new ClockTestEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, 60, 45.5, true, null, -3),
-            new SwitchStateEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, DefrostSwitch.FanDelay, new(-4, Unit.Celsius), true),
-            new SensorEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "coil", SensorRole.DefrostEnd, new("pt1000"), "top left", "S2", new(1.8, Unit.FahrenheitDifference)),
-            new SensorCheckEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "coil", reading.Id, new(-18, Unit.Celsius), new(47.3, Unit.Kiloohm), false, null, true, new(0.3, Unit.Ohm)),
-            new SensorMendEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "coil", SensorMend.SwappedBack),
-            new WarmedEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "coil", "box"),
-            new ControlSettingEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, ControlKind.ConstantCutIn, new(-4, Unit.Celsius), null, new(3.5, Unit.Celsius)),
-            new ControlEventEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, true, null),
-            new OutputStateEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, ControlOutput.Defrost, new(false, true, null), true),
-            new ParameterEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, ControllerParameter.DefrostInterval, SettingStage.AsSet, new(6, Unit.Hour)),
-            new DialEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, new(2, Unit.Celsius), new(3, Unit.Celsius), null),
-            new BulbTurnEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, new("left", "right")),
-            new DamageEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, ControlPart.Cable, DamageKind.Chafed),
-            new WithdrawalEntry(Guid.CreateVersion7(), visit.Id, Start, Start.AddMinutes(9), "Isolde Marrin", reading.Id),
-        ];
-        Assert.Equal(AppendOutcome.Stored, Visits.Append(entries));
+        var entries = EveryKind.Of(visit.Id);
+        Visits.Append(entries);
         Assert.Equal(entries.ToHashSet(), Visits.EntriesOfEquipment(unit.Id, visit.Id)[visit.Id].ToHashSet());
     }
 
@@ -130,25 +87,42 @@ public sealed class StoreTests : IDisposable
     {
         var entries = Unit.All.Select(u => Reading(1.25, u)).ToList();
         Visits.Append(entries);
-        Assert.Equal(entries.ToHashSet<TimelineEntry>(), Visits.EntriesOfEquipment(unit.Id, visit.Id)[visit.Id].ToHashSet());
+        Assert.Equal(entries.ToHashSet<Entry>(), Visits.EntriesOfEquipment(unit.Id, visit.Id)[visit.Id].ToHashSet());
     }
+
+    private static ReadingEntry Moved(ReadingEntry reading, Func<EntryHeader, EntryHeader> header) => reading with { Header = header(reading.Header) };
 
     [Fact]
     public void Sent_twice_is_stored_once()
     {
         var reading = Reading(21, Unit.Psi);
-        Assert.Equal(AppendOutcome.Stored, Visits.Append([reading]));
-        Assert.Equal(AppendOutcome.AlreadyStored, Visits.Append([reading with { At = reading.At.AddSeconds(3), WrittenAt = reading.WrittenAt.AddSeconds(3) }]));
+        Visits.Append([reading]);
+        Visits.Append([reading with { Header = reading.Header with { At = reading.At.AddSeconds(3), WrittenAt = reading.WrittenAt.AddSeconds(3) } }]);
         Assert.Single(Visits.EntriesOfEquipment(unit.Id, visit.Id)[visit.Id]);
     }
 
     [Fact]
-    public void The_same_id_with_another_value_is_not_lost_in_silence()
+    public void The_same_id_with_another_value_is_kept_under_another_and_the_others_are_not_kept_twice()
     {
-        var reading = Reading(21, Unit.Psi);
-        Visits.Append([reading]);
-        Assert.Equal(AppendOutcome.IdTaken, Visits.Append([Reading(8, Unit.Psi), reading with { Value = new(22, Unit.Psi) }]));
-        Assert.Equal([reading], Visits.EntriesOfEquipment(unit.Id, visit.Id)[visit.Id]);
+        var (first, other) = (Reading(21, Unit.Psi), Reading(8, Unit.Psi));
+        Visits.Append([first, other]);
+        Visits.Append([first with { Value = new(22, Unit.Psi) }, other]);
+        var kept = Visits.EntriesOfEquipment(unit.Id, visit.Id)[visit.Id].Cast<ReadingEntry>().ToList();
+        Assert.Equal([21, 8, 22], kept.Select(r => r.Value.Number));
+        Assert.Equal(3, kept.Select(r => r.Id).Distinct().Count());
+    }
+
+    /// <summary>An old page sent again with other marks: what names the run that got a new id names the new one.</summary>
+    [Fact]
+    public void References_among_a_batch_follow_an_id_that_was_taken()
+    {
+        var run = Guid.CreateVersion7();
+        Entry[] Batch(RunOrigin origin) => [new RunEntry(new(run, visit.Id, Start, Start, "Isolde"), origin), new RunMarkEntry(new(EntryId.OfLine(run, 1), visit.Id, Start, Start, "Isolde"), run, RunMarkKind.HeatOn)];
+        Visits.Append(Batch(RunOrigin.Watched));
+        Visits.Append(Batch(RunOrigin.TypedIn));
+        var kept = Visits.EntriesOfEquipment(unit.Id, visit.Id)[visit.Id];
+        Assert.Equal(kept.OfType<RunEntry>().Select(r => r.Id).Order(), kept.OfType<RunMarkEntry>().Select(m => m.Run).Order());
+        Assert.Equal(4, kept.Count);
     }
 
     [Fact]
@@ -163,7 +137,7 @@ public sealed class StoreTests : IDisposable
     [Fact]
     public void An_entry_of_an_unknown_visit_is_refused_whole()
     {
-        Assert.Throws<SqliteException>(() => Visits.Append([Reading(21, Unit.Psi), Reading(22, Unit.Psi) with { VisitId = Guid.CreateVersion7() }]));
+        Assert.Throws<SqliteException>(() => Visits.Append([Reading(21, Unit.Psi), Moved(Reading(22, Unit.Psi), h => h with { VisitId = Guid.CreateVersion7() })]));
         Assert.Empty(Visits.EntriesOfEquipment(unit.Id, visit.Id)[visit.Id]);
     }
 
@@ -202,7 +176,7 @@ public sealed class StoreTests : IDisposable
         var later = new Visit(Guid.CreateVersion7(), unit.Id, Start.AddDays(6), "Tobin Ashgrove", "");
         Visits.Start(later);
         Visits.Start(later);
-        Visits.Append([Reading(21, Unit.Psi), Reading(9, Unit.Psi) with { VisitId = later.Id }]);
+        Visits.Append([Reading(21, Unit.Psi), Moved(Reading(9, Unit.Psi), h => h with { VisitId = later.Id })]);
         Assert.Equal([later, visit], Visits.OfEquipment(unit.Id));
         Assert.Equal(new Dictionary<Guid, int> { [visit.Id] = 1, [later.Id] = 1 }, Visits.CountsOfEquipment(unit.Id));
         Assert.Equal(visit, Visits.Find(visit.Id));
@@ -222,17 +196,17 @@ public sealed class StoreTests : IDisposable
     }
 
     [Fact]
-    public void Of_a_visit_not_asked_for_in_full_only_the_last_standing_reading_of_each_point_comes()
+    public void Of_a_visit_not_asked_for_in_full_the_last_reading_of_each_point_comes_and_what_was_corrected()
     {
         var first = Reading(20, Unit.Psi);
-        var second = Reading(21, Unit.Psi) with { At = Start.AddMinutes(6) };
-        var struck = Reading(99, Unit.Psi) with { At = Start.AddMinutes(8) };
+        var second = Moved(Reading(21, Unit.Psi), h => h with { At = Start.AddMinutes(6) });
+        var struck = Moved(Reading(99, Unit.Psi), h => h with { At = Start.AddMinutes(8) });
         var wrong = Reading(-3, Unit.Celsius, MeasuringPoint.BoxAir);
-        var right = wrong with { Id = Guid.CreateVersion7(), Corrects = wrong.Id, Value = new(-13, Unit.Celsius) };
-        var note = new NoteEntry(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin", null, "oil");
-        var strike = new WithdrawalEntry(Guid.CreateVersion7(), visit.Id, struck.At, Start.AddMinutes(9), "Isolde Marrin", struck.Id);
+        var right = wrong with { Header = wrong.Header with { Id = Guid.CreateVersion7(), Corrects = wrong.Id }, Value = new(-13, Unit.Celsius) };
+        var note = new NoteEntry(new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin"), "oil");
+        var strike = new WithdrawalEntry(new(Guid.CreateVersion7(), visit.Id, struck.At, Start.AddMinutes(9), "Isolde Marrin", struck.Id));
         Visits.Append([first, second, struck, wrong, right, note, strike]);
-        Assert.Equal(new HashSet<TimelineEntry> { second, right, note, strike }, Visits.EntriesOfEquipment(unit.Id)[visit.Id].ToHashSet());
+        Assert.Equal(new HashSet<Entry> { second, struck, wrong, right, note, strike }, Visits.EntriesOfEquipment(unit.Id)[visit.Id].ToHashSet());
         Assert.Equal(7, Visits.EntriesOfEquipment(unit.Id, visit.Id)[visit.Id].Count);
     }
 
@@ -242,7 +216,7 @@ public sealed class StoreTests : IDisposable
         var other = visit with { Id = Guid.CreateVersion7(), StartedAt = Start.AddDays(1) };
         Visits.Start(other);
         var mine = Visits;
-        mine.Append([Reading(20, Unit.Psi), Reading(21, Unit.Psi) with { VisitId = other.Id }]);
+        mine.Append([Reading(20, Unit.Psi), Moved(Reading(21, Unit.Psi), h => h with { VisitId = other.Id })]);
         var before = mine.EntriesOfEquipment(unit.Id, visit.Id);
         Visits.Append([Reading(22, Unit.Psi)]);
         var after = mine.EntriesOfEquipment(unit.Id, visit.Id);

@@ -1,5 +1,6 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Controls;
+using KeenEmber.Core.Record;
 
 namespace KeenEmber.Core.Service;
 
@@ -26,6 +27,6 @@ public sealed record AsFoundRecord(DateTimeOffset? FrozenAt, IReadOnlyList<Obser
         : facts.Exists(o => o.Fact == fact);
 
     /// <summary>Whether an entry says that the unit is no longer as it was found.</summary>
-    public static bool Disturbs(TimelineEntry entry) =>
+    public static bool Disturbs(Entry entry) =>
         entry is ChangeEntry { FoundSo: false } or PartEntry or RefrigerantEntry or ClosureEntry or SettingEntry { Stage: SettingStage.AsSet };
 }

@@ -1,6 +1,7 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Controls;
 using KeenEmber.Core.Diagnosis;
+using KeenEmber.Core.Record;
 
 namespace KeenEmber.Core.Service;
 
@@ -16,7 +17,7 @@ public sealed record RepeatOffender(string Part, string Place, int Times);
 /// <param name="Parts">Parts replaced more than once over all visits.</param>
 /// <param name="WorthRepeating">Points whose results were outside their band then, or that had moved: the ones to take again first.</param>
 public sealed record Briefing(
-    Visit Last, SignOffEntry? SignOff, IReadOnlyList<Finding> Findings, IReadOnlyList<TimelineEntry> Changed, IReadOnlyList<OpenLoop> Open,
+    Visit Last, SignOffEntry? SignOff, IReadOnlyList<Finding> Findings, IReadOnlyList<Entry> Changed, IReadOnlyList<OpenLoop> Open,
     IReadOnlyList<Finding> NotExplained, IReadOnlyList<RepeatOffender> Parts, IReadOnlyList<MeasuringPoint> WorthRepeating)
 {
     /// <param name="last">The visit before, with its timeline, what the bench made of it, and what it found.</param>

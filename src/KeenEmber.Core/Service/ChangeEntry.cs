@@ -1,3 +1,5 @@
+using KeenEmber.Core.Record;
+
 namespace KeenEmber.Core.Service;
 
 /// <summary>What may be left open by a change, or found open: everything temporary or unfinished.</summary>
@@ -20,38 +22,31 @@ public static class LoopKinds
 /// <param name="Opens">What is left open by it; null for a change that is finished.</param>
 /// <param name="FoundSo">It was not done on this visit but found.</param>
 /// <param name="Area">What it was done to, which decides what proves it.</param>
-public sealed record ChangeEntry(
-    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
-    string What, string Before, string After, string AskedBy, LoopKind? Opens, bool FoundSo, WorkArea Area = WorkArea.Other)
-    : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+public sealed record ChangeEntry(EntryHeader Header, string What, string Before, string After, string AskedBy, LoopKind? Opens, bool FoundSo, WorkArea Area = WorkArea.Other) : Entry(Header);
 
 /// <summary>A part was replaced.</summary>
 /// <param name="Place">Which of several, where there is more than one.</param>
 /// <param name="Failure">What was wrong with the old one, and why.</param>
 /// <param name="Area">What it belongs to, which decides what proves it.</param>
-public sealed record PartEntry(
-    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
-    string Part, string Place, string Failure, string ReplacedBy, string Serial, bool Warranty, WorkArea Area = WorkArea.Other)
-    : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+public sealed record PartEntry(EntryHeader Header, string Part, string Place, string Failure, string ReplacedBy, string Serial, bool Warranty, WorkArea Area = WorkArea.Other) : Entry(Header);
 
 /// <summary>A row of the refrigerant ledger.</summary>
 /// <param name="MassKg">kg; added positive, recovered negative.</param>
-public sealed record RefrigerantEntry(
-    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
-    string Refrigerant, double MassKg, string Cylinder, string Why)
-    : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+public sealed record RefrigerantEntry(EntryHeader Header, string Refrigerant, double MassKg, string Cylinder, string Why) : Entry(Header);
 
 /// <summary>An open loop was closed.</summary>
 /// <param name="Loop">Id of the change that opened it.</param>
 /// <param name="How">What was done.</param>
-public sealed record ClosureEntry(
-    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects, Guid Loop, string How)
-    : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+public sealed record ClosureEntry(EntryHeader Header, Guid Loop, string How) : Entry(Header)
+{
+    public override Entry WithReferences(Func<Guid, Guid> map) => (ClosureEntry)base.WithReferences(map) with { Loop = map(Loop) };
+}
 
 /// <summary>An open loop was left open on purpose: why, who looks after it, and until when.</summary>
-public sealed record HandoverEntry(
-    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects, Guid Loop, string Reason, string Owner, DateOnly Due)
-    : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+public sealed record HandoverEntry(EntryHeader Header, Guid Loop, string Reason, string Owner, DateOnly Due) : Entry(Header)
+{
+    public override Entry WithReferences(Func<Guid, Guid> map) => (HandoverEntry)base.WithReferences(map) with { Loop = map(Loop) };
+}
 
 /// <summary>The visit is closed, with what it came to.</summary>
 /// <param name="RootCause">What made it fail; empty when it was not found.</param>
@@ -61,10 +56,7 @@ public sealed record HandoverEntry(
 /// <param name="Contributing">What helped it to fail; may be empty.</param>
 /// <param name="Consequences">What the failure did to machine and stock; may be empty.</param>
 /// <param name="Explained">Codes of the findings that the causes explain, parted by spaces.</param>
-public sealed record SignOffEntry(
-    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
-    string RootCause, string NotReproduced, string Recommendation, DateOnly? FollowUp, string Contributing = "", string Consequences = "", string Explained = "")
-    : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects)
+public sealed record SignOffEntry(EntryHeader Header, string RootCause, string NotReproduced, string Recommendation, DateOnly? FollowUp, string Contributing = "", string Consequences = "", string Explained = "") : Entry(Header)
 {
     /// <summary>Whether the causes given account for a finding.</summary>
     public bool Explains(Diagnosis.Finding finding) => Explained.Split(' ').Contains(finding.Code);

@@ -1,3 +1,5 @@
+using KeenEmber.Core.Record;
+
 namespace KeenEmber.Core.Service;
 
 /// <summary>How soon a recommendation wants doing.</summary>
@@ -10,17 +12,12 @@ public enum RecommendationUrgency { DoNow, Quote, Watch }
 /// <param name="Hours">Working hours, h; null when nobody has said.</param>
 /// <param name="PriceFrom">In the shop's currency; null when nobody has said.</param>
 /// <param name="PriceTo">The same; not less than <paramref name="PriceFrom"/>.</param>
-public sealed record RecommendationEntry(
-    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
-    string Problem, string Option, string Parts, double? Hours, double? PriceFrom, double? PriceTo, RecommendationUrgency Urgency)
-    : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+public sealed record RecommendationEntry(EntryHeader Header, string Problem, string Option, string Parts, double? Hours, double? PriceFrom, double? PriceTo, RecommendationUrgency Urgency) : Entry(Header);
 
 /// <summary>A signature drawn on the screen.</summary>
 /// <param name="Name">Of the person who signed.</param>
 /// <param name="Strokes">Strokes parted by spaces, each a list of whole x,y pairs on a field of <see cref="Width"/> × <see cref="Height"/>, parted by semicolons; empty when only the name was given.</param>
-public sealed record SignatureEntry(
-    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects, string Name, string Strokes)
-    : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects)
+public sealed record SignatureEntry(EntryHeader Header, string Name, string Strokes) : Entry(Header)
 {
     public const int Width = 600;
     public const int Height = 200;

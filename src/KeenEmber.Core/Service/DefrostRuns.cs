@@ -1,6 +1,7 @@
 using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 
 namespace KeenEmber.Core.Service;
 

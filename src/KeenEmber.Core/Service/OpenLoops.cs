@@ -24,8 +24,7 @@ public static class OpenLoops
     {
         var all = timelines.ToList();
         var standing = all.SelectMany(t => t.Standing).ToList();
-        var corrected = all.SelectMany(t => t.Written).OfType<ChangeEntry>().Where(c => c.Corrects is not null).ToDictionary(c => c.Id, c => c.Corrects!.Value);
-        Guid First(Guid change) => corrected.TryGetValue(change, out var before) ? First(before) : change;
+        Guid First(Guid change) => all.Aggregate(change, (id, timeline) => timeline.Corrections.RootOf(id));
         var closed = standing.OfType<ClosureEntry>().Select(c => First(c.Loop)).ToHashSet();
         var handovers = standing.OfType<HandoverEntry>().GroupBy(h => First(h.Loop)).ToDictionary(g => g.Key, g => g.MaxBy(h => h.At));
         return [.. standing.OfType<ChangeEntry>().Where(c => c.Opens is not null && !closed.Contains(First(c.Id)))

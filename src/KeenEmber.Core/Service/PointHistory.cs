@@ -1,5 +1,6 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 
 namespace KeenEmber.Core.Service;
 

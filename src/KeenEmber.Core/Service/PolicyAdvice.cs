@@ -1,4 +1,5 @@
 using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Record;
 
 namespace KeenEmber.Core.Service;
 
@@ -29,5 +30,5 @@ public static class PolicyAdvice
     /// <summary>Whether the step asked for needs a gauge: every connection costs charge.</summary>
     private static bool AsksForGauges(NextStep? next) => next?.Point?.Kind() == Quantities.QuantityKind.Pressure;
 
-    private static WorkArea AreaOf(TimelineEntry entry) => entry switch { PartEntry p => p.Area, ChangeEntry { FoundSo: false } c => c.Area, _ => WorkArea.Other };
+    private static WorkArea AreaOf(Entry entry) => entry switch { PartEntry p => p.Area, ChangeEntry { FoundSo: false } c => c.Area, _ => WorkArea.Other };
 }

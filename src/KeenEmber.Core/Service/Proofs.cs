@@ -2,6 +2,7 @@ using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Controls;
 using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Frost;
+using KeenEmber.Core.Record;
 
 namespace KeenEmber.Core.Service;
 
@@ -14,7 +15,7 @@ public enum ProofKind { FansRun, CoilClear, CircuitJudged, CurrentWithinPlate, B
 /// <summary>One thing that proves one repair.</summary>
 /// <param name="Repair">The entry that wants proof.</param>
 /// <param name="By">The entry that proves it; null while nothing does.</param>
-public sealed record Proof(TimelineEntry Repair, ProofKind Kind, TimelineEntry? By)
+public sealed record Proof(Entry Repair, ProofKind Kind, Entry? By)
 {
     public bool IsProved => By is not null;
 }
@@ -32,7 +33,7 @@ public static class Proofs
     public static IReadOnlyList<Proof> Of(Timeline timeline, Equipment unit, CircuitAnalysis? analysis) =>
         [.. timeline.Standing.SelectMany(repair => Wanted(repair, unit), (repair, kind) => new Proof(repair, kind, ProvedBy(kind, repair, timeline, unit, analysis)))];
 
-    private static IReadOnlyList<ProofKind> Wanted(TimelineEntry entry, Equipment unit) => entry switch
+    private static IReadOnlyList<ProofKind> Wanted(Entry entry, Equipment unit) => entry switch
     {
         PartEntry part => Wanted(part.Area, unit),
         ChangeEntry { FoundSo: false, Opens: null } change => Wanted(change.Area, unit),
@@ -53,7 +54,7 @@ public static class Proofs
         _ => [ProofKind.CutOutReached],
     };
 
-    private static TimelineEntry? ProvedBy(ProofKind kind, TimelineEntry repair, Timeline timeline, Equipment unit, CircuitAnalysis? analysis)
+    private static Entry? ProvedBy(ProofKind kind, Entry repair, Timeline timeline, Equipment unit, CircuitAnalysis? analysis)
     {
         var after = timeline.Standing.Where(e => e.At > repair.At).ToList();
         if (after.OfType<ProofEntry>().LastOrDefault(p => p.Kind == kind) is { } said)
@@ -62,8 +63,8 @@ public static class Proofs
         return kind switch
         {
             ProofKind.FansRun => FansRunning(after, unit),
-            ProofKind.CoilClear => (TimelineEntry?)after.OfType<FrostEntry>().LastOrDefault(f => f.After && f.Picture == FrostPicture.AllClear)
-                ?? (TimelineEntry?)after.OfType<ObservationEntry>().LastOrDefault(o => o is { Fact: AsFound.Coil, State: FactState.Clear })
+            ProofKind.CoilClear => (Entry?)after.OfType<FrostEntry>().LastOrDefault(f => f.After && f.Picture == FrostPicture.AllClear)
+                ?? (Entry?)after.OfType<ObservationEntry>().LastOrDefault(o => o is { Fact: AsFound.Coil, State: FactState.Clear })
                 ?? after.OfType<RunMarkEntry>().LastOrDefault(m => m.Kind == RunMarkKind.SeenClear),
             ProofKind.WholeDefrost => WholeDefrost(after),
             ProofKind.CircuitJudged => Judged(after, analysis),
@@ -76,21 +77,21 @@ public static class Proofs
     }
 
     /// <summary>A run watched from heat on to heat off and on until nobody needed to watch any more, or one that a logger wrote.</summary>
-    private static RunEntry? WholeDefrost(List<TimelineEntry> after)
+    private static RunEntry? WholeDefrost(List<Entry> after)
     {
         bool Has(RunEntry run, RunMarkKind kind) => after.OfType<RunMarkEntry>().Any(m => m.Run == run.Id && m.Kind == kind);
         return after.OfType<RunEntry>().LastOrDefault(r => r.Series is not null
             || (Has(r, RunMarkKind.HeatOn) && (Has(r, RunMarkKind.HeatOff) || Has(r, RunMarkKind.HeatOffByHand)) && Has(r, RunMarkKind.Over)));
     }
 
-    private static ObservationEntry? FansRunning(List<TimelineEntry> after, Equipment unit)
+    private static ObservationEntry? FansRunning(List<Entry> after, Equipment unit)
     {
         var seen = after.OfType<ObservationEntry>().Where(o => o.Fact == AsFound.EvaporatorFan).ToList();
         return Enumerable.Range(1, unit.EvaporatorFans).All(n => seen.FindLast(o => o.Index is null || o.Index == n)?.State == FactState.Running) ? seen.LastOrDefault() : null;
     }
 
     /// <summary>Superheat and subcooling both count in full, from readings taken after the work.</summary>
-    private static TimelineEntry? Judged(List<TimelineEntry> after, CircuitAnalysis? analysis)
+    private static Entry? Judged(List<Entry> after, CircuitAnalysis? analysis)
     {
         var results = analysis?.Results.Where(r => r.Kind is ResultKind.SuperheatCoil or ResultKind.Subcooling).ToList() ?? [];
         var basis = results.SelectMany(r => r.Basis).Select(b => b.EntryId).ToHashSet();

@@ -1,8 +1,10 @@
+using KeenEmber.Core.Record;
+
 namespace KeenEmber.Core.Service;
 
 /// <summary>Two defrosts of one coil, and what was done to the unit between them.</summary>
 /// <param name="Changes">Settings moved, parts replaced and the like, in the order of time.</param>
-public sealed record RunComparison(WatchedRun Earlier, WatchedRun Later, IReadOnlyList<TimelineEntry> Changes)
+public sealed record RunComparison(WatchedRun Earlier, WatchedRun Later, IReadOnlyList<Entry> Changes)
 {
     /// <summary>Heat-on times nearer than this are the same, min: a tripper's width and a look at the watch.</summary>
     private const double SameMin = 2;

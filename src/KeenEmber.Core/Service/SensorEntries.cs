@@ -1,4 +1,5 @@
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Sensors;
 
 namespace KeenEmber.Core.Service;
@@ -9,23 +10,16 @@ namespace KeenEmber.Core.Service;
 /// <param name="Channel">Input of the controller, as marked there.</param>
 /// <param name="Offset">What the controller adds to it; null when not looked up.</param>
 /// <param name="Gone">It is no longer on the unit.</param>
-public sealed record SensorEntry(
-    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
-    string Name, SensorRole Role, CurveSpec Curve, string Place, string Channel, TypedValue? Offset, bool Gone = false) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+public sealed record SensorEntry(EntryHeader Header, string Name, SensorRole Role, CurveSpec Curve, string Place, string Channel, TypedValue? Offset, bool Gone = false) : Entry(Header);
 
 /// <summary>A sensor compared: reference, signal at its leads, what the controller shows; whichever were taken.</summary>
 /// <param name="Round">Checks of one round were read together, on several sensors.</param>
 /// <param name="IsOpen">The meter read nothing at the leads.</param>
 /// <param name="LeadOhm">Of the meter's own leads, already in the signal.</param>
-public sealed record SensorCheckEntry(
-    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
-    string Sensor, Guid Round, TypedValue? Reference, TypedValue? Signal, bool IsOpen, TypedValue? Shown, bool InBath, TypedValue? LeadOhm = null)
-    : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+public sealed record SensorCheckEntry(EntryHeader Header, string Sensor, Guid Round, TypedValue? Reference, TypedValue? Signal, bool IsOpen, TypedValue? Shown, bool InBath, TypedValue? LeadOhm = null) : Entry(Header);
 
 /// <summary>A sensor was warmed by hand at its place, and this is the channel that moved.</summary>
-public sealed record WarmedEntry(
-    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
-    string Warmed, string Moved) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+public sealed record WarmedEntry(EntryHeader Header, string Warmed, string Moved) : Entry(Header);
 
 /// <summary>What was done about a sensor.</summary>
 public enum SensorMend { Replaced, SwappedBack, Reseated, WireMended, CurveSet, OffsetSet }
@@ -45,16 +39,12 @@ public static class SensorMends
 }
 
 /// <summary>A sensor was put right: checks from before no longer speak for it.</summary>
-public sealed record SensorMendEntry(
-    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
-    string Sensor, SensorMend Mend) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects);
+public sealed record SensorMendEntry(EntryHeader Header, string Sensor, SensorMend Mend) : Entry(Header);
 
 public readonly record struct ResponseSample(double Seconds, TypedValue Told);
 
 /// <summary>A sensor moved from one temperature to another, and what it told on the way.</summary>
-public sealed record ResponseEntry(
-    Guid Id, Guid VisitId, DateTimeOffset At, DateTimeOffset WrittenAt, string Author, Guid? Corrects,
-    string Sensor, TypedValue From, TypedValue To, IReadOnlyList<ResponseSample> Samples) : TimelineEntry(Id, VisitId, At, WrittenAt, Author, Corrects)
+public sealed record ResponseEntry(EntryHeader Header, string Sensor, TypedValue From, TypedValue To, IReadOnlyList<ResponseSample> Samples) : Entry(Header)
 {
     public SensorResponse Judge() => ResponseTest.Judge([.. Samples.Select(s => (s.Seconds, s.Told.Temperature.Celsius))], From.Temperature.Celsius, To.Temperature.Celsius);
 }

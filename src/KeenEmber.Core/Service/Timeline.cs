@@ -1,6 +1,7 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Controls;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 
 namespace KeenEmber.Core.Service;
 
@@ -12,22 +13,24 @@ public sealed class Timeline
     private readonly List<ObservationEntry> observations;
     private readonly ILookup<MeasuringPoint, ReadingEntry> readings;
 
-    public Timeline(IReadOnlyList<TimelineEntry> written, Equipment equipment, Pressure atmosphere)
+    public Timeline(IReadOnlyList<Entry> written, Equipment equipment, Pressure atmosphere)
     {
         this.equipment = equipment;
         this.atmosphere = atmosphere;
-        var replaced = written.Select(e => e.Corrects).OfType<Guid>().ToHashSet();
         Written = written;
-        Standing = [.. written.Where(e => e is not WithdrawalEntry && !replaced.Contains(e.Id)).OrderBy(e => e.At).ThenBy(e => e.Id)];
+        Corrections = new(written);
+        Standing = [.. Corrections.Standing.OrderBy(e => e.At).ThenBy(e => e.WrittenAt).ThenBy(e => e.Header.Sequence)];
         observations = [.. Standing.OfType<ObservationEntry>()];
         readings = Standing.OfType<ReadingEntry>().ToLookup(r => r.Point);
     }
 
     /// <summary>Everything ever written, replaced entries too.</summary>
-    public IReadOnlyList<TimelineEntry> Written { get; }
+    public IReadOnlyList<Entry> Written { get; }
 
-    /// <summary>What holds now.</summary>
-    public IReadOnlyList<TimelineEntry> Standing { get; }
+    public Corrections Corrections { get; }
+
+    /// <summary>What holds now, in the order of time; what is of one moment in the order of writing.</summary>
+    public IReadOnlyList<Entry> Standing { get; }
 
     /// <summary>The time of the last entry that stands; null on an empty timeline.</summary>
     public DateTimeOffset? LastMoment => Standing.Count > 0 ? Standing[^1].At : null;

@@ -1,6 +1,7 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Controls;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 
 namespace KeenEmber.Core.Service;
 
@@ -22,17 +23,17 @@ public sealed record SettingSince(PressureSetting Setting, Visit Visit, TypedVal
 public sealed record UnitMemory(
     IReadOnlyDictionary<MeasuringPoint, IReadOnlyList<TrendPoint>> Points, IReadOnlyList<(Visit Visit, PartEntry Part)> Parts,
     IReadOnlyList<RepeatOffender> Repeated, IReadOnlyList<SettingSince> Settings, IReadOnlyList<(Visit Visit, RefrigerantEntry Row)> Ledger, double NetAddedKg,
-    IReadOnlyList<(Visit Visit, TimelineEntry Entry)> Wiring)
+    IReadOnlyList<(Visit Visit, Entry Entry)> Wiring)
 {
     /// <param name="visits">Every visit of the unit with its timeline, in any order.</param>
     /// <param name="atmosphere">Of the site.</param>
     public static UnitMemory Of(IEnumerable<(Visit Visit, Timeline Timeline)> visits, Pressure atmosphere)
     {
         var inOrder = visits.OrderBy(v => v.Visit.StartedAt).ToList();
-        IEnumerable<(Visit, T)> All<T>() where T : TimelineEntry => inOrder.SelectMany(v => v.Timeline.Standing.OfType<T>(), (v, e) => (v.Visit, e)).Reverse();
+        IEnumerable<(Visit, T)> All<T>() where T : Entry => inOrder.SelectMany(v => v.Timeline.Standing.OfType<T>(), (v, e) => (v.Visit, e)).Reverse();
         var ledger = All<RefrigerantEntry>().ToList();
         return new(Trends(inOrder), [.. All<PartEntry>()], Briefing.Repeated(inOrder.Select(v => v.Timeline)), SettingsSince(inOrder, atmosphere), ledger, ledger.Sum(r => r.Item2.MassKg),
-            [.. All<TimelineEntry>().Where(e => e.Item2 is NoteEntry { Topic: Topic.Wiring } or PhotoEntry { Topic: Topic.Wiring })]);
+            [.. All<Entry>().Where(e => e.Item2 is NoteEntry { Topic: Topic.Wiring } or PhotoEntry { Topic: Topic.Wiring })]);
     }
 
     private static Dictionary<MeasuringPoint, IReadOnlyList<TrendPoint>> Trends(List<(Visit Visit, Timeline Timeline)> inOrder)

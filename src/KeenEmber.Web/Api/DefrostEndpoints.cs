@@ -1,6 +1,7 @@
 using System.Globalization;
 using CsvHelper;
 using KeenEmber.Core.Defrost;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Http.HttpResults;

@@ -1,5 +1,6 @@
 using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 
 namespace KeenEmber.Web.Api;

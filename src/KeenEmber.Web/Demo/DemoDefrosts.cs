@@ -1,6 +1,7 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using KeenEmber.Core.Simulation;
 
@@ -34,22 +35,22 @@ internal static class DemoDefrosts
         SetUp(hall, first, 12, Switched);
         Watch(hall, first, 25, OnShell(7.2), Switched, 120, 1, (RunMarkKind.Vapour, 34), (RunMarkKind.CeilingFrost, 44));
         hall.Append(first, 110,
-            (id, at) => new PartEntry(id, default, at, at, Tobin, null, "defrost clock", "", "suspected to run slow", "new clock", "", true, WorkArea.Defrost),
-            (id, at) => new SignOffEntry(id, default, at, at, Tobin, null, "", "", "watch the next defrost whole", null));
+            (id, at) => new PartEntry(new(id, default, at, at, Tobin), "defrost clock", "", "suspected to run slow", "new clock", "", true, WorkArea.Defrost),
+            (id, at) => new SignOffEntry(new(id, default, at, at, Tobin), "", "", "watch the next defrost whole", null));
         var second = hall.Visit(unit, 33, Isolde, "Snow again", new(-21.4, 5.3, 5.2), new());
         Watch(hall, second, 15, OnShell(7.3), Switched, 120, 2, (RunMarkKind.CeilingFrost, 45));
         hall.Append(second, 100,
-            (id, at) => new PartEntry(id, default, at, at, Isolde, null, "end switch", "on the shell", "asked for by the warranty desk", "new switch of the same rating", "", true, WorkArea.LimitSwitch),
-            (id, at) => new NoteEntry(id, default, at, at, Isolde, null, "new switch where the old one sat; the shell is the last thing to get warm"),
-            (id, at) => new SignOffEntry(id, default, at, at, Isolde, null, "", "", "", null));
+            (id, at) => new PartEntry(new(id, default, at, at, Isolde), "end switch", "on the shell", "asked for by the warranty desk", "new switch of the same rating", "", true, WorkArea.LimitSwitch),
+            (id, at) => new NoteEntry(new(id, default, at, at, Isolde), "new switch where the old one sat; the shell is the last thing to get warm"),
+            (id, at) => new SignOffEntry(new(id, default, at, at, Isolde), "", "", "", null));
         var third = hall.Visit(unit, 20, Isolde, "Snow again, third time", new(-21.3, 5.4, 5.1), new());
         Watch(hall, third, 15, OnShell(7.1), Switched, 120, 3, (RunMarkKind.Vapour, 33), (RunMarkKind.CeilingFrost, 46));
         var moved = Switched with { SensorPlace = "return bend that clears last, top left", FailSafeMin = 40 };
         SetUp(hall, third, 95, moved);
         hall.Append(third, 96,
-            (id, at) => new ChangeEntry(id, default, at, at, Isolde, null, "end sensor's place", Switched.SensorPlace, moved.SensorPlace, "", null, false, WorkArea.LimitSwitch),
-            (id, at) => new ChangeEntry(id, default, at, at, Isolde, null, "fail-safe time", "60 min", "40 min", "", null, false, WorkArea.Defrost),
-            (id, at) => new SignOffEntry(id, default, at, at, Isolde, null, "end switch on a spot that lags behind the coil", "", "look at the ceiling in two weeks", null,
+            (id, at) => new ChangeEntry(new(id, default, at, at, Isolde), "end sensor's place", Switched.SensorPlace, moved.SensorPlace, "", null, false, WorkArea.LimitSwitch),
+            (id, at) => new ChangeEntry(new(id, default, at, at, Isolde), "fail-safe time", "60 min", "40 min", "", null, false, WorkArea.Defrost),
+            (id, at) => new SignOffEntry(new(id, default, at, at, Isolde), "end switch on a spot that lags behind the coil", "", "look at the ceiling in two weeks", null,
                 Explained: string.Join(' ', DefrostCodes.OverRun, DefrostCodes.SensorLags, DefrostCodes.SwitchOff, DefrostCodes.Vapour)));
         var fourth = hall.Visit(unit, 5, Tobin, "Look again: ceiling and one whole defrost", new(-21.7, 5.2, 5.0), new());
         Watch(hall, fourth, 10, OnBend(6.4), moved, 60, 4, (RunMarkKind.SeenClear, 28));
@@ -78,7 +79,7 @@ internal static class DemoDefrosts
     }
 
     private static void SetUp(DemoHall hall, Visit visit, int minute, DefrostSetUp setUp) =>
-        hall.Append(visit, minute, (id, at) => new DefrostSetUpEntry(id, default, at, at, visit.Author, null, setUp));
+        hall.Append(visit, minute, (id, at) => new DefrostSetUpEntry(new(id, default, at, at, visit.Author), setUp));
 
     /// <summary>A run as its watcher writes it down: a round of readings every so often, the marks, and the end.</summary>
     internal static void Watch(DemoHall hall, Visit visit, int minute, SimulatedCoil coil, DefrostSetUp setUp, double everySeconds, int seed, params (RunMarkKind Kind, double Minute)[] marks) =>
@@ -89,7 +90,7 @@ internal static class DemoDefrosts
         var start = visit.StartedAt + TimeSpan.FromMinutes(minute);
         var (run, _) = SimulatedDefrost.Make(coil, setUp, new(everySeconds, 0.2, FansInHeat: fansInHeat), start, new Random(seed));
         var entry = Guid.CreateVersion7(start);
-        var entries = new List<TimelineEntry> { new RunEntry(entry, visit.Id, start, start, visit.Author, null, RunOrigin.Watched) };
+        var entries = new List<Entry> { new RunEntry(new(entry, visit.Id, start, start, visit.Author), RunOrigin.Watched) };
         foreach (var track in run.Tracks)
         {
             for (var i = 0; i < track.Minutes.Length; i++)
@@ -97,12 +98,12 @@ internal static class DemoDefrosts
                 var at = start + TimeSpan.FromMinutes(track.Minutes[i]);
                 var value = new TypedValue(Math.Round(track.Values[i], track.Place.Measures == QuantityKind.Voltage ? 0 : 1),
                     track.Place.Measures switch { QuantityKind.Current => Unit.Ampere, QuantityKind.Voltage => Unit.Volt, _ => Unit.Celsius });
-                entries.Add(new RunReadingEntry(Guid.CreateVersion7(at), visit.Id, at, at, visit.Author, null, entry, track.Place, value));
+                entries.Add(new RunReadingEntry(new(Guid.CreateVersion7(at), visit.Id, at, at, visit.Author), entry, track.Place, value));
             }
         }
 
         foreach (var (kind, at) in run.Marks.Select(m => (m.Kind, m.Minute)).Concat(marks).Append((RunMarkKind.Over, run.LastMinute)).Select(m => (m.Item1, start + TimeSpan.FromMinutes(m.Item2))))
-            entries.Add(new RunMarkEntry(Guid.CreateVersion7(at), visit.Id, at, at, visit.Author, null, entry, kind));
+            entries.Add(new RunMarkEntry(new(Guid.CreateVersion7(at), visit.Id, at, at, visit.Author), entry, kind));
         hall.AppendAll(entries);
     }
 }

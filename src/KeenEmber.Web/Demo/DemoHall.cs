@@ -3,6 +3,7 @@ using KeenEmber.Core.Controls;
 using KeenEmber.Core.Frost;
 using KeenEmber.Core.Glycol;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using KeenEmber.Storage;
 
@@ -59,7 +60,7 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
 
     /// <summary>A drawn picture, kept as a photo is.</summary>
     internal PhotoEntry Photo(byte[] picture, Guid id, DateTimeOffset at, string author, string caption, Topic topic = Topic.Visit) =>
-        photos.Keep(new MemoryStream(picture)) is { } kept ? new(id, default, at, at, author, null, kept.Hash, kept.Width, kept.Height, caption, null, topic) : throw new InvalidOperationException("A demo picture is no picture.");
+        photos.Keep(new MemoryStream(picture)) is { } kept ? new(new(id, default, at, at, author), kept.Hash, kept.Width, kept.Height, caption, null, topic) : throw new InvalidOperationException("A demo picture is no picture.");
 
     private void Walkins()
     {
@@ -68,7 +69,7 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
         Settings(cold, yearly, SettingStage.AsFound, (PressureSetting.LowCutIn, 1), (PressureSetting.LowCutOut, -14), (PressureSetting.HighCutOut, 60));
         var holidays = Visit(cold, 12, Tobin, "Check before the holidays", new(3.1, 5.9, 5.0), new(),
             new(30, 1, m => 5.9 + 4.5 * Math.Exp(-m / 5), m => 5 + 6 * Math.Exp(-m / 5)));
-        Append(holidays, 50, (id, at) => new SignOffEntry(id, default, at, at, Tobin, null, "", "", "nothing to do; look at the door closer", DateOnly.FromDateTime(time.GetUtcNow().UtcDateTime).AddDays(2)));
+        Append(holidays, 50, (id, at) => new SignOffEntry(new(id, default, at, at, Tobin), "", "", "nothing to do; look at the door closer", DateOnly.FromDateTime(time.GetUtcNow().UtcDateTime).AddDays(2)));
 
         var bakery = Install("B-2", "Bakery freezer", PumpDown with { Kind = EquipmentKind.WalkInFreezer, Parts = PumpDown.Parts | CircuitParts.HeadPressureValve, RatedCurrentA = 9.5 },
             -20, 3, "R507A", 4.1, "dough and butter sheets", "bakery, first floor");
@@ -178,26 +179,27 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
     private void Settings(Equipment unit, Visit visit, SettingStage stage, params (PressureSetting Setting, double Celsius)[] settings)
     {
         var at = visit.StartedAt + TimeSpan.FromMinutes(stage == SettingStage.AsFound ? 22 : 31);
-        visits.Append([.. settings.Select(s => new SettingEntry(Guid.CreateVersion7(at), visit.Id, at, at, visit.Author, null, s.Setting, stage,
+        visits.Append([.. settings.Select(s => new SettingEntry(new(Guid.CreateVersion7(at), visit.Id, at, at, visit.Author), s.Setting, stage,
             new(Math.Round(s.Setting.AsPressure(unit.Circuit.Refrigerant!, Temperature.FromCelsius(s.Celsius))!.Value.GaugeKpa(hall.Atmosphere) / 100, 2), Unit.Bar)))]);
     }
 
     /// <summary>Further entries of a visit, one a minute from a minute of it.</summary>
-    internal void AppendAll(IReadOnlyList<TimelineEntry> entries) => visits.Append(entries);
+    internal void AppendAll(IReadOnlyList<Entry> entries) => visits.Append(entries);
 
-    internal void Append(Visit visit, int minute, params Func<Guid, DateTimeOffset, TimelineEntry>[] entries) =>
+    internal void Append(Visit visit, int minute, params Func<Guid, DateTimeOffset, Entry>[] entries) =>
         visits.Append([.. entries.Select((make, i) =>
         {
             var at = visit.StartedAt + TimeSpan.FromMinutes(minute + i);
-            return make(Guid.CreateVersion7(at), at) with { VisitId = visit.Id };
+            var entry = make(Guid.CreateVersion7(at), at);
+            return entry with { Header = entry.Header with { VisitId = visit.Id } };
         })]);
 
     /// <summary>From a minute on, readings are taken with this meter.</summary>
-    internal void Meter(Visit visit, int minute, Instrument meter) => Append(visit, minute, (id, at) => new MeterEntry(id, default, at, at, visit.Author, null, meter.Measures, new(meter.Id, meter.Name, meter.Accuracy, true)));
+    internal void Meter(Visit visit, int minute, Instrument meter) => Append(visit, minute, (id, at) => new MeterEntry(new(id, default, at, at, visit.Author), meter.Measures, new(meter.Id, meter.Name, meter.Accuracy, true)));
 
     private void Mixture(Visit visit, double percent, double surfaceC)
     {
         var at = visit.StartedAt + TimeSpan.FromMinutes(25);
-        visits.Append([new GlycolEntry(Guid.CreateVersion7(at), visit.Id, at, at, visit.Author, null, GlycolKind.Propylene, new(percent, Unit.Percent), new(surfaceC, Unit.Celsius))]);
+        visits.Append([new GlycolEntry(new(Guid.CreateVersion7(at), visit.Id, at, at, visit.Author), GlycolKind.Propylene, new(percent, Unit.Percent), new(surfaceC, Unit.Celsius))]);
     }
 }

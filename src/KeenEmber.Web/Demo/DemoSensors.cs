@@ -2,6 +2,7 @@ using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Controls;
 using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Sensors;
 using KeenEmber.Core.Service;
 using KeenEmber.Core.Simulation;
@@ -37,7 +38,7 @@ internal static class DemoSensors
             HeaterConnection.Separate, [new(1200, 230), new(1200, 230)], 26, [new(4, 0), new(10, 0), new(16, 0), new(22, 0)]);
         var first = hall.Visit(unit, 210, Tobin, "Yearly check", new(-18.8, 5.2, 5.0), new());
         Name(hall, first, 8, ("box", SensorRole.Box, "1", "return air, left"), ("coil", SensorRole.DefrostEnd, "2", "return bend that clears last"));
-        hall.Append(first, 11, (id, at) => new DefrostSetUpEntry(id, default, at, at, Tobin, null, setUp));
+        hall.Append(first, 11, (id, at) => new DefrostSetUpEntry(new(id, default, at, at, Tobin), setUp));
         Round(hall, first, 14, new("box", -18.8, -18.7, -18.6), With("coil", -24.2, 2_000, -24.4));
         var second = hall.Visit(unit, 96, Isolde, "Door frame iced", new(-18.6, 5.3, 5.1), new());
         Round(hall, second, 12, new("box", -18.6, -18.4, -18.4), With("coil", -24.0, 9_000, -25.5));
@@ -59,11 +60,11 @@ internal static class DemoSensors
         hall.Meter(visit, 7, hall.Bag.Thermometer);
         Name(hall, visit, 14, ("box", SensorRole.Box, "S1", "return air"), ("coil", SensorRole.DefrostEnd, "S2", "between the fins, left"), ("discharge", SensorRole.Discharge, "S3", "behind the fan guard"));
         Round(hall, visit, 20, new("box", 9.4, 1.3, 1.4), new("coil", 1.2, 9.3, 9.2), new("discharge", 4.6, 4.7, 4.9));
-        hall.Append(visit, 26, (id, at) => new WarmedEntry(id, default, at, at, Tobin, null, "box", "coil"));
-        hall.Append(visit, 30, (id, at) => new SensorMendEntry(id, default, at, at, Tobin, null, "box", SensorMend.SwappedBack), (id, at) => new SensorMendEntry(id, default, at, at, Tobin, null, "coil", SensorMend.SwappedBack));
+        hall.Append(visit, 26, (id, at) => new WarmedEntry(new(id, default, at, at, Tobin), "box", "coil"));
+        hall.Append(visit, 30, (id, at) => new SensorMendEntry(new(id, default, at, at, Tobin), "box", SensorMend.SwappedBack), (id, at) => new SensorMendEntry(new(id, default, at, at, Tobin), "coil", SensorMend.SwappedBack));
         Round(hall, visit, 44, new("box", 7.8, 7.9, 7.9), new("coil", 0.8, 0.9, 0.7), new("discharge", 3.9, 4.1, 4.2));
         Events(hall, visit, 60, (false, 4.1), (true, 7.2), (false, 4.0), (true, 7.1), (false, 4.1));
-        hall.Append(visit, 55, (id, at) => new ControlSettingEntry(id, default, at, at, Tobin, null, ControlKind.SetIsCutOut, new(4, Unit.Celsius), new(3, Unit.KelvinDifference), null));
+        hall.Append(visit, 55, (id, at) => new ControlSettingEntry(new(id, default, at, at, Tobin), ControlKind.SetIsCutOut, new(4, Unit.Celsius), new(3, Unit.KelvinDifference), null));
     }
 
     /// <summary>K-5: milk frozen; the control is satisfied, its relay is not.</summary>
@@ -73,34 +74,34 @@ internal static class DemoSensors
         hall.Visit(unit, 75, Isolde, "Yearly check", new(4.1, 11.3, 5.0, 8, 22, 11, 4), new());
         var visit = hall.Visit(unit, 0.09, Isolde, "Milk is frozen", new(-3.4, 10.6, 4.2, 8, 23, 10.5, 4), new(), urgency: Urgency.Today, stock: "breakfast for eighty");
         Name(hall, visit, 10, ("box", SensorRole.Box, "1", "return air"));
-        hall.Append(visit, 12, (id, at) => new ControlSettingEntry(id, default, at, at, Isolde, null, ControlKind.SetIsCutOut, new(3, Unit.Celsius), new(2.5, Unit.KelvinDifference), null));
+        hall.Append(visit, 12, (id, at) => new ControlSettingEntry(new(id, default, at, at, Isolde), ControlKind.SetIsCutOut, new(3, Unit.Celsius), new(2.5, Unit.KelvinDifference), null));
         Round(hall, visit, 14, new Row("box", -3.4, -3.2, -3.1));
         hall.Append(visit, 18,
-            (id, at) => new OutputStateEntry(id, default, at, at, Isolde, null, ControlOutput.Compressor, new(false, true, true), false),
-            (id, at) => new OutputStateEntry(id, default, at, at, Isolde, null, ControlOutput.Compressor, new(false, false, false), true),
-            (id, at) => new OutputStateEntry(id, default, at, at, Isolde, null, ControlOutput.Fans, new(true, true, true), false));
+            (id, at) => new OutputStateEntry(new(id, default, at, at, Isolde), ControlOutput.Compressor, new(false, true, true), false),
+            (id, at) => new OutputStateEntry(new(id, default, at, at, Isolde), ControlOutput.Compressor, new(false, false, false), true),
+            (id, at) => new OutputStateEntry(new(id, default, at, at, Isolde), ControlOutput.Fans, new(true, true, true), false));
         hall.Append(visit, 24,
-            (id, at) => new DamageEntry(id, default, at, at, Isolde, null, ControlPart.Control, DamageKind.Scaled),
-            (id, at) => new DamageEntry(id, default, at, at, Isolde, null, ControlPart.Terminals, DamageKind.Corroded),
-            (id, at) => new DamageEntry(id, default, at, at, Isolde, null, ControlPart.Display, DamageKind.None));
+            (id, at) => new DamageEntry(new(id, default, at, at, Isolde), ControlPart.Control, DamageKind.Scaled),
+            (id, at) => new DamageEntry(new(id, default, at, at, Isolde), ControlPart.Terminals, DamageKind.Corroded),
+            (id, at) => new DamageEntry(new(id, default, at, at, Isolde), ControlPart.Display, DamageKind.None));
         hall.Append(visit, 28,
-            (id, at) => new ParameterEntry(id, default, at, at, Isolde, null, ControllerParameter.SetPoint, SettingStage.AsFound, new(3, Unit.Celsius)),
-            (id, at) => new ParameterEntry(id, default, at, at, Isolde, null, ControllerParameter.Differential, SettingStage.AsFound, new(2.5, Unit.KelvinDifference)),
-            (id, at) => new ParameterEntry(id, default, at, at, Isolde, null, ControllerParameter.Offset, SettingStage.AsFound, new(3, Unit.KelvinDifference)),
-            (id, at) => new ParameterEntry(id, default, at, at, Isolde, null, ControllerParameter.Offset, SettingStage.AsSet, new(0, Unit.KelvinDifference)),
-            (id, at) => new ParameterEntry(id, default, at, at, Isolde, null, ControllerParameter.DefrostInterval, SettingStage.AsFound, new(6, Unit.Hour)),
-            (id, at) => new ParameterEntry(id, default, at, at, Isolde, null, ControllerParameter.DefrostLength, SettingStage.AsFound, new(25, Unit.Minute)),
-            (id, at) => new ParameterEntry(id, default, at, at, Isolde, null, ControllerParameter.AlarmHigh, SettingStage.AsFound, new(8, Unit.Celsius)));
+            (id, at) => new ParameterEntry(new(id, default, at, at, Isolde), ControllerParameter.SetPoint, SettingStage.AsFound, new(3, Unit.Celsius)),
+            (id, at) => new ParameterEntry(new(id, default, at, at, Isolde), ControllerParameter.Differential, SettingStage.AsFound, new(2.5, Unit.KelvinDifference)),
+            (id, at) => new ParameterEntry(new(id, default, at, at, Isolde), ControllerParameter.Offset, SettingStage.AsFound, new(3, Unit.KelvinDifference)),
+            (id, at) => new ParameterEntry(new(id, default, at, at, Isolde), ControllerParameter.Offset, SettingStage.AsSet, new(0, Unit.KelvinDifference)),
+            (id, at) => new ParameterEntry(new(id, default, at, at, Isolde), ControllerParameter.DefrostInterval, SettingStage.AsFound, new(6, Unit.Hour)),
+            (id, at) => new ParameterEntry(new(id, default, at, at, Isolde), ControllerParameter.DefrostLength, SettingStage.AsFound, new(25, Unit.Minute)),
+            (id, at) => new ParameterEntry(new(id, default, at, at, Isolde), ControllerParameter.AlarmHigh, SettingStage.AsFound, new(8, Unit.Celsius)));
     }
 
     private static void Name(DemoHall hall, Visit visit, int minute, params (string Name, SensorRole Role, string Channel, string Place)[] sensors) =>
-        hall.Append(visit, minute, [.. sensors.Select(s => (Func<Guid, DateTimeOffset, TimelineEntry>)((id, at) =>
-            new SensorEntry(id, default, at, at, visit.Author, null, s.Name, s.Role, Ntc, s.Place, s.Channel, new(0, Unit.KelvinDifference))))]);
+        hall.Append(visit, minute, [.. sensors.Select(s => (Func<Guid, DateTimeOffset, Entry>)((id, at) =>
+            new SensorEntry(new(id, default, at, at, visit.Author), s.Name, s.Role, Ntc, s.Place, s.Channel, new(0, Unit.KelvinDifference))))]);
 
     private static void Round(DemoHall hall, Visit visit, int minute, params Row[] rows)
     {
         var round = Guid.CreateVersion7(visit.StartedAt + TimeSpan.FromMinutes(minute));
-        hall.Append(visit, minute, [.. rows.Select(r => (Func<Guid, DateTimeOffset, TimelineEntry>)((id, at) => Check(id, at, visit, r, round, inBath: false)))]);
+        hall.Append(visit, minute, [.. rows.Select(r => (Func<Guid, DateTimeOffset, Entry>)((id, at) => Check(id, at, visit, r, round, inBath: false)))]);
     }
 
     private static void Bath(DemoHall hall, Visit visit, int minute, Row row) => hall.Append(visit, minute, (id, at) => Check(id, at, visit, row, id, inBath: true));
@@ -110,7 +111,7 @@ internal static class DemoSensors
 
     private static double Told(double tempC, double ohm) => Ntc.Curve!.ValueOf(Ntc.Curve.SignalAt(tempC) + ohm)!.Value;
 
-    private static SensorCheckEntry Check(Guid id, DateTimeOffset at, Visit visit, Row row, Guid round, bool inBath) => new(id, default, at, at, visit.Author, null, row.Sensor, round,
+    private static SensorCheckEntry Check(Guid id, DateTimeOffset at, Visit visit, Row row, Guid round, bool inBath) => new(new(id, default, at, at, visit.Author), row.Sensor, round,
         new(row.Reference, Unit.Celsius), new(Math.Round(Ntc.Curve!.SignalAt(row.Told) / 1000, 2), Unit.Kiloohm), false, row.Shown is { } shown ? new(shown, Unit.Celsius) : null, inBath);
 
     /// <summary>Cut-outs and cut-ins, a quarter of an hour apart.</summary>
@@ -119,7 +120,7 @@ internal static class DemoSensors
         for (var i = 0; i < events.Length; i++)
         {
             var (cutsIn, tempC) = events[i];
-            hall.Append(visit, minute + i * 13 + (cutsIn ? 2 : 0), (id, at) => new ControlEventEntry(id, default, at, at, visit.Author, null, cutsIn, new(tempC, Unit.Celsius)));
+            hall.Append(visit, minute + i * 13 + (cutsIn ? 2 : 0), (id, at) => new ControlEventEntry(new(id, default, at, at, visit.Author), cutsIn, new(tempC, Unit.Celsius)));
         }
     }
 }

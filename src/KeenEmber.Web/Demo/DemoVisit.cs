@@ -1,4 +1,5 @@
 using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 
 namespace KeenEmber.Web.Demo;
@@ -6,14 +7,14 @@ namespace KeenEmber.Web.Demo;
 /// <summary>The entries of one round on a unit: facts first, then every reading the state gives, then its course.</summary>
 internal static class DemoVisit
 {
-    public static List<TimelineEntry> Entries(Visit visit, Equipment unit, Site site, DemoState state, DemoSeen seen, DemoCourse? course)
+    public static List<Entry> Entries(Visit visit, Equipment unit, Site site, DemoState state, DemoSeen seen, DemoCourse? course)
     {
-        var entries = new List<TimelineEntry>();
+        var entries = new List<Entry>();
         var looked = visit.StartedAt + TimeSpan.FromMinutes(3);
         void See(AsFound fact, FactState? state, int? index = null, DateTimeOffset? since = null)
         {
             if (state is { } known)
-                entries.Add(new ObservationEntry(Guid.CreateVersion7(looked), visit.Id, looked, looked, visit.Author, null, fact, index, known, since));
+                entries.Add(new ObservationEntry(new(Guid.CreateVersion7(looked), visit.Id, looked, looked, visit.Author), fact, index, known, since));
         }
 
         for (var fan = 1; fan <= unit.EvaporatorFans; fan++)
@@ -26,12 +27,12 @@ internal static class DemoVisit
         var at = visit.StartedAt + TimeSpan.FromMinutes(9);
         foreach (var (point, value) in state.Readings(unit, site.Atmosphere))
         {
-            entries.Add(new ReadingEntry(Guid.CreateVersion7(at), visit.Id, at, at, visit.Author, null, point, value));
+            entries.Add(new ReadingEntry(new(Guid.CreateVersion7(at), visit.Id, at, at, visit.Author), point, value));
             at += TimeSpan.FromMinutes(0.8);
         }
 
         entries.AddRange(course?.Samples(unit, state, site.Atmosphere).Select(s => (at + s.After, s.Point, s.Value))
-            .Select(s => new ReadingEntry(Guid.CreateVersion7(s.Item1), visit.Id, s.Item1, s.Item1, visit.Author, null, s.Point, s.Value)) ?? []);
+            .Select(s => new ReadingEntry(new(Guid.CreateVersion7(s.Item1), visit.Id, s.Item1, s.Item1, visit.Author), s.Point, s.Value)) ?? []);
         return entries;
     }
 }

@@ -1,5 +1,6 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Refrigerants;
 using KeenEmber.Core.Service;
 using KeenEmber.Storage;
@@ -41,6 +42,7 @@ public sealed class LargeShop(EquipmentStore equipment, VisitStore visits, Stand
         }
 
         say("judging every visit");
+        board.ByTodaysRules();
         board.RefreshAll();
     }
 
@@ -56,7 +58,7 @@ public sealed class LargeShop(EquipmentStore equipment, VisitStore visits, Stand
     }
 
     /// <summary>A visit with its facts, a round of readings and a course of 19 samples: a hundred readings and more.</summary>
-    private List<TimelineEntry> Visit(Equipment unit, Site site, int number, Random random)
+    private List<Entry> Visit(Equipment unit, Site site, int number, Random random)
     {
         var start = time.GetUtcNow() - TimeSpan.FromDays(120 * (VisitsEach - number) - random.Next(110)) - TimeSpan.FromMinutes(random.Next(600));
         var visit = new Visit(Guid.CreateVersion7(start), unit.Id, start, People[random.Next(People.Length)], Complaints[random.Next(Complaints.Length)]);
@@ -65,14 +67,14 @@ public sealed class LargeShop(EquipmentStore equipment, VisitStore visits, Stand
         var state = new DemoState(unit.Target.Celsius + random.NextDouble() * 2, 5 + random.NextDouble() * 2, superheat, SubcoolingK: superheat > 9 ? 0.8 : 5);
         var entries = DemoVisit.Entries(visit, unit, site, state, new(), new(9, 0.5, _ => state.TdK + random.NextDouble() * 0.2, _ => superheat + random.NextDouble() * 0.3));
         var at = start.AddMinutes(45);
-        T Then<T>(Func<Guid, T> make) where T : TimelineEntry => make(Guid.CreateVersion7(at));
-        entries.Add(Then(id => new NoteEntry(id, visit.Id, at, at, visit.Author, null, $"{unit.Product} moved off the return, door closer oiled, drain {(random.Next(2) == 0 ? "runs" : "was slow")}")));
+        T Then<T>(Func<Guid, T> make) where T : Entry => make(Guid.CreateVersion7(at));
+        entries.Add(Then(id => new NoteEntry(new(id, visit.Id, at, at, visit.Author), $"{unit.Product} moved off the return, door closer oiled, drain {(random.Next(2) == 0 ? "runs" : "was slow")}")));
         if (random.Next(4) == 0)
-            entries.Add(Then(id => new PartEntry(id, visit.Id, at, at, visit.Author, null, Parts[random.Next(Parts.Length)], "left", "worn", "same plate", "", false)));
+            entries.Add(Then(id => new PartEntry(new(id, visit.Id, at, at, visit.Author), Parts[random.Next(Parts.Length)], "left", "worn", "same plate", "", false)));
         if (random.Next(10) == 0)
-            entries.Add(Then(id => new ChangeEntry(id, visit.Id, at, at, visit.Author, null, "door gasket", "torn", "taped", "", LoopKind.TapeRepair, false)));
+            entries.Add(Then(id => new ChangeEntry(new(id, visit.Id, at, at, visit.Author), "door gasket", "torn", "taped", "", LoopKind.TapeRepair, false)));
         if (random.Next(3) > 0)
-            entries.Add(Then(id => new SignOffEntry(id, visit.Id, at, at, visit.Author, null, "", "", "watch the door", null)));
+            entries.Add(Then(id => new SignOffEntry(new(id, visit.Id, at, at, visit.Author), "", "", "watch the door", null)));
         return entries;
     }
 }

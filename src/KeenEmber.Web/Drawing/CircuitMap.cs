@@ -1,5 +1,6 @@
 using System.Globalization;
 using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Html;

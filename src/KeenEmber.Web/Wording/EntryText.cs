@@ -1,4 +1,5 @@
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 
 namespace KeenEmber.Web.Wording;
@@ -6,7 +7,7 @@ namespace KeenEmber.Web.Wording;
 /// <summary>One line for every kind of timeline entry, wherever it is listed.</summary>
 public static class EntryText
 {
-    public static string What(TimelineEntry entry, VisitView view) => entry switch
+    public static string What(Entry entry, VisitView view) => entry switch
     {
         ReadingEntry r => $"{view.Name(r.Point)} {view.Units.Value(r.Point, r.Value.Si(view.Site.Atmosphere))}",
         ObservationEntry o => $"{FactText.Name(o.Fact)}{(o.Index is { } n ? $" {n}" : "")} {FactText.Name(o.State)}"

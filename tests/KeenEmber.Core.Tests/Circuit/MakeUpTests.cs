@@ -1,6 +1,7 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using static KeenEmber.Core.Circuit.MeasuringPoint;
 
@@ -203,8 +204,8 @@ public class MakeUpTests
     {
         var unit = new Equipment(Guid.CreateVersion7(), Guid.CreateVersion7(), "K-6", "Prep table", EquipmentKind.PrepTable, Temperature.FromCelsius(4), 0, "", "",
             new(Guid.CreateVersion7(), "R290", 0.1, Metering.CapillaryTube, CondenserKind.AirCooledSelfContained, CircuitParts.None, "") { Coils = 2 });
-        ObservationEntry Coil(int? index, FactState state) => new(Guid.CreateVersion7(), Guid.Empty, Bench.Noon, Bench.Noon, "Tobin", null, AsFound.Coil, index, state, null);
-        FactState? Of(params TimelineEntry[] entries) => new Timeline(entries, unit, Pressure.StandardAtmosphere).ConditionsAt(Bench.Noon).Coil;
+        ObservationEntry Coil(int? index, FactState state) => new(new(Guid.CreateVersion7(), Guid.Empty, Bench.Noon, Bench.Noon, "Tobin"), AsFound.Coil, index, state, null);
+        FactState? Of(params Entry[] entries) => new Timeline(entries, unit, Pressure.StandardAtmosphere).ConditionsAt(Bench.Noon).Coil;
         Assert.Equal(FactState.Iced, Of(Coil(2, FactState.Iced)));
         Assert.Null(Of(Coil(1, FactState.Clear)));
         Assert.Equal(FactState.Frosted, Of(Coil(1, FactState.Frosted), Coil(2, FactState.Clear)));

@@ -3,6 +3,7 @@ using FsCheck.Fluent;
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Controls;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Refrigerants;
 using KeenEmber.Core.Service;
 using static KeenEmber.Core.Controls.PressureSetting;
@@ -106,7 +107,7 @@ public class PressureControlTests
         var unit = new Equipment(Guid.CreateVersion7(), Guid.CreateVersion7(), "C-1", "", EquipmentKind.WalkInCooler, Temperature.FromCelsius(3), 1, "", "",
             new(Guid.CreateVersion7(), "R404A", null, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver, ""));
         SettingEntry Entry(PressureSetting setting, SettingStage stage, double bar, int minute) =>
-            new(Guid.CreateVersion7(), Guid.Empty, Circuit.Bench.Noon.AddMinutes(minute), Circuit.Bench.Noon, "Isolde", null, setting, stage, new(bar, Unit.Bar));
+            new(new(Guid.CreateVersion7(), Guid.Empty, Circuit.Bench.Noon.AddMinutes(minute), Circuit.Bench.Noon, "Isolde"), setting, stage, new(bar, Unit.Bar));
         var timeline = new Timeline([
             Entry(LowCutOut, SettingStage.AsSet, 1.6, 5), Entry(LowCutOut, SettingStage.AsFound, 0.4, 6), Entry(LowCutIn, SettingStage.AsFound, 3.9, 1)], unit, Pressure.StandardAtmosphere);
         Assert.Equal((1.6, 3.9), (timeline.SettingsAsLeft()[LowCutOut].Value.Number, timeline.SettingsAsLeft()[LowCutIn].Value.Number));

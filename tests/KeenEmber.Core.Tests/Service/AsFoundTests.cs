@@ -23,7 +23,7 @@ public class AsFoundTests
     [Fact]
     public void Finding_something_so_or_reading_a_setting_disturbs_nothing()
     {
-        var setting = new SettingEntry(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde", null, PressureSetting.LowCutOut, SettingStage.AsFound, new(1, Unit.Bar));
+        var setting = new SettingEntry(new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde"), PressureSetting.LowCutOut, SettingStage.AsFound, new(1, Unit.Bar));
         Assert.False(AsFoundRecord.Disturbs(Change(1, foundSo: true)));
         Assert.False(AsFoundRecord.Disturbs(setting));
         Assert.True(AsFoundRecord.Disturbs(setting with { Stage = SettingStage.AsSet }));

@@ -1,6 +1,7 @@
 using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using static KeenEmber.Core.Tests.Service.Entries;
 
@@ -11,17 +12,17 @@ public class DefrostRunTests
 {
     private static readonly DefrostSetUp Short = new(DefrostKind.Electric, EndedBy: TerminationKind.Time, FailSafeMin: 20, Heaters: [new(2300, 230)]);
 
-    private static DefrostSetUpEntry SetUp(double minute, DefrostSetUp setUp) => new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, setUp);
+    private static DefrostSetUpEntry SetUp(double minute, DefrostSetUp setUp) => new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), setUp);
 
-    private static RunEntry Began(double minute, Guid? series = null) => new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, series is null ? RunOrigin.Watched : RunOrigin.Logged, series);
+    private static RunEntry Began(double minute, Guid? series = null) => new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), series is null ? RunOrigin.Watched : RunOrigin.Logged, series);
 
-    private static RunMarkEntry Mark(RunEntry run, RunMarkKind kind, double minute) => new(Guid.CreateVersion7(), VisitId, run.At.AddMinutes(minute), Nine, "Isolde", null, run.Id, kind);
+    private static RunMarkEntry Mark(RunEntry run, RunMarkKind kind, double minute) => new(new(Guid.CreateVersion7(), VisitId, run.At.AddMinutes(minute), Nine, "Isolde"), run.Id, kind);
 
     private static RunReadingEntry Reads(RunEntry run, RunPlaceKind place, double minute, double number, Unit unit) =>
-        new(Guid.CreateVersion7(), VisitId, run.At.AddMinutes(minute), Nine, "Isolde", null, run.Id, new(place), new(number, unit));
+        new(new(Guid.CreateVersion7(), VisitId, run.At.AddMinutes(minute), Nine, "Isolde"), run.Id, new(place), new(number, unit));
 
     /// <summary>A run of so many minutes of heat, clear at half of them, one leg clamped.</summary>
-    private static IEnumerable<TimelineEntry> Whole(RunEntry run, double heat, double amps = 10)
+    private static IEnumerable<Entry> Whole(RunEntry run, double heat, double amps = 10)
     {
         yield return run;
         yield return Mark(run, RunMarkKind.HeatOn, 0);
@@ -29,14 +30,14 @@ public class DefrostRunTests
         {
             var coil = m < 4 ? -20 + 5 * m : m < heat / 2 ? 0.2 : m <= heat ? 0.2 + 2.5 * (m - heat / 2) : 0.2 + 1.25 * heat - 5 * (m - heat);
             yield return Reads(run, RunPlaceKind.ColdestBend, m, coil, Unit.Celsius);
-            yield return new RunReadingEntry(Guid.CreateVersion7(), VisitId, run.At.AddMinutes(m), Nine, "Isolde", null, run.Id, RunPlace.Leg(1), new(m <= heat ? amps : 0, Unit.Ampere));
+            yield return new RunReadingEntry(new(Guid.CreateVersion7(), VisitId, run.At.AddMinutes(m), Nine, "Isolde"), run.Id, RunPlace.Leg(1), new(m <= heat ? amps : 0, Unit.Ampere));
         }
 
         yield return Mark(run, RunMarkKind.HeatOff, heat);
         yield return Mark(run, RunMarkKind.Over, heat + 10);
     }
 
-    private static IReadOnlyList<WatchedRun> Runs(IEnumerable<TimelineEntry> entries, double nowMinute = 10_000, IReadOnlyList<RunTrack>? logged = null) =>
+    private static IReadOnlyList<WatchedRun> Runs(IEnumerable<Entry> entries, double nowMinute = 10_000, IReadOnlyList<RunTrack>? logged = null) =>
         DefrostRuns.Of([Of([.. entries])], Freezer, Pressure.StandardAtmosphere, _ => logged ?? [], Nine.AddMinutes(nowMinute), PlainJudging.Instance);
 
     [Fact]
@@ -76,8 +77,8 @@ public class DefrostRunTests
     {
         var run = Began(0);
         var (wrong, other) = (Reads(run, RunPlaceKind.Box, 1, 20, Unit.Celsius), Reads(run, RunPlaceKind.Box, 2, -19, Unit.Celsius));
-        var right = wrong with { Id = Guid.CreateVersion7(), Corrects = wrong.Id, Value = new(-20, Unit.Celsius) };
-        var track = Runs([run, wrong, right, other, new WithdrawalEntry(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde", other.Id)])[0].Run.Track(RunPlaceKind.Box)!;
+        var right = wrong with { Header = wrong.Header with { Id = Guid.CreateVersion7(), Corrects = wrong.Id }, Value = new(-20, Unit.Celsius) };
+        var track = Runs([run, wrong, right, other, new WithdrawalEntry(new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde", other.Id))])[0].Run.Track(RunPlaceKind.Box)!;
         Assert.Equal([-20], track.Values);
     }
 
@@ -85,7 +86,7 @@ public class DefrostRunTests
     public void The_same_length_after_a_change_clears_the_change_of_being_the_cause()
     {
         var (first, second) = (Began(0), Began(1500));
-        TimelineEntry[] between = [Part(200, WorkArea.Defrost), Change(300, WorkArea.LimitSwitch), Change(310, foundSo: true), Change(2000)];
+        Entry[] between = [Part(200, WorkArea.Defrost), Change(300, WorkArea.LimitSwitch), Change(310, foundSo: true), Change(2000)];
         var entries = Whole(first, 30).Concat(between).Concat(Whole(second, 31)).Append(SetUp(-5, Short with { FailSafeMin = 60 })).ToList();
         var runs = Runs(entries);
         var comparison = RunComparison.Of(runs[1], runs[0], [Of([.. entries])]);
@@ -102,13 +103,13 @@ public class DefrostRunTests
     public void What_the_last_visits_run_showed_is_to_be_explained_until_a_sign_off_explains_it()
     {
         var run = Began(0);
-        List<TimelineEntry> entries = [SetUp(-5, Short with { FailSafeMin = 60 }), .. Whole(run, 40)];
+        List<Entry> entries = [SetUp(-5, Short with { FailSafeMin = 60 }), .. Whole(run, 40)];
         var watched = Runs(entries)[0];
         Assert.Contains(watched.Faults, f => f.Code == DefrostCodes.OverRun);
         Assert.DoesNotContain(watched.Faults, f => f.Code is DefrostCodes.WellEnded or DefrostCodes.SensorFits);
         Visit visit = new(VisitId, Freezer.Id, Nine, "Isolde", "");
         Assert.Contains(Briefing.Of(visit, Of([.. entries]), null, [.. watched.Faults], []).NotExplained, f => f.Code == DefrostCodes.OverRun);
-        var signed = new SignOffEntry(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(90), Nine, "Isolde", null, "switch on the shell", "", "", null, Explained: string.Join(' ', watched.Faults.Select(f => f.Code)));
+        var signed = new SignOffEntry(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(90), Nine, "Isolde"), "switch on the shell", "", "", null, Explained: string.Join(' ', watched.Faults.Select(f => f.Code)));
         Assert.Empty(Briefing.Of(visit, Of([.. entries, signed]), null, [.. watched.Faults], []).NotExplained);
     }
 
@@ -128,7 +129,7 @@ public class DefrostRunTests
     [Fact]
     public void A_run_watched_whole_after_the_repair_proves_it_and_one_before_does_not()
     {
-        bool Proved(IEnumerable<TimelineEntry> entries, ProofKind kind) => Proofs.Of(Of([.. entries]), Freezer, null).Single(p => p.Kind == kind).IsProved;
+        bool Proved(IEnumerable<Entry> entries, ProofKind kind) => Proofs.Of(Of([.. entries]), Freezer, null).Single(p => p.Kind == kind).IsProved;
         var part = Part(50, WorkArea.Defrost);
         var after = Began(60);
         Assert.True(Proved([part, .. Whole(after, 25)], ProofKind.WholeDefrost));

@@ -1,5 +1,6 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 
 namespace KeenEmber.Core.Tests.Service;
@@ -13,20 +14,20 @@ internal static class Entries
     public static readonly Equipment Freezer = new(Guid.CreateVersion7(), Guid.CreateVersion7(), "F-3", "", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 2, "", "",
         new(Guid.CreateVersion7(), "R404A", null, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver, "") { RatedCurrentA = 8 });
 
-    public static Timeline Of(params TimelineEntry[] entries) => new(entries, Freezer, Pressure.StandardAtmosphere);
+    public static Timeline Of(params Entry[] entries) => new(entries, Freezer, Pressure.StandardAtmosphere);
 
     public static ObservationEntry Seen(int minute, AsFound fact, FactState state, int? index = null) =>
-        new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, fact, index, state, null);
+        new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), fact, index, state, null);
 
     public static ReadingEntry Read(int minute, MeasuringPoint point, double number, Unit unit) =>
-        new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, point, new(number, unit));
+        new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), point, new(number, unit));
 
     public static PartEntry Part(int minute, WorkArea area) =>
-        new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, "part", "", "", "", "", false, area);
+        new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), "part", "", "", "", "", false, area);
 
     public static ChangeEntry Change(int minute, WorkArea area = WorkArea.Other, bool foundSo = false, LoopKind? opens = null) =>
-        new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, "what", "", "", "", opens, foundSo, area);
+        new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), "what", "", "", "", opens, foundSo, area);
 
     public static MeterEntry Uses(int minute, double? accuracy, bool isChecked) =>
-        new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, QuantityKind.Temperature, new(Guid.CreateVersion7(), "T-2", accuracy, isChecked));
+        new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), QuantityKind.Temperature, new(Guid.CreateVersion7(), "T-2", accuracy, isChecked));
 }

@@ -3,6 +3,7 @@ using KeenEmber.Core.Controls;
 using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Sensors;
 using KeenEmber.Core.Service;
 using KeenEmber.Core.Tests.Circuit;
@@ -15,21 +16,21 @@ public sealed class NextTaskTests
 {
     private static readonly CurveSpec Ntc = new("ntc-10k-3435");
 
-    private static readonly TimelineEntry[] BadSensor =
+    private static readonly Entry[] BadSensor =
     [
-        new SensorEntry(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde", null, "box", SensorRole.Box, Ntc, "", "", null),
-        new SensorCheckEntry(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde", null, "box", Guid.CreateVersion7(), new(-18, Unit.Celsius), new(Ntc.Curve!.SignalAt(-10) / 1000, Unit.Kiloohm), false, new(-10, Unit.Celsius), false),
+        new SensorEntry(new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde"), "box", SensorRole.Box, Ntc, "", "", null),
+        new SensorCheckEntry(new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde"), "box", Guid.CreateVersion7(), new(-18, Unit.Celsius), new(Ntc.Curve!.SignalAt(-10) / 1000, Unit.Kiloohm), false, new(-10, Unit.Celsius), false),
     ];
 
-    private static readonly OutputStateEntry WeldedRelay = new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde", null, ControlOutput.Compressor, new(false, true, true), false);
+    private static readonly OutputStateEntry WeldedRelay = new(new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde"), ControlOutput.Compressor, new(false, true, true), false);
 
-    private static readonly SettingEntry BadSetting = new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde", null, PressureSetting.LowCutOut, SettingStage.AsFound, new(2.5, Unit.Bar));
+    private static readonly SettingEntry BadSetting = new(new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde"), PressureSetting.LowCutOut, SettingStage.AsFound, new(2.5, Unit.Bar));
 
     private static readonly RemedyStep Advice = new(Remedy.MoveSensor, Finding.Of(DefrostCodes.OverRun));
 
     private static CircuitAnalysis Circuit(OperatingConditions now, int leaveOut = 0) => Bench.Analyse(Bench.Consistent(conditions: now).Skip(leaveOut), now);
 
-    private static NextTask? Next(CircuitAnalysis? analysis, bool advice, params TimelineEntry[] entries) => NextTask.Choose(
+    private static NextTask? Next(CircuitAnalysis? analysis, bool advice, params Entry[] entries) => NextTask.Choose(
         new(Of(entries), [Of(entries)], Freezer, Pressure.StandardAtmosphere, null, PlainJudging.Instance), analysis, advice ? [Advice] : [], wettedSetsWhole: true);
 
     [Fact]

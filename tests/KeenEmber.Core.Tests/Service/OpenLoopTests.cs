@@ -1,6 +1,7 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 
 namespace KeenEmber.Core.Tests.Service;
@@ -15,17 +16,17 @@ public class OpenLoopTests
     private static readonly Equipment Unit = new(First.EquipmentId, Guid.CreateVersion7(), "F-3", "", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 1, "", "",
         new(Guid.CreateVersion7(), "R404A", null, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver, ""));
 
-    private static Timeline Of(params TimelineEntry[] entries) => new(entries, Unit, Pressure.StandardAtmosphere);
+    private static Timeline Of(params Entry[] entries) => new(entries, Unit, Pressure.StandardAtmosphere);
 
     private static ChangeEntry Change(LoopKind? opens, Visit? visit = null, int minute = 0, string what = "fan delay") =>
-        new(Guid.CreateVersion7(), (visit ?? First).Id, Monday.AddMinutes(minute), Monday, "Isolde", null, what, "", "bridged", "", opens, false);
+        new(new(Guid.CreateVersion7(), (visit ?? First).Id, Monday.AddMinutes(minute), Monday, "Isolde"), what, "", "bridged", "", opens, false);
 
-    private static ClosureEntry Closed(ChangeEntry change, Visit visit) => new(Guid.CreateVersion7(), visit.Id, Monday.AddDays(4), Monday, "Tobin", null, change.Id, "taken out");
+    private static ClosureEntry Closed(ChangeEntry change, Visit visit) => new(new(Guid.CreateVersion7(), visit.Id, Monday.AddDays(4), Monday, "Tobin"), change.Id, "taken out");
 
     private static HandoverEntry Handed(ChangeEntry change, Visit visit, int day = 9) =>
-        new(Guid.CreateVersion7(), visit.Id, visit.StartedAt.AddHours(1), Monday, "Tobin", null, change.Id, "part on order", "Tobin", new(2026, 3, day));
+        new(new(Guid.CreateVersion7(), visit.Id, visit.StartedAt.AddHours(1), Monday, "Tobin"), change.Id, "part on order", "Tobin", new(2026, 3, day));
 
-    private static PartEntry Part(string part, string place, Visit visit) => new(Guid.CreateVersion7(), visit.Id, visit.StartedAt, Monday, "Isolde", null, part, place, "", "", "", false);
+    private static PartEntry Part(string part, string place, Visit visit) => new(new(Guid.CreateVersion7(), visit.Id, visit.StartedAt, Monday, "Isolde"), part, place, "", "", "", false);
 
     [Fact]
     public void A_loop_stays_open_across_visits_until_an_entry_closes_it()
@@ -41,7 +42,7 @@ public class OpenLoopTests
     {
         var jumper = Change(LoopKind.Jumper);
         var closure = Closed(jumper, First);
-        WithdrawalEntry Strike(TimelineEntry entry) => new(Guid.CreateVersion7(), First.Id, entry.At, Monday, "Isolde", entry.Id);
+        WithdrawalEntry Strike(Entry entry) => new(new(Guid.CreateVersion7(), First.Id, entry.At, Monday, "Isolde", entry.Id));
         Assert.Single(OpenLoops.Of([Of(jumper, closure, Strike(closure))]));
         Assert.Empty(OpenLoops.Of([Of(jumper, Strike(jumper))]));
     }
@@ -115,8 +116,8 @@ public class OpenLoopTests
     [Fact]
     public void Only_what_the_sign_off_says_is_explained_is()
     {
-        var added = new RefrigerantEntry(Guid.CreateVersion7(), First.Id, Monday, Monday, "Isolde", null, "R404A", 0.4, "", "leak at the flare");
-        var signed = new SignOffEntry(Guid.CreateVersion7(), First.Id, Monday, Monday, "Isolde", null, "leak at the flare", "", "", null);
+        var added = new RefrigerantEntry(new(Guid.CreateVersion7(), First.Id, Monday, Monday, "Isolde"), "R404A", 0.4, "", "leak at the flare");
+        var signed = new SignOffEntry(new(Guid.CreateVersion7(), First.Id, Monday, Monday, "Isolde"), "leak at the flare", "", "", null);
         Assert.Single(Brief(Of(added), Starved).NotExplained);
         Assert.Single(Brief(Of(added, signed), Starved).NotExplained);
         Assert.Single(Brief(Of(signed with { Explained = CircuitPatterns.HighHead }), Starved).NotExplained);

@@ -1,5 +1,6 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using static KeenEmber.Core.Tests.Service.Entries;
 
@@ -10,7 +11,7 @@ public class PolicyTests
 {
     private static readonly OperatingConditions Conditions = Circuit.Bench.Settled;
 
-    private static IReadOnlyList<Policy> For(OperatingConditions conditions, CircuitAnalysis? analysis, params TimelineEntry[] entries) =>
+    private static IReadOnlyList<Policy> For(OperatingConditions conditions, CircuitAnalysis? analysis, params Entry[] entries) =>
         PolicyAdvice.For(Of(entries), Freezer, conditions, analysis);
 
     [Fact]
@@ -71,12 +72,12 @@ public class PolicyTests
     public void A_corrected_change_keeps_its_handover_and_its_closure()
     {
         var wrong = Change(1, opens: LoopKind.PartOnOrder);
-        var right = wrong with { Id = Guid.CreateVersion7(), Corrects = wrong.Id, What = "drain heater" };
-        var again = right with { Id = Guid.CreateVersion7(), Corrects = right.Id, What = "drain heater, 40 W" };
-        var handed = new HandoverEntry(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(5), Nine, "Isolde", null, wrong.Id, "on order", "Tobin", new(2026, 3, 9));
+        var right = wrong with { Header = wrong.Header with { Id = Guid.CreateVersion7(), Corrects = wrong.Id }, What = "drain heater" };
+        var again = right with { Header = right.Header with { Id = Guid.CreateVersion7(), Corrects = right.Id }, What = "drain heater, 40 W" };
+        var handed = new HandoverEntry(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(5), Nine, "Isolde"), wrong.Id, "on order", "Tobin", new(2026, 3, 9));
         var open = Assert.Single(OpenLoops.Of([Of(wrong, right, again, handed)]));
         Assert.Equal(("drain heater, 40 W", handed), (open.Change.What, open.Handover));
-        var closed = new ClosureEntry(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(9), Nine, "Isolde", null, right.Id, "fitted");
+        var closed = new ClosureEntry(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(9), Nine, "Isolde"), right.Id, "fitted");
         Assert.Empty(OpenLoops.Of([Of(wrong, right, again, handed, closed)]));
     }
 }

@@ -2,6 +2,7 @@ using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Controls;
 using KeenEmber.Core.Frost;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using static KeenEmber.Core.Tests.Service.Entries;
 
@@ -10,7 +11,7 @@ namespace KeenEmber.Core.Tests.Service;
 /// <summary>What proves a repair, and that nothing seen before it does.</summary>
 public class ProofTests
 {
-    private static bool IsProved(ProofKind kind, params TimelineEntry[] entries) =>
+    private static bool IsProved(ProofKind kind, params Entry[] entries) =>
         Proofs.Of(Of(entries), Freezer, null).Single(p => p.Kind == kind).IsProved;
 
     [Theory]
@@ -64,7 +65,7 @@ public class ProofTests
     [Fact]
     public void A_clear_coil_is_proved_by_picture_or_fact_afterwards()
     {
-        FrostEntry Picture(FrostPicture picture, bool after) => new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(20), Nine, "Isolde", null, after, picture);
+        FrostEntry Picture(FrostPicture picture, bool after) => new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(20), Nine, "Isolde"), after, picture);
         var part = Part(10, WorkArea.Defrost);
         Assert.True(IsProved(ProofKind.CoilClear, part, Picture(FrostPicture.AllClear, after: true)));
         Assert.False(IsProved(ProofKind.CoilClear, part, Picture(FrostPicture.AllClear, after: false)));
@@ -76,7 +77,7 @@ public class ProofTests
     public void What_nobody_can_read_off_is_proved_by_saying_so()
     {
         var part = Part(10, WorkArea.LimitSwitch);
-        ProofEntry Said(int minute) => new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, ProofKind.WholeDefrost, "ended at 13 °C after 22 min");
+        ProofEntry Said(int minute) => new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), ProofKind.WholeDefrost, "ended at 13 °C after 22 min");
         Assert.False(IsProved(ProofKind.WholeDefrost, part, Said(9)));
         Assert.True(IsProved(ProofKind.WholeDefrost, part, Said(40)));
         Assert.False(ProofKind.WholeDefrost.FillsItself());
@@ -86,14 +87,14 @@ public class ProofTests
     [Fact]
     public void A_charge_is_proved_by_results_that_count_from_readings_after_it()
     {
-        var added = new RefrigerantEntry(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(10), Nine, "Isolde", null, "R404A", 0.4, "", "");
-        TimelineEntry[] Round(int minute) =>
+        var added = new RefrigerantEntry(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(10), Nine, "Isolde"), "R404A", 0.4, "", "");
+        Entry[] Round(int minute) =>
         [
             Read(minute, MeasuringPoint.SuctionPressure, 1.4, Unit.Bar), Read(minute, MeasuringPoint.SuctionLineCoil, -20, Unit.Celsius),
             Read(minute, MeasuringPoint.DischargePressure, 12, Unit.Bar), Read(minute, MeasuringPoint.LiquidLine, 24, Unit.Celsius),
         ];
-        bool Proved(TimelineEntry[] readings, CircuitAnalysis analysis) => Proofs.Of(Of([added, .. readings]), Freezer, analysis).Single().IsProved;
-        CircuitAnalysis Judged(TimelineEntry[] readings, OperatingConditions? conditions = null) => Circuit.Bench.Analyse(readings.Cast<ReadingEntry>()
+        bool Proved(Entry[] readings, CircuitAnalysis analysis) => Proofs.Of(Of([added, .. readings]), Freezer, analysis).Single().IsProved;
+        CircuitAnalysis Judged(Entry[] readings, OperatingConditions? conditions = null) => Circuit.Bench.Analyse(readings.Cast<ReadingEntry>()
             .Select(r => new TakenReading(r.Id, r.Point, r.At, r.Value, Pressure.StandardAtmosphere, conditions ?? Circuit.Bench.Settled)));
         var (before, after) = (Round(5), Round(40));
         Assert.True(Proved(after, Judged(after)));
@@ -104,7 +105,7 @@ public class ProofTests
     [Fact]
     public void A_setting_made_is_proved_by_both_ends_of_its_cycle()
     {
-        var set = new SettingEntry(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde", null, PressureSetting.LowCutOut, SettingStage.AsSet, new(1, Unit.Bar));
+        var set = new SettingEntry(new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde"), PressureSetting.LowCutOut, SettingStage.AsSet, new(1, Unit.Bar));
         Assert.Equal([ProofKind.CutOutReached, ProofKind.CutInReached], Proofs.Of(Of(set), Freezer, null).Select(p => p.Kind));
         Assert.Empty(Proofs.Of(Of(set with { Stage = SettingStage.AsFound }), Freezer, null));
     }

@@ -2,6 +2,7 @@ using KeenEmber.Core.Controls;
 using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Sensors;
 using KeenEmber.Core.Service;
 using static KeenEmber.Core.Tests.Service.Entries;
@@ -14,17 +15,17 @@ public sealed class SensorServiceTests
     private static readonly CurveSpec Ntc = new("ntc-10k-3435");
 
     private static SensorEntry Sensor(string name, double minute = 1, SensorRole role = SensorRole.Box, bool gone = false) =>
-        new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, name, role, Ntc, "", "", new(0, Unit.KelvinDifference), gone);
+        new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), name, role, Ntc, "", "", new(0, Unit.KelvinDifference), gone);
 
-    private static SensorCheckEntry Check(string sensor, double minute, double reference, double told, double? shown = null, bool bath = false) => new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null,
+    private static SensorCheckEntry Check(string sensor, double minute, double reference, double told, double? shown = null, bool bath = false) => new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"),
         sensor, Round(minute), new(reference, Unit.Celsius), new(Ntc.Curve!.SignalAt(told) / 1000, Unit.Kiloohm), false, shown is { } s ? new(s, Unit.Celsius) : null, bath);
 
     /// <summary>Checks of one minute are one round.</summary>
     private static Guid Round(double minute) => new((int)minute, 0, 0, new byte[8]);
 
-    private static SensorMendEntry Mend(string sensor, double minute, SensorMend mend = SensorMend.Replaced) => new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, sensor, mend);
+    private static SensorMendEntry Mend(string sensor, double minute, SensorMend mend = SensorMend.Replaced) => new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), sensor, mend);
 
-    private static UnitSensors Sensors(params TimelineEntry[] entries) => UnitSensors.Of(Of(entries), [Of(entries)], Pressure.StandardAtmosphere);
+    private static UnitSensors Sensors(params Entry[] entries) => UnitSensors.Of(Of(entries), [Of(entries)], Pressure.StandardAtmosphere);
 
     [Fact]
     public void What_was_found_stays_and_a_mended_sensor_speaks_anew()
@@ -79,7 +80,7 @@ public sealed class SensorServiceTests
     [Fact]
     public void An_unchecked_meter_makes_it_provisional_and_a_good_one_narrows_it()
     {
-        var meter = new MeterEntry(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde", null, QuantityKind.Temperature, new(Guid.CreateVersion7(), "T-5", null, IsChecked: false));
+        var meter = new MeterEntry(new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde"), QuantityKind.Temperature, new(Guid.CreateVersion7(), "T-5", null, IsChecked: false));
         Assert.False(Sensors(meter, Sensor("box")).InstrumentsChecked);
         var coarse = Sensors(Sensor("box"), Check("box", 5, -18, -16.7));
         var fine = Sensors(meter with { Meter = new(Guid.CreateVersion7(), "T-1", 0.1, true) }, Sensor("box"), Check("box", 5, -18, -16.7));
@@ -111,7 +112,7 @@ public sealed class SensorServiceTests
     [Fact]
     public void Outputs_events_sheet_and_damage_come_from_the_timeline()
     {
-        OutputStateEntry Look(double minute, OutputState state, bool tapped = false) => new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, ControlOutput.Compressor, state, tapped);
+        OutputStateEntry Look(double minute, OutputState state, bool tapped = false) => new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), ControlOutput.Compressor, state, tapped);
         var welded = Of(Look(1, new(false, true, true)), Look(2, new(false, false, false), tapped: true));
         var fault = Assert.Single(ControllerBench.Faults(welded));
         Assert.Equal(("output.stuck-closed", 2), (fault.Code, fault.Basis.Count));
@@ -124,17 +125,17 @@ public sealed class SensorServiceTests
         Assert.Empty(ControllerBench.FaultsNow(renewed));
         Assert.Equal(OutputVerdict.Works, ControllerBench.OutputsNow(renewed)[ControlOutput.Compressor].Verdict);
 
-        ParameterEntry Set(double minute, SettingStage stage, double hours) => new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, ControllerParameter.DefrostInterval, stage, new(hours, Unit.Hour));
+        ParameterEntry Set(double minute, SettingStage stage, double hours) => new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), ControllerParameter.DefrostInterval, stage, new(hours, Unit.Hour));
         Assert.Equal(360, ControllerBench.InBaseUnits(ControllerBench.Sheet([Of(Set(1, SettingStage.AsFound, 12), Set(1, SettingStage.AsSet, 6))]))[ControllerParameter.DefrostInterval]);
 
-        DamageEntry Damaged(double minute, DamageKind kind) => new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, ControlPart.Display, kind);
+        DamageEntry Damaged(double minute, DamageKind kind) => new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), ControlPart.Display, kind);
         Assert.Equal(DamageKind.None, ControllerBench.Damage(Of(Damaged(1, DamageKind.Wet), Damaged(5, DamageKind.None)))[ControlPart.Display]);
     }
 
     [Fact]
     public void A_cut_out_seen_after_the_repair_proves_it()
     {
-        ControlEventEntry Event(double minute, bool cutsIn) => new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, cutsIn, null);
+        ControlEventEntry Event(double minute, bool cutsIn) => new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), cutsIn, null);
         var proofs = Proofs.Of(Of(Event(1, true), Part(5, WorkArea.Control), Event(20, false)), Freezer, null);
         Assert.Equal([(ProofKind.CutOutReached, true), (ProofKind.CutInReached, false)], proofs.Select(p => (p.Kind, p.IsProved)));
     }
@@ -142,26 +143,26 @@ public sealed class SensorServiceTests
     [Fact]
     public void A_control_that_acts_elsewhere_is_to_be_explained_until_its_sensor_or_a_new_one_does()
     {
-        ControlEventEntry Event(double minute, bool cutsIn, double tempC) => new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, cutsIn, new(tempC, Unit.Celsius));
-        var set = new ControlSettingEntry(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde", null, ControlKind.SetIsCutOut, new(-20, Unit.Celsius), new(2, Unit.KelvinDifference), null);
-        TimelineEntry[] cold = [set, Event(10, false, -24), Event(30, true, -22), Event(50, false, -24)];
-        IEnumerable<string> Faults(params TimelineEntry[] entries) =>
+        ControlEventEntry Event(double minute, bool cutsIn, double tempC) => new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), cutsIn, new(tempC, Unit.Celsius));
+        var set = new ControlSettingEntry(new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde"), ControlKind.SetIsCutOut, new(-20, Unit.Celsius), new(2, Unit.KelvinDifference), null);
+        Entry[] cold = [set, Event(10, false, -24), Event(30, true, -22), Event(50, false, -24)];
+        IEnumerable<string> Faults(params Entry[] entries) =>
             ControllerBench.CycleFaults(Of(entries), ControllerBench.Cycle(Of(entries), ControllerBench.Setting([Of(entries)])?.Setting, Sensors(entries))).Select(f => f.Code);
         Assert.Equal([ControllerBench.CycleShifted], Faults(cold));
         Assert.Empty(Faults([.. cold, Sensor("box"), Check("box", 5, -22, -18, -18)]));
         Assert.Empty(Faults([.. cold, Part(60, WorkArea.Control), Event(70, false, -20.1), Event(90, true, -18), Event(110, false, -20)]));
         Assert.Equal([ControllerBench.CycleShort], Faults(Event(10, true, -18), Event(11, false, -20), Event(12, true, -18)));
-        var turned = new BulbTurnEntry(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde", null, new("left", "right"));
+        var turned = new BulbTurnEntry(new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde"), new("left", "right"));
         Assert.Equal([ControllerBench.BulbsCrossed], Faults(turned));
     }
 
     [Fact]
     public void A_control_on_suction_pressure_is_held_against_the_low_pressure_settings_as_temperatures()
     {
-        ControlEventEntry Event(double minute, bool cutsIn, double bar) => new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, cutsIn, new(bar, Unit.Bar));
-        SettingEntry Low(PressureSetting setting, double bar) => new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde", null, setting, SettingStage.AsFound, new(bar, Unit.Bar));
-        CycleResult Cycle(params TimelineEntry[] entries) => new VisitBenches(Of(entries), [Of(entries)], Freezer, Pressure.StandardAtmosphere, null, PlainJudging.Instance).Cycle;
-        TimelineEntry[] seen = [Event(10, false, 0.6), Event(30, true, 1.6), Event(50, false, 0.6), Sensor("box"), Check("box", 5, -22, -18, -18)];
+        ControlEventEntry Event(double minute, bool cutsIn, double bar) => new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), cutsIn, new(bar, Unit.Bar));
+        SettingEntry Low(PressureSetting setting, double bar) => new(new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde"), setting, SettingStage.AsFound, new(bar, Unit.Bar));
+        CycleResult Cycle(params Entry[] entries) => new VisitBenches(Of(entries), [Of(entries)], Freezer, Pressure.StandardAtmosphere, null, PlainJudging.Instance).Cycle;
+        Entry[] seen = [Event(10, false, 0.6), Event(30, true, 1.6), Event(50, false, 0.6), Sensor("box"), Check("box", 5, -22, -18, -18)];
         var asSet = Cycle([.. seen, Low(PressureSetting.LowCutOut, 0.6), Low(PressureSetting.LowCutIn, 1.6)]);
         Assert.Equal((CycleVerdict.AsSet, true), (asSet.Verdict, asSet.IsOnPressure));
         Assert.Equal(Freezer.Circuit.Refrigerant!.DewTemperature(new(160 + Pressure.StandardAtmosphere.Kpa))!.Value.Celsius, asSet.CutInC!.Value, 6);
@@ -172,10 +173,10 @@ public sealed class SensorServiceTests
     [Fact]
     public void Typed_events_come_before_those_of_a_series()
     {
-        var readings = Enumerable.Range(0, 120).Select(m => (TimelineEntry)new ReadingEntry(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(m), Nine, "Isolde", null,
+        var readings = Enumerable.Range(0, 120).Select(m => (Entry)new ReadingEntry(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(m), Nine, "Isolde"),
             Core.Circuit.MeasuringPoint.BoxAir, new(-19 + Math.Abs(m % 40 - 20) / 10.0, Unit.Celsius))).ToArray();
         Assert.Equal(5, ControllerBench.Events(Of(readings)).Count);
-        var typed = new ControlEventEntry(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(3), Nine, "Isolde", null, true, new(-18, Unit.Celsius));
+        var typed = new ControlEventEntry(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(3), Nine, "Isolde"), true, new(-18, Unit.Celsius));
         Assert.Equal(typed.Id, Assert.Single(ControllerBench.Events(Of([.. readings, typed]))).Entry);
     }
 }

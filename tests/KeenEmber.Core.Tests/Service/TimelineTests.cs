@@ -1,5 +1,6 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 
 namespace KeenEmber.Core.Tests.Service;
@@ -14,13 +15,13 @@ public class TimelineTests
         new(Guid.CreateVersion7(), "R404A", null, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver, ""));
 
     private static ReadingEntry Reading(MeasuringPoint point, double celsius, int minute, Guid? corrects = null) =>
-        new(Guid.CreateVersion7(), VisitId, Start.AddMinutes(minute), Start.AddMinutes(minute), "Isolde", corrects, point, new(celsius, Core.Quantities.Unit.Celsius));
+        new(new(Guid.CreateVersion7(), VisitId, Start.AddMinutes(minute), Start.AddMinutes(minute), "Isolde", corrects), point, new(celsius, Core.Quantities.Unit.Celsius));
 
     private static ObservationEntry Seen(AsFound fact, FactState state, int minute, int? index = null, int? sinceMinute = null) =>
-        new(Guid.CreateVersion7(), VisitId, Start.AddMinutes(minute), Start.AddMinutes(minute), "Isolde", null, fact, index, state,
+        new(new(Guid.CreateVersion7(), VisitId, Start.AddMinutes(minute), Start.AddMinutes(minute), "Isolde"), fact, index, state,
             sinceMinute is { } m ? Start.AddMinutes(m) : null);
 
-    private static Timeline Of(params TimelineEntry[] entries) => new(entries, Unit, Pressure.StandardAtmosphere);
+    private static Timeline Of(params Entry[] entries) => new(entries, Unit, Pressure.StandardAtmosphere);
 
     [Fact]
     public void The_latest_reading_of_a_point_stands()
@@ -43,7 +44,7 @@ public class TimelineTests
     public void A_struck_out_entry_is_gone_from_what_stands()
     {
         var wrong = Reading(MeasuringPoint.BoxAir, 18, 1);
-        var timeline = Of(wrong, new WithdrawalEntry(Guid.CreateVersion7(), VisitId, wrong.At, Start.AddMinutes(2), "Isolde", wrong.Id));
+        var timeline = Of(wrong, new WithdrawalEntry(new(Guid.CreateVersion7(), VisitId, wrong.At, Start.AddMinutes(2), "Isolde", wrong.Id)));
         Assert.Empty(timeline.Standing);
         Assert.Empty(timeline.LatestReadings());
     }

@@ -1,6 +1,7 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Controls;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 
 namespace KeenEmber.Core.Tests.Service;
@@ -11,23 +12,23 @@ public class UnitMemoryTests
     private static readonly Equipment Unit = new(Guid.CreateVersion7(), Guid.CreateVersion7(), "F-3", "", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 1, "", "",
         new(Guid.CreateVersion7(), "R404A", null, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver, ""));
 
-    private static (Visit Visit, Timeline Timeline) On(int day, params Func<Visit, TimelineEntry>[] entries)
+    private static (Visit Visit, Timeline Timeline) On(int day, params Func<Visit, Entry>[] entries)
     {
         var visit = new Visit(Guid.CreateVersion7(), Unit.Id, Start.AddDays(day), "Isolde", "");
         return (visit, new([.. entries.Select(e => e(visit))], Unit, Pressure.StandardAtmosphere));
     }
 
-    private static Func<Visit, TimelineEntry> Box(double celsius) =>
-        v => new ReadingEntry(Guid.CreateVersion7(), v.Id, v.StartedAt, v.StartedAt, "Isolde", null, MeasuringPoint.BoxAir, new(celsius, Core.Quantities.Unit.Celsius));
+    private static Func<Visit, Entry> Box(double celsius) =>
+        v => new ReadingEntry(new(Guid.CreateVersion7(), v.Id, v.StartedAt, v.StartedAt, "Isolde"), MeasuringPoint.BoxAir, new(celsius, Core.Quantities.Unit.Celsius));
 
-    private static Func<Visit, TimelineEntry> CutOut(double bar, SettingStage stage = SettingStage.AsFound) =>
-        v => new SettingEntry(Guid.CreateVersion7(), v.Id, v.StartedAt, v.StartedAt, "Tobin", null, PressureSetting.LowCutOut, stage, new(bar, Core.Quantities.Unit.Bar));
+    private static Func<Visit, Entry> CutOut(double bar, SettingStage stage = SettingStage.AsFound) =>
+        v => new SettingEntry(new(Guid.CreateVersion7(), v.Id, v.StartedAt, v.StartedAt, "Tobin"), PressureSetting.LowCutOut, stage, new(bar, Core.Quantities.Unit.Bar));
 
-    private static Func<Visit, TimelineEntry> Ledger(double kg) =>
-        v => new RefrigerantEntry(Guid.CreateVersion7(), v.Id, v.StartedAt, v.StartedAt, "Isolde", null, "R404A", kg, "", "");
+    private static Func<Visit, Entry> Ledger(double kg) =>
+        v => new RefrigerantEntry(new(Guid.CreateVersion7(), v.Id, v.StartedAt, v.StartedAt, "Isolde"), "R404A", kg, "", "");
 
-    private static Func<Visit, TimelineEntry> Motor(string place) =>
-        v => new PartEntry(Guid.CreateVersion7(), v.Id, v.StartedAt, v.StartedAt, "Isolde", null, "fan motor", place, "", "", "", false);
+    private static Func<Visit, Entry> Motor(string place) =>
+        v => new PartEntry(new(Guid.CreateVersion7(), v.Id, v.StartedAt, v.StartedAt, "Isolde"), "fan motor", place, "", "", "", false);
 
     private static UnitMemory Of(params (Visit, Timeline)[] visits) => UnitMemory.Of(visits, Pressure.StandardAtmosphere);
 

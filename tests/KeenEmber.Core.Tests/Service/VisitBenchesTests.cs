@@ -4,6 +4,7 @@ using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Glycol;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using static KeenEmber.Core.Tests.Service.Entries;
 
@@ -15,13 +16,13 @@ public class VisitBenchesTests
     private static readonly Equipment Chiller = Freezer with { Kind = EquipmentKind.GlycolChiller, Target = Temperature.FromCelsius(-5) };
 
     private static SettingEntry Set(PressureSetting setting, SettingStage stage, double bar, int minute = 0) =>
-        new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde", null, setting, stage, new(bar, Unit.Bar));
+        new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), setting, stage, new(bar, Unit.Bar));
 
-    private static GlycolEntry Mixture(double percent) => new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde", null, GlycolKind.Propylene, new(percent, Unit.Percent), null);
+    private static GlycolEntry Mixture(double percent) => new(new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde"), GlycolKind.Propylene, new(percent, Unit.Percent), null);
 
     private static VisitBenches Of(Equipment unit, IReadOnlyList<Timeline> upToHere, WatchedRun? run = null) => new(upToHere[0], upToHere, unit, Pressure.StandardAtmosphere, run, PlainJudging.Instance);
 
-    private static Timeline Visit(params TimelineEntry[] entries) => new(entries, Freezer, Pressure.StandardAtmosphere);
+    private static Timeline Visit(params Entry[] entries) => new(entries, Freezer, Pressure.StandardAtmosphere);
 
     [Fact]
     public void A_visit_without_any_of_it_finds_nothing()
@@ -66,7 +67,7 @@ public class VisitBenchesTests
     {
         double[] minutes = [.. Enumerable.Range(0, 46).Select(m => (double)m)];
         var bend = new RunTrack(new(RunPlaceKind.ColdestBend), minutes, [.. minutes.Select(m => m < 4 ? -20 + 5 * m : m < 14 ? 0.2 : 0.2 + 1.5 * (m - 14))]);
-        WatchedRun Run(params RunMark[] marks) => new(new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde", null, RunOrigin.Watched),
+        WatchedRun Run(params RunMark[] marks) => new(new(new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde"), RunOrigin.Watched),
             new(Nine, new(DefrostKind.Electric, FailSafeMin: 60), [bend], [new(RunMarkKind.HeatOn, 0), .. marks]), IsOver: false, PlainJudging.Instance);
         Assert.Empty(Of(Freezer, [Visit()], Run()).FaultsNow);
         var faults = Of(Freezer, [Visit()], Run(new RunMark(RunMarkKind.HeatOff, 45))).FaultsNow;

@@ -65,8 +65,8 @@ public sealed class BrickedVisitTests : IDisposable
         var (id, run) = (Guid.Parse(visit.Split('/')[^1]), Guid.CreateVersion7());
         app.Get<RunSeriesStore>().Save(run, [new(new(RunPlaceKind.ColdestBend), [0, 5, 10, 15, 20, 1e16, 2e16], [-20, -3, 0, 0.1, 5, 9, double.PositiveInfinity])]);
         app.Get<VisitStore>().Append([
-            new RunEntry(run, id, app.Clock.Now, app.Clock.Now, "Isolde", null, RunOrigin.Logged, run),
-            new RunMarkEntry(Guid.CreateVersion7(), id, app.Clock.Now, app.Clock.Now, "Isolde", null, run, RunMarkKind.HeatOn)]);
+            new RunEntry(new(run, id, app.Clock.Now, app.Clock.Now, "Isolde"), RunOrigin.Logged, run),
+            new RunMarkEntry(new(Guid.CreateVersion7(), id, app.Clock.Now, app.Clock.Now, "Isolde"), run, RunMarkKind.HeatOn)]);
         await EverythingOpens(unit, visit);
     }
 
@@ -132,9 +132,9 @@ public sealed class BrickedVisitTests : IDisposable
             var start = app.Clock.Now;
             DateTimeOffset Some() => start.AddMinutes(random.Next(-60, 60));
             app.Get<VisitStore>().Append([
-                new RunEntry(run, id, start, start, "Isolde", null, RunOrigin.Watched),
-                .. Enumerable.Range(0, random.Next(1, 9)).Select(_ => new RunMarkEntry(Guid.CreateVersion7(), id, Some(), start, "Isolde", null, run, random.GetItems(Enum.GetValues<RunMarkKind>(), 1)[0])),
-                .. Enumerable.Range(0, random.Next(8)).Select(_ => new RunReadingEntry(Guid.CreateVersion7(), id, Some(), start, "Isolde", null, run, new(RunPlaceKind.ColdestBend), new(random.Next(-25, 30), Core.Quantities.Unit.Celsius)))]);
+                new RunEntry(new(run, id, start, start, "Isolde"), RunOrigin.Watched),
+                .. Enumerable.Range(0, random.Next(1, 9)).Select(_ => new RunMarkEntry(new(Guid.CreateVersion7(), id, Some(), start, "Isolde"), run, random.GetItems(Enum.GetValues<RunMarkKind>(), 1)[0])),
+                .. Enumerable.Range(0, random.Next(8)).Select(_ => new RunReadingEntry(new(Guid.CreateVersion7(), id, Some(), start, "Isolde"), run, new(RunPlaceKind.ColdestBend), new(random.Next(-25, 30), Core.Quantities.Unit.Celsius)))]);
             app.Clock.Advance(TimeSpan.FromHours(2));
             await EverythingOpens(unit, visit);
         }

@@ -333,7 +333,8 @@ internal sealed class Attack : IDisposable
         return page;
     }
 
-    private async Task<HttpResponseMessage?> Ask(Func<Task<HttpResponseMessage>> ask, string said)
+    /// <param name="isSecond">A page that was slow is asked for again: the machine may have been busy with something else.</param>
+    private async Task<HttpResponseMessage?> Ask(Func<Task<HttpResponseMessage>> ask, string said, bool isSecond = false)
     {
         var watch = Stopwatch.StartNew();
         HttpResponseMessage answer;
@@ -356,6 +357,8 @@ internal sealed class Attack : IDisposable
             Fail($"{said} is gone");
         if ((int)answer.StatusCode >= 500)
             Fail($"{said} answered {(int)answer.StatusCode}: {string.Join(" | ", app.Errors.Select(e => e.Length > 1500 ? e[..1500] : e))}");
+        else if (watch.Elapsed > Longest && said.StartsWith("GET", StringComparison.Ordinal) && !isSecond)
+            return await Ask(ask, said, isSecond: true);
         else if (watch.Elapsed > Longest)
             Fail($"{said} took {watch.Elapsed.TotalSeconds:F1} s");
         return answer;

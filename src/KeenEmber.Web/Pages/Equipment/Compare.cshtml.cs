@@ -1,4 +1,5 @@
 using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using KeenEmber.Storage;
 using KeenEmber.Web.Wording;
@@ -68,5 +69,5 @@ public sealed class CompareModel(VisitDesk desk, EquipmentStore equipment, Visit
 
     private static string Stood(VisitView view, AsFound fact) => view.Conditions.StateOf(fact) is { } state ? FactText.Name(state) : "";
 
-    private static string Joined(VisitView view, Func<TimelineEntry, bool> which) => string.Join("; ", view.Timeline.Standing.Where(which).Select(e => EntryText.What(e, view)));
+    private static string Joined(VisitView view, Func<Entry, bool> which) => string.Join("; ", view.Timeline.Standing.Where(which).Select(e => EntryText.What(e, view)));
 }

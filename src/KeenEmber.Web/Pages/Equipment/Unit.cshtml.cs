@@ -22,7 +22,7 @@ public sealed class UnitModel(Board board, EquipmentStore equipment, VisitStore 
 
     public Visit? UnderWay { get; private set; }
 
-    public string Technician => Request.Cookies[BrowserNotes.Technician] ?? "";
+    public string Technician => BrowserNotes.Of(Request, BrowserNotes.Technician) ?? "";
 
     public Guid NewVisitId { get; private set; }
 

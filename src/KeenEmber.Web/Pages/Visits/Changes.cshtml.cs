@@ -1,5 +1,6 @@
 using System.Globalization;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Refrigerants;
 using KeenEmber.Core.Service;
 using KeenEmber.Web.Wording;
@@ -16,16 +17,16 @@ public sealed class ChangesModel(VisitDesk desk) : VisitPage(desk)
     [BindProperty(SupportsGet = true)]
     public Guid? Correct { get; set; }
 
-    public TimelineEntry? Correcting => Correct is { } id ? View.Timeline.Standing.FirstOrDefault(e => e.Id == id && e is ChangeEntry or PartEntry or RefrigerantEntry) : null;
+    public Entry? Correcting => Correct is { } id ? View.Timeline.Standing.FirstOrDefault(e => e.Id == id && e is ChangeEntry or PartEntry or RefrigerantEntry) : null;
 
-    public IEnumerable<TimelineEntry> Done => View.Timeline.Standing.Where(e => e is ChangeEntry or PartEntry or RefrigerantEntry or ClosureEntry).Reverse();
+    public IEnumerable<Entry> Done => View.Timeline.Standing.Where(e => e is ChangeEntry or PartEntry or RefrigerantEntry or ClosureEntry).Reverse();
 
     /// <summary>As typed, as the entry being corrected has it, or as the link that led here asks for.</summary>
     public string Value(string field) => Form.IsSent ? Form[field] : Correcting is { } entry ? Of(entry, field) : Request.Query[field].ToString();
 
     public FieldView Field(string name, string label) => new(name, label, Value(name), Form.Error(name));
 
-    private static string Of(TimelineEntry entry, string field) => (entry, field) switch
+    private static string Of(Entry entry, string field) => (entry, field) switch
     {
         (ChangeEntry c, "what") => c.What,
         (ChangeEntry c, "before") => c.Before,
@@ -49,12 +50,10 @@ public sealed class ChangesModel(VisitDesk desk) : VisitPage(desk)
         _ => "",
     };
 
-    public IActionResult OnPostChange(Guid id, Guid entryId, Guid? corrects, LoopKind? opens, bool foundSo, WorkArea area) => Save(id, entryId, corrects, at => new ChangeEntry(
-        entryId, id, at, View.Now, View.Visit.Author, corrects, Form.Text("what", LongestText, missing: "Say what was changed, such as fan delay switch."),
+    public IActionResult OnPostChange(Guid id, Guid entryId, Guid? corrects, LoopKind? opens, bool foundSo, WorkArea area) => Save(id, entryId, corrects, at => new ChangeEntry(Writer.Next(at, corrects), Form.Text("what", LongestText, missing: "Say what was changed, such as fan delay switch."),
         Text("before"), Text("after"), Text("askedBy"), opens is { } k && Enum.IsDefined(k) ? k : null, foundSo, Known(area)));
 
-    public IActionResult OnPostPart(Guid id, Guid entryId, Guid? corrects, bool warranty, WorkArea area) => Save(id, entryId, corrects, at => new PartEntry(
-        entryId, id, at, View.Now, View.Visit.Author, corrects, Form.Text("part", LongestText, missing: "Say which part, such as fan motor."),
+    public IActionResult OnPostPart(Guid id, Guid entryId, Guid? corrects, bool warranty, WorkArea area) => Save(id, entryId, corrects, at => new PartEntry(Writer.Next(at, corrects), Form.Text("part", LongestText, missing: "Say which part, such as fan motor."),
         Text("place"), Text("failure"), Text("replacedBy"), Text("serial"), warranty, Known(area)));
 
     public IActionResult OnPostRefrigerant(Guid id, Guid entryId, Guid? corrects, bool recovered) => Save(id, entryId, corrects, at =>
@@ -63,18 +62,18 @@ public sealed class ChangesModel(VisitDesk desk) : VisitPage(desk)
         if (fluid is null)
             Form.Errors["refrigerant"] = "Type the refrigerant on the cylinder, such as R404A.";
         var mass = Form.Value("mass", QuantityKind.Mass, required: true)?.Si(default) ?? 0;
-        return new RefrigerantEntry(entryId, id, at, View.Now, View.Visit.Author, corrects, fluid?.Name ?? "", mass * (recovered ? -1 : 1), Text("cylinder"), Text("why"));
+        return new RefrigerantEntry(Writer.Next(at, corrects), fluid?.Name ?? "", mass * (recovered ? -1 : 1), Text("cylinder"), Text("why"));
     });
 
     public IActionResult OnPostClosure(Guid id, Guid entryId, Guid loop) => Take(id, entryId, () => View.Loops.All(l => l.Change.Id != loop) ? []
-        : [new ClosureEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, loop, Form.Text(How(loop), LongestText, missing: "Say what was done, such as taken out."))]);
+        : [new ClosureEntry(Writer.Next(), loop, Form.Text(How(loop), LongestText, missing: "Say what was done, such as taken out."))]);
 
     /// <summary>The field that says what was done about an open loop.</summary>
     public static string How(Guid loop) => $"how-{loop}";
 
     /// <summary>Takes in a form that may put an entry right, which then stays the one to be put right while something is wrong.</summary>
     /// <param name="make">Makes the entry for the moment it was so: now, or the moment of the one it corrects.</param>
-    private IActionResult Save(Guid id, Guid entryId, Guid? corrects, Func<DateTimeOffset, TimelineEntry> make) => Take(id, entryId, () =>
+    private IActionResult Save(Guid id, Guid entryId, Guid? corrects, Func<DateTimeOffset, Entry> make) => Take(id, entryId, () =>
     {
         Correct = corrects;
         var wrong = View.Timeline.Written.FirstOrDefault(e => e.Id == corrects);

@@ -20,12 +20,12 @@ public sealed class CircuitModel(VisitDesk desk) : VisitPage(desk)
         var hasSecond = Form["p2"].Length > 0 || Form["t2"].Length > 0;
         var (pressure, temperature) = (Form.Value("p1", QuantityKind.Pressure, required: true), Form.Value("t1", QuantityKind.Temperature, required: true));
         var (second, secondAt) = (Form.Value("p2", QuantityKind.Pressure, hasSecond), Form.Value("t2", QuantityKind.Temperature, hasSecond));
-        return new StandingEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, pressure!, temperature!, second, secondAt);
+        return new StandingEntry(Writer.Next(), pressure!, temperature!, second, secondAt);
     });
 
     public IActionResult OnPostReading(Guid id, Guid entryId, Guid? corrects)
     {
-        if (!Load(id))
+        if (!Load(id, entryId))
             return NotFound();
         if (entryId == Guid.Empty || OpenPoint is not { } point)
             return BadRequest();
@@ -35,7 +35,7 @@ public sealed class CircuitModel(VisitDesk desk) : VisitPage(desk)
 
         // Among all that was written: a correction sent twice finds its entry replaced already, and is the same correction.
         var corrected = View.Timeline.Written.OfType<ReadingEntry>().FirstOrDefault(e => e.Id == corrects && e.Point == point);
-        Desk.Append([new ReadingEntry(entryId, id, corrected?.At ?? View.Now, View.Now, View.Visit.Author, corrected?.Id, point, value)]);
+        Desk.Append([new ReadingEntry(Writer.Next(corrected?.At ?? View.Now, corrected?.Id), point, value)]);
         var next = point.NextAfter(View.MakeUp.Points, View.Readings.Keys.Append(point).ToHashSet());
         return RedirectToPage(new { id, point = corrected is null ? next : null, saved = 1 });
     }

@@ -17,7 +17,7 @@ public sealed class CloseModel(VisitDesk desk) : VisitPage(desk)
 
     public IActionResult OnPostHandover(Guid id, Guid entryId, Guid loop)
     {
-        if (!Load(id))
+        if (!Load(id, entryId))
             return NotFound();
         if (entryId == Guid.Empty || View.Loops.FirstOrDefault(l => l.Change.Id == loop) is not { IsSafety: false })
             return BadRequest();
@@ -27,7 +27,7 @@ public sealed class CloseModel(VisitDesk desk) : VisitPage(desk)
         var due = Form.Day(Handover("due", loop), View.Clock.Date(View.Now), required: true);
         if (Form.IsWrong)
             return Page();
-        Desk.Append([new HandoverEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, loop, reason, owner, due!.Value)]);
+        Desk.Append([new HandoverEntry(Writer.Next(), loop, reason, owner, due!.Value)]);
         return RedirectToPage(new { id });
     }
 
@@ -41,7 +41,7 @@ public sealed class CloseModel(VisitDesk desk) : VisitPage(desk)
                 ? "Not signed off: something safety-related is still open. Close it first."
                 : "Not signed off: give reason, owner and day for what stays open.";
         var day = Form.Day("followUp", View.Clock.Date(View.Now));
-        return new SignOffEntry(entryId, id, View.Now, View.Now, View.Visit.Author, View.SignOff?.Id, Text("rootCause"), Text("notReproduced"), Text("recommendation"), day,
+        return new SignOffEntry(Writer.Next(corrects: View.SignOff?.Id), Text("rootCause"), Text("notReproduced"), Text("recommendation"), day,
             Text("contributing"), Text("consequences"), string.Join(' ', View.ToExplain.Select(f => f.Code).Intersect(explained)));
     });
 
@@ -60,11 +60,11 @@ public sealed class CloseModel(VisitDesk desk) : VisitPage(desk)
         var (hours, from, to) = (Form.Number("hours", 0, 1000), Form.Number("priceFrom", 0, 10_000_000), Form.Number("priceTo", 0, 10_000_000));
         if (to < from)
             Form.Errors["priceTo"] = "Not less than the price from.";
-        return new RecommendationEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, problem, option, Text("parts"), hours, from, to, urgency);
+        return new RecommendationEntry(Writer.Next(), problem, option, Text("parts"), hours, from, to, urgency);
     });
 
     public IActionResult OnPostSignature(Guid id, Guid entryId, string? strokes) => Take(id, entryId, () => SignatureEntry.Read(strokes ?? "") is null ? null
-        : new SignatureEntry(entryId, id, View.Now, View.Now, View.Visit.Author, View.Signature?.Id, Form.Text("signer", LongestText, missing: "Who signs?"), strokes ?? ""));
+        : new SignatureEntry(Writer.Next(corrects: View.Signature?.Id), Form.Text("signer", LongestText, missing: "Who signs?"), strokes ?? ""));
 
     private string Text(string field) => Form.Text(field, LongestText);
 }

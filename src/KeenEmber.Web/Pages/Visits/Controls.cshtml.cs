@@ -1,5 +1,6 @@
 using KeenEmber.Core.Controls;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Refrigerants;
 using KeenEmber.Core.Service;
 using KeenEmber.Web.Wording;
@@ -49,7 +50,7 @@ public sealed class ControlsModel(VisitDesk desk) : VisitPage(desk)
            where Form[field].Length > 0 && Form[field] != AsRecorded(setting, stage)
            let value = Read(setting, field)
            where value is not null && value != Recorded(setting, stage)?.Value
-           select new SettingEntry(EntryId.OfLine(lineId, (int)setting * 2 + (int)stage), id, View.Now, View.Now, View.Visit.Author, null, setting, stage, value),
+           select new SettingEntry(Writer.Next(), setting, stage, value),
     ]);
 
     /// <summary>A pressure, or the temperature it is thought of as, which is turned into the shop's pressure.</summary>

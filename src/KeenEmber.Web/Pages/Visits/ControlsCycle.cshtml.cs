@@ -20,11 +20,11 @@ public sealed class ControlsCycleModel(VisitDesk desk) : VisitPage(desk)
     public IReadOnlyList<BulbTurnEntry> Turns => [.. View.Timeline.Standing.OfType<BulbTurnEntry>()];
 
     /// <summary>Two sides that are tried against each other; the names are free.</summary>
-    public IActionResult OnPostTurn(Guid id, Guid entryId) => Take(id, entryId, () => new BulbTurnEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null,
+    public IActionResult OnPostTurn(Guid id, Guid entryId) => Take(id, entryId, () => new BulbTurnEntry(Writer.Next(),
         new(Form.Text("control", 30, missing: "Which side's control was turned, such as left.").ToLowerInvariant(), Form.Text("followed", 30).ToLowerInvariant())));
 
     public IActionResult OnPostEvent(Guid id, Guid entryId, bool cutsIn) => Take(id, entryId, () =>
-        new ControlEventEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, cutsIn, Form["at"].Length == 0 ? null : Form.Either("at", QuantityKind.Temperature, QuantityKind.Pressure)));
+        new ControlEventEntry(Writer.Next(), cutsIn, Form["at"].Length == 0 ? null : Form.Either("at", QuantityKind.Temperature, QuantityKind.Pressure)));
 
     public IActionResult OnPostSetting(Guid id, Guid entryId, ControlKind kind) => Take(id, entryId, () =>
     {
@@ -38,7 +38,7 @@ public sealed class ControlsCycleModel(VisitDesk desk) : VisitPage(desk)
             Form.Errors["differential"] = "A differential is above 0.";
         if (isConstant && cutIn is not null && set is not null && cutIn.Temperature <= set.Temperature)
             Form.Errors["cutIn"] = "The cut-in lies above the cut-out.";
-        return new ControlSettingEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, kind, set!, differential, cutIn);
+        return new ControlSettingEntry(Writer.Next(), kind, set!, differential, cutIn);
     });
 
     public IActionResult OnPostDial(Guid id, Guid entryId) => Take(id, entryId, () =>
@@ -46,6 +46,6 @@ public sealed class ControlsCycleModel(VisitDesk desk) : VisitPage(desk)
         var (dial, cutIn, cutOut) = (Form.Value("dial", QuantityKind.Temperature, required: true), Form.Value("dialIn", QuantityKind.Temperature), Form.Value("dialOut", QuantityKind.Temperature));
         if (cutIn is null && cutOut is null && !Form.IsWrong)
             Form.Errors["dialOut"] = "Where it opened or closed by the reference.";
-        return new DialEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, dial!, cutIn, cutOut);
+        return new DialEntry(Writer.Next(), dial!, cutIn, cutOut);
     });
 }

@@ -16,9 +16,9 @@ public sealed class ControlsOutputsModel(VisitDesk desk) : VisitPage(desk)
     {
         if (live is null && runs is null)
             Form.Errors["live"] = "Say at least one: live or dead, running or still.";
-        return Enum.IsDefined(output) ? new OutputStateEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, output, new(called, live, runs), tapped) : null;
+        return Enum.IsDefined(output) ? new OutputStateEntry(Writer.Next(), output, new(called, live, runs), tapped) : null;
     });
 
     public IActionResult OnPostDamage(Guid id, Guid entryId, ControlPart part, DamageKind damage) => Take(id, entryId, () =>
-        Enum.IsDefined(part) && Enum.IsDefined(damage) ? new DamageEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, part, damage) : null);
+        Enum.IsDefined(part) && Enum.IsDefined(damage) ? new DamageEntry(Writer.Next(), part, damage) : null);
 }

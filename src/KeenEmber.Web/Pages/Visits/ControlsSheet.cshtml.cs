@@ -2,6 +2,7 @@ using KeenEmber.Core.Controls;
 using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
@@ -43,17 +44,17 @@ public sealed class ControlsSheetModel(VisitDesk desk) : VisitPage(desk)
 
     public IActionResult OnPostSheet(Guid id, Guid lineId, string? askedBy)
     {
-        if (!Load(id))
+        if (!Load(id, lineId))
             return NotFound();
         if (lineId == Guid.Empty)
             return BadRequest();
         var before = Parameters.SelectMany(p => Enum.GetValues<SettingStage>(), (p, stage) => (Parameter: p, Stage: stage)).ToDictionary(c => c, c => Text(c.Parameter, c.Stage));
         Keep();
-        var entries = new List<TimelineEntry>();
+        var entries = new List<Entry>();
         foreach (var ((parameter, stage), was) in before.Where(c => Form[Cell(c.Key.Parameter, c.Key.Stage)].Length > 0 && Form[Cell(c.Key.Parameter, c.Key.Stage)] != c.Value))
         {
             if (Form.Value(Cell(parameter, stage), parameter.Measures()) is { } value)
-                entries.Add(new ParameterEntry(EntryId.OfLine(lineId, entries.Count), id, View.Now, View.Now, View.Visit.Author, null, parameter, stage, value));
+                entries.Add(new ParameterEntry(Writer.Next(), parameter, stage, value));
         }
 
         foreach (var parameter in Request.Form["back"].Select(EnumName.Find<ControllerParameter>).OfType<ControllerParameter>())
@@ -76,7 +77,7 @@ public sealed class ControlsSheetModel(VisitDesk desk) : VisitPage(desk)
         foreach (var left in written.Where(p => p.Stage == SettingStage.AsSet))
         {
             var found = written.Find(p => p.Parameter == left.Parameter && p.Stage == SettingStage.AsFound) ?? Recorded(left.Parameter, SettingStage.AsFound);
-            yield return new(EntryId.OfLine(lineId, from++), View.Visit.Id, View.Now, View.Now, View.Visit.Author, null, ControllerText.Name(left.Parameter),
+            yield return new(Writer.Next(), ControllerText.Name(left.Parameter),
                 found is null ? "" : ControllerText.Value(left.Parameter, found.Value, View.Units), ControllerText.Value(left.Parameter, left.Value, View.Units), askedBy,
                 Request.Form["back"].Contains(left.Parameter.ToString()) ? LoopKind.SettingShifted : null, false, WorkArea.Control);
         }

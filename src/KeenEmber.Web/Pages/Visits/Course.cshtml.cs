@@ -1,4 +1,5 @@
 using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
@@ -20,7 +21,7 @@ public sealed class CourseModel(VisitDesk desk) : VisitPage(desk)
 
     public IActionResult OnPostRows(Guid id, Guid lineId, string? rows)
     {
-        if (!Load(id))
+        if (!Load(id, lineId))
             return NotFound();
         if (lineId == Guid.Empty)
             return BadRequest();
@@ -31,7 +32,7 @@ public sealed class CourseModel(VisitDesk desk) : VisitPage(desk)
             return Page();
         }
 
-        Desk.Append([.. values.Select((v, i) => new ReadingEntry(EntryId.OfLine(lineId, i), id, v.At, View.Now, View.Visit.Author, null, v.Point, v.Value))]);
+        Desk.Append([.. values.Select((v, i) => new ReadingEntry(Writer.Next(v.At), v.Point, v.Value))]);
         return RedirectToPage(new { id, saved = values.Count });
     }
 }

@@ -1,5 +1,6 @@
 using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
@@ -64,7 +65,7 @@ public sealed class DefrostModel(VisitDesk desk) : VisitPage(desk)
     }
 
     /// <summary>Notes and photos that fall into a run.</summary>
-    public IEnumerable<TimelineEntry> Told(WatchedRun run) => View.AllTimelines.SelectMany(t => t.Standing)
+    public IEnumerable<Entry> Told(WatchedRun run) => View.AllTimelines.SelectMany(t => t.Standing)
         .Where(e => e is NoteEntry or PhotoEntry && e.VisitId == run.Entry.VisitId && e.At >= run.Run.Start && e.At <= run.At(run.Run.LastMinute + 5));
 
     protected override void Loaded() => DefrostSetUpForm.Fill(Form, View.DefrostSetUp, View.Units);
@@ -76,23 +77,23 @@ public sealed class DefrostModel(VisitDesk desk) : VisitPage(desk)
         var differences = changed && View.DefrostSetUp is { } before ? DefrostSetUpText.Differences(before, setUp, View.Units) : [];
         return
         [
-            new DefrostSetUpEntry(EntryId.OfLine(lineId, 0), id, View.Now, View.Now, View.Visit.Author, null, setUp),
-            .. differences.Select((d, i) => new ChangeEntry(EntryId.OfLine(lineId, i + 1), id, View.Now, View.Now, View.Visit.Author, null,
+            new DefrostSetUpEntry(Writer.Next(), setUp),
+            .. differences.Select((d, i) => new ChangeEntry(Writer.Next(),
                 d.What, d.Before, d.After, Form.Text("askedBy", 80), null, false, WorkArea.Defrost)),
         ];
     });
 
     public IActionResult OnPostStart(Guid id, Guid entryId, bool heat)
     {
-        if (!Load(id))
+        if (!Load(id, entryId))
             return NotFound();
         if (entryId == Guid.Empty)
             return BadRequest();
         if (Live is null)
         {
-            var entries = new List<TimelineEntry> { new RunEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, RunOrigin.Watched) };
+            var entries = new List<Entry> { new RunEntry(Writer.Next(), RunOrigin.Watched) };
             if (heat)
-                entries.Add(new RunMarkEntry(EntryId.OfLine(entryId, 1), id, View.Now, View.Now, View.Visit.Author, null, entryId, RunMarkKind.HeatOn));
+                entries.Add(new RunMarkEntry(Writer.Next(), entryId, RunMarkKind.HeatOn));
             Desk.Append(entries);
         }
 
@@ -104,7 +105,7 @@ public sealed class DefrostModel(VisitDesk desk) : VisitPage(desk)
     {
         if (View.Runs.FirstOrDefault(r => r.Entry.Id == run) is not { IsOver: false } watched)
             return null;
-        var entries = new List<TimelineEntry>();
+        var entries = new List<Entry>();
         foreach (var place in Places(watched).ToList())
             Read(Field(place), place);
         if (Form[FreeValue].Length > 0 && Form.Text(FreeName, 30, missing: "Name the place.") is { Length: > 0 } name)
@@ -114,17 +115,17 @@ public sealed class DefrostModel(VisitDesk desk) : VisitPage(desk)
         void Read(string field, RunPlace place)
         {
             if (Form.Value(field, place.Measures) is { } value)
-                entries.Add(new RunReadingEntry(EntryId.OfLine(lineId, entries.Count), id, View.Now, View.Now, View.Visit.Author, null, run, place, value));
+                entries.Add(new RunReadingEntry(Writer.Next(), run, place, value));
         }
     });
 
     public IActionResult OnPostMark(Guid id, Guid entryId, Guid run, RunMarkKind kind)
     {
-        if (!Load(id))
+        if (!Load(id, entryId))
             return NotFound();
         if (entryId == Guid.Empty || !Enum.IsDefined(kind) || View.Runs.FirstOrDefault(r => r.Entry.Id == run) is not { IsOver: false })
             return BadRequest();
-        Desk.Append([new RunMarkEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, run, kind)]);
+        Desk.Append([new RunMarkEntry(Writer.Next(), run, kind)]);
         return RedirectToPage(new { id });
     }
 }

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using KeenEmber.Storage;
 using KeenEmber.Web.Api;
@@ -53,7 +54,7 @@ public sealed class DefrostFileModel(VisitDesk desk, LoggerStore loggers, RunSer
 
     public async Task<IActionResult> OnPostFileAsync(Guid id, Guid fileId, string? rows, IFormFile? file)
     {
-        if (!Load(id))
+        if (!Load(id, fileId))
             return NotFound();
         if (fileId == Guid.Empty)
             return BadRequest();
@@ -97,7 +98,7 @@ public sealed class DefrostFileModel(VisitDesk desk, LoggerStore loggers, RunSer
                 return Page();
             }
 
-            Keep(id, fileId, [run], RunOrigin.Logged, name);
+            Keep([run], RunOrigin.Logged, name);
             return RedirectToPage("/Visits/Defrost", new { id });
         }
         catch (JsonException)
@@ -109,7 +110,7 @@ public sealed class DefrostFileModel(VisitDesk desk, LoggerStore loggers, RunSer
 
     public IActionResult OnPostColumns(Guid id, Guid lineId, int timeColumn, string? startDay, string? startTime, DayOrder? order)
     {
-        if (!Load(id))
+        if (!Load(id, lineId))
             return NotFound();
         if (lineId == Guid.Empty || Waiting is not var (name, file) || timeColumn < 0 || timeColumn >= file.Headings.Count)
             return BadRequest();
@@ -141,7 +142,7 @@ public sealed class DefrostFileModel(VisitDesk desk, LoggerStore loggers, RunSer
             return Page();
         loggers.Remember(file, columns);
         var log = new DefrostRun(begins, View.DefrostSetUp ?? new(DefrostKind.Electric), read.Tracks, []);
-        Keep(id, lineId, DefrostSplit.Of(log), name == TypedIn ? RunOrigin.TypedIn : RunOrigin.Logged, Told(name, read));
+        Keep(DefrostSplit.Of(log), name == TypedIn ? RunOrigin.TypedIn : RunOrigin.Logged, Told(name, read));
         loggers.Remove(FileId!.Value);
         return RedirectToPage("/Visits/Defrost", new { id });
     }
@@ -176,15 +177,16 @@ public sealed class DefrostFileModel(VisitDesk desk, LoggerStore loggers, RunSer
         return string.Join(", ", odd.Prepend($"{name}, {read.Rows} rows"));
     }
 
-    private void Keep(Guid id, Guid lineId, IReadOnlyList<DefrostRun> runs, RunOrigin origin, string source)
+    private void Keep(IReadOnlyList<DefrostRun> runs, RunOrigin origin, string source)
     {
-        var entries = new List<TimelineEntry>();
+        var entries = new List<Entry>();
         foreach (var run in runs)
         {
-            var runId = EntryId.OfLine(lineId, entries.Count);
+            var header = Writer.Next(run.Start);
+            var runId = header.Id;
             series.Save(runId, run.Tracks);
-            entries.Add(new RunEntry(runId, id, run.Start, View.Now, View.Visit.Author, null, origin, runId, source));
-            entries.AddRange(run.Marks.Select((m, i) => new RunMarkEntry(EntryId.OfLine(lineId, entries.Count + i), id, run.Start + TimeSpan.FromMinutes(m.Minute), View.Now, View.Visit.Author, null, runId, m.Kind)));
+            entries.Add(new RunEntry(header, origin, runId, source));
+            entries.AddRange(run.Marks.Select(m => new RunMarkEntry(Writer.Next(run.Start + TimeSpan.FromMinutes(m.Minute)), runId, m.Kind)));
         }
 
         Desk.Append(entries);

@@ -1,6 +1,7 @@
 using System.Globalization;
 using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
@@ -52,7 +53,7 @@ public sealed class DefrostPlanModel(VisitDesk desk) : VisitPage(desk)
 
     public IActionResult OnPostPlan(Guid id, Guid lineId)
     {
-        if (!Load(id))
+        if (!Load(id, lineId))
             return NotFound();
         if (lineId == Guid.Empty)
             return BadRequest();
@@ -65,8 +66,8 @@ public sealed class DefrostPlanModel(VisitDesk desk) : VisitPage(desk)
         var look = Form["look"].Length > 0 ? $"; look for: {Form["look"]}" : "";
         Desk.Append(
         [
-            new DefrostSetUpEntry(EntryId.OfLine(lineId, 0), id, View.Now, View.Now, View.Visit.Author, null, after),
-            new ChangeEntry(EntryId.OfLine(lineId, 1), id, View.Now, View.Now, View.Visit.Author, null, "defrost schedule", Said(Today, View.DefrostSetUp?.FailSafeMin), Said(starts, length) + look,
+            new DefrostSetUpEntry(Writer.Next(), after),
+            new ChangeEntry(Writer.Next(), "defrost schedule", Said(Today, View.DefrostSetUp?.FailSafeMin), Said(starts, length) + look,
                 Form["askedBy"], LoopKind.WatchIt, false, WorkArea.Defrost),
         ]);
         return RedirectToPage(new { id, saved = 2 });

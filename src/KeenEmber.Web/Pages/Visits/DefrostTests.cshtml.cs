@@ -27,9 +27,9 @@ public sealed class DefrostTestsModel(VisitDesk desk) : VisitPage(desk)
             Form.Errors[waited is null ? "waited" : "dial"] = "Waiting time and travel of the dial go together.";
         if (!Form.IsWrong && waited is null && contacts is null && solenoid is null && off is null)
             Form.Errors["waited"] = "Nothing was tried yet.";
-        return new ClockTestEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, waited, dial, contacts, solenoid, off);
+        return new ClockTestEntry(Writer.Next(), waited, dial, contacts, solenoid, off);
     });
 
     public IActionResult OnPostState(Guid id, Guid entryId, DefrostSwitch which, bool closed) => Take(id, entryId, () => Enum.IsDefined(which)
-        ? new SwitchStateEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, which, Form.Value($"at-{which}", QuantityKind.Temperature, required: true)!, closed) : null);
+        ? new SwitchStateEntry(Writer.Next(), which, Form.Value($"at-{which}", QuantityKind.Temperature, required: true)!, closed) : null);
 }

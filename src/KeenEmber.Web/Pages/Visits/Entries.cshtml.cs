@@ -1,4 +1,4 @@
-using System.Globalization;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using KeenEmber.Storage;
 using Microsoft.AspNetCore.Mvc;
@@ -17,7 +17,8 @@ public sealed class EntriesModel(VisitStore visits, TimeProvider time) : PageMod
 
     public Guid NewId => Guid.CreateVersion7(time.GetUtcNow());
 
-    public static string Moment(DateTimeOffset at) => at.ToString("yyyy-MM-dd HH:mm:ss", CultureInfo.InvariantCulture);
+    /// <summary>To the second; whatever stands there, where that is no moment.</summary>
+    public static string Moment(PlainEntry entry) => entry.At.Length > 19 ? entry.At[..19].Replace('T', ' ') : entry.At;
 
     public IActionResult OnGet(Guid id) => Load(id) ? Page() : NotFound();
 
@@ -25,9 +26,10 @@ public sealed class EntriesModel(VisitStore visits, TimeProvider time) : PageMod
     {
         if (!Load(id))
             return NotFound();
-        if (entryId == Guid.Empty || Entries.FirstOrDefault(e => e.Id == corrects) is not { Stands: true } struck)
+        if (entryId == Guid.Empty || Entries.FirstOrDefault(e => e.Id == corrects) is not { Stands: true })
             return BadRequest();
-        visits.Append([new WithdrawalEntry(entryId, id, struck.At, time.GetUtcNow(), Visit.Author, corrects)]);
+        var now = time.GetUtcNow();
+        visits.Append([new WithdrawalEntry(new(entryId, id, now, now, BrowserNotes.Of(Request, BrowserNotes.Technician) ?? Visit.Author, corrects) { Device = BrowserNotes.Device(HttpContext) })]);
         return RedirectToPage(new { id });
     }
 

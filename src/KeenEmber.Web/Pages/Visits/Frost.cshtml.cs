@@ -28,7 +28,7 @@ public sealed class FrostModel(VisitDesk desk) : VisitPage(desk)
 
     public IActionResult OnPostPicture(Guid id, Guid entryId, string? face, bool after)
     {
-        if (!Load(id))
+        if (!Load(id, entryId))
             return NotFound();
         if (entryId == Guid.Empty)
             return BadRequest();
@@ -39,7 +39,7 @@ public sealed class FrostModel(VisitDesk desk) : VisitPage(desk)
             return Page();
         }
 
-        Desk.Append([new FrostEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, after, picture)]);
+        Desk.Append([new FrostEntry(Writer.Next(), after, picture)]);
         return RedirectToPage(new { id, saved = 1 });
     }
 

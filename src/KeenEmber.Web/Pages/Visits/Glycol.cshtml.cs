@@ -18,7 +18,7 @@ public sealed class GlycolModel(VisitDesk desk) : VisitPage(desk)
             return null;
         // A bare number is a strip's mass %; one with a temperature unit is a refractometer's freezing point.
         var strength = Form.Either("strength", QuantityKind.Concentration, QuantityKind.Temperature);
-        var entry = new GlycolEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, kind, strength!, Form.Value("surface", QuantityKind.Temperature));
+        var entry = new GlycolEntry(Writer.Next(), kind, strength!, Form.Value("surface", QuantityKind.Temperature));
         if (strength is not null && entry.Percent is null)
             Form.Errors["strength"] = "No mixture up to 60 % freezes at this temperature. Type mass %, or a freezing point such as -15 °C.";
         return entry;

@@ -1,5 +1,6 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
@@ -37,7 +38,7 @@ public sealed class LookModel(VisitDesk desk) : VisitPage(desk)
         .. from point in BoxPoints
            let value = Form.Value(point.ToString(), QuantityKind.Temperature)
            where value is not null
-           select new ReadingEntry(EntryId.OfLine(lineId, (int)point), id, View.Now, View.Now, View.Visit.Author, null, point, value),
+           select new ReadingEntry(Writer.Next(), point, value),
     ]);
 
     public string Name(AsFound fact, int? index) => fact is AsFound.Coil or AsFound.ValveBody && index is { } coil
@@ -48,7 +49,7 @@ public sealed class LookModel(VisitDesk desk) : VisitPage(desk)
 
     public IActionResult OnPostFact(Guid id, Guid entryId, AsFound fact, int? index, FactState state)
     {
-        if (!Load(id))
+        if (!Load(id, entryId))
             return NotFound();
         if (entryId == Guid.Empty || !Facts().Contains((fact, index)) || !fact.States().Contains(state))
             return BadRequest();
@@ -56,7 +57,7 @@ public sealed class LookModel(VisitDesk desk) : VisitPage(desk)
         var minutes = Form.Number(Time(fact), 0, LongestRunMinutes, "minutes");
         if (Form.IsWrong)
             return Page();
-        Desk.Append([new ObservationEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, fact, index, state, View.Now - (minutes is { } m ? TimeSpan.FromMinutes(m) : null))]);
+        Desk.Append([new ObservationEntry(Writer.Next(), fact, index, state, View.Now - (minutes is { } m ? TimeSpan.FromMinutes(m) : null))]);
         return RedirectToPage(new { id });
     }
 }

@@ -27,18 +27,18 @@ public sealed class MetersModel(VisitDesk desk, InstrumentStore instruments) : V
 
     public IActionResult OnPostUse(Guid id, Guid entryId, Guid instrument)
     {
-        if (!Load(id))
+        if (!Load(id, entryId))
             return NotFound();
         if (entryId == Guid.Empty || Instruments.FirstOrDefault(i => i.Id == instrument) is not { } chosen)
             return BadRequest();
-        Desk.Append([new MeterEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, chosen.Measures, chosen.At(View.Now, View.Shop.Policies))]);
+        Desk.Append([new MeterEntry(Writer.Next(), chosen.Measures, chosen.At(View.Now, View.Shop.Policies))]);
         return RedirectToPage(new { id });
     }
 
     /// <summary>Keeps a check; a meter in use goes on record again as it is now.</summary>
     public IActionResult OnPostCheck(Guid id, Guid entryId, Guid instrument, string? shown, string? known)
     {
-        if (!Load(id))
+        if (!Load(id, entryId))
             return NotFound();
         if (entryId == Guid.Empty || Instruments.FirstOrDefault(i => i.Id == instrument) is not { } checkedOne)
             return BadRequest();
@@ -51,7 +51,7 @@ public sealed class MetersModel(VisitDesk desk, InstrumentStore instruments) : V
 
         instruments.Append(check);
         if (View.Timeline.MeterAt(checkedOne.Measures, View.Now)?.Id == instrument)
-            Desk.Append([new MeterEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, checkedOne.Measures, (checkedOne with { LastCheck = check }).At(View.Now, View.Shop.Policies))]);
+            Desk.Append([new MeterEntry(Writer.Next(), checkedOne.Measures, (checkedOne with { LastCheck = check }).At(View.Now, View.Shop.Policies))]);
         return RedirectToPage(new { id });
     }
 }

@@ -9,11 +9,11 @@ public sealed class ProveModel(VisitDesk desk) : VisitPage(desk)
 {
     public IActionResult OnPostProof(Guid id, Guid entryId, ProofKind kind, string? what)
     {
-        if (!Load(id))
+        if (!Load(id, entryId))
             return NotFound();
         if (entryId == Guid.Empty || !Enum.IsDefined(kind) || kind.FillsItself())
             return BadRequest();
-        Desk.Append([new ProofEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, kind, TypingText.Kept(what, 200))]);
+        Desk.Append([new ProofEntry(Writer.Next(), kind, TypingText.Kept(what, 200))]);
         return RedirectToPage(new { id });
     }
 }

@@ -1,5 +1,6 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
@@ -17,11 +18,11 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
     public RecordFilter Show { get; set; }
 
     /// <summary>Lines the latest first: an entry, or the readings of one round of a defrost. A correction stands where the entry it corrects stood, photos of an entry stand with it.</summary>
-    public IEnumerable<IReadOnlyList<TimelineEntry>> Lines => AllLines.Take(All ? int.MaxValue : AtFirst);
+    public IEnumerable<IReadOnlyList<Entry>> Lines => AllLines.Take(All ? int.MaxValue : AtFirst);
 
-    private List<IReadOnlyList<TimelineEntry>> AllLines => field ??= Grouped(View.Timeline.Standing.FirstOrDefault(e => e.Id == Round)?.At);
+    private List<IReadOnlyList<Entry>> AllLines => field ??= Grouped(View.Timeline.Standing.FirstOrDefault(e => e.Id == Round)?.At);
 
-    private List<IReadOnlyList<TimelineEntry>> Grouped(DateTimeOffset? oneByOne) => [.. Listed(Show).OrderByDescending(e => e.At).ThenByDescending(e => e.Id)
+    private List<IReadOnlyList<Entry>> Grouped(DateTimeOffset? oneByOne) => [.. Listed(Show).OrderByDescending(e => e.At).ThenByDescending(e => e.Id)
         .GroupBy(e => e is RunReadingEntry r && Stands(e) && r.At != oneByOne ? (r.Run, r.At) : (e.Id, default)).Select(g => g.OrderBy(e => e.Id).ToList())];
 
     /// <summary>A reading of the round that is shown one by one, to be struck out or given a photo.</summary>
@@ -38,7 +39,7 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
 
     public int Count(RecordFilter filter) => Listed(filter).Count();
 
-    private IEnumerable<TimelineEntry> Listed(RecordFilter filter) => View.Timeline.Written.Where(e => e is not WithdrawalEntry && filter switch
+    private IEnumerable<Entry> Listed(RecordFilter filter) => View.Timeline.Written.Where(e => e is not WithdrawalEntry && filter switch
     {
         RecordFilter.Readings => e is ReadingEntry or MeterEntry,
         RecordFilter.Seen => e is ObservationEntry or FrostEntry or HazardsEntry or ProofEntry or DamageEntry,
@@ -57,10 +58,10 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
     /// <summary>Photos by the entry they stand with: the one they are about, and themselves.</summary>
     private ILookup<Guid, PhotoEntry> Photos => field ??= View.Photos.SelectMany(p => new[] { p.Id, p.About ?? p.Id }.Distinct(), (photo, entry) => (photo, entry)).ToLookup(x => x.entry, x => x.photo);
 
-    public IEnumerable<PhotoEntry> PhotosOf(TimelineEntry entry) => Photos[entry.Id];
+    public IEnumerable<PhotoEntry> PhotosOf(Entry entry) => Photos[entry.Id];
 
     /// <summary>Where an entry is put right; null for one that is struck out and made again instead.</summary>
-    public string? CorrectAt(TimelineEntry entry) => entry switch
+    public string? CorrectAt(Entry entry) => entry switch
     {
         ReadingEntry or NoteEntry or ObservationEntry or SettingEntry or PhotoEntry or ClosureEntry or ProofEntry => $"?correct={entry.Id}",
         ChangeEntry or PartEntry or RefrigerantEntry => $"/visits/{View.Visit.Id}/changes?correct={entry.Id}",
@@ -70,32 +71,32 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
 
     private HashSet<Guid>? standing;
 
-    public bool Stands(TimelineEntry entry) => (standing ??= [.. View.Timeline.Standing.Select(e => e.Id)]).Contains(entry.Id);
+    public bool Stands(Entry entry) => (standing ??= [.. View.Timeline.Standing.Select(e => e.Id)]).Contains(entry.Id);
 
-    public string What(TimelineEntry entry) => EntryText.What(entry, View);
+    public string What(Entry entry) => EntryText.What(entry, View);
 
     /// <summary>How a reading was typed, where that differs from how it is shown.</summary>
-    public string Typed(TimelineEntry entry) => entry is ReadingEntry { Value: var v } && v.Unit != View.Shop.Units.For(v.Unit.Kind)
+    public string Typed(Entry entry) => entry is ReadingEntry { Value: var v } && v.Unit != View.Shop.Units.For(v.Unit.Kind)
         ? $"typed as {UnitText.Number(v.Number, 2)} {v.Unit.Symbol}" : "";
 
     public IActionResult OnPostStrike(Guid id, Guid entryId, Guid corrects)
     {
-        if (!Load(id))
+        if (!Load(id, entryId))
             return NotFound();
         if (entryId == Guid.Empty || View.Timeline.Written.FirstOrDefault(e => e.Id == corrects) is not { } entry)
             return BadRequest();
-        Desk.Append([new WithdrawalEntry(entryId, id, entry.At, View.Now, View.Visit.Author, entry.Id)]);
+        Desk.Append([new WithdrawalEntry(Writer.Next(entry.At, entry.Id))]);
         return RedirectToPage(new { id });
     }
 
     public IActionResult OnPostCorrect(Guid id, Guid entryId, Guid corrects)
     {
-        if (!Load(id))
+        if (!Load(id, entryId))
             return NotFound();
         if (entryId == Guid.Empty || View.Timeline.Written.FirstOrDefault(e => e.Id == corrects) is not { } entry)
             return BadRequest();
         Keep();
-        if (Corrected(entry, entryId) is not { } correction)
+        if (Corrected(entry) is not { } correction)
         {
             Correct = corrects;
             return Page();
@@ -106,7 +107,7 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
     }
 
     /// <summary>The words a correction starts from; a value is typed anew.</summary>
-    public static string Words(TimelineEntry entry) => entry switch
+    public static string Words(Entry entry) => entry switch
     {
         NoteEntry n => n.Text,
         PhotoEntry p => p.Caption,
@@ -115,9 +116,9 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
         _ => "",
     };
 
-    private TimelineEntry? Corrected(TimelineEntry entry, Guid entryId)
+    private Entry? Corrected(Entry entry)
     {
-        TimelineEntry? made = entry switch
+        Entry? made = entry switch
         {
             ReadingEntry r => Form.Value(Text, r.Point.Kind(), required: true) is { } value ? r with { Value = value } : null,
             SettingEntry s => Form.Value(Text, QuantityKind.Pressure, required: true) is { } value ? s with { Value = value } : null,
@@ -130,7 +131,7 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
         };
         if (made is null)
             Form.Errors.TryAdd(Text, "This is corrected by noting it again at its station, or struck out here.");
-        return made is null ? null : made with { Id = entryId, WrittenAt = View.Now, Corrects = entry.Id };
+        return made is null ? null : made with { Header = Writer.Next(entry.At, corrects: entry.Id) };
     }
 
     private string? Said(int longest)

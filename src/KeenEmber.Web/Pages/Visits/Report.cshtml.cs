@@ -1,5 +1,6 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Controls;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
@@ -17,7 +18,7 @@ public sealed class ReportModel(VisitDesk desk) : PageModel
 
     public VisitView View { get; private set; } = null!;
 
-    public IEnumerable<TimelineEntry> Done => View.Timeline.Standing.Where(e => e is ChangeEntry or PartEntry or SensorMendEntry or RefrigerantEntry or ClosureEntry or SettingEntry { Stage: SettingStage.AsSet });
+    public IEnumerable<Entry> Done => View.Timeline.Standing.Where(e => e is ChangeEntry or PartEntry or SensorMendEntry or RefrigerantEntry or ClosureEntry or SettingEntry { Stage: SettingStage.AsSet });
 
     /// <summary>Parts of the control that water, scale or wear has hurt, with those that the shop's policy changes with them.</summary>
     /// <summary>What was on record before the first change, in one line.</summary>

@@ -1,4 +1,5 @@
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Sensors;
 using KeenEmber.Core.Service;
 using KeenEmber.Web.Wording;
@@ -54,7 +55,7 @@ public sealed class SensorsModel(VisitDesk desk) : VisitPage(desk)
     /// <summary>Everything read in one round, whichever fields were filled.</summary>
     public IActionResult OnPostRound(Guid id, Guid lineId, bool bath) => Take(id, lineId, () =>
     {
-        var entries = new List<TimelineEntry>();
+        var entries = new List<Entry>();
         var lead = Form.Value("lead", QuantityKind.Resistance);
         if (lead?.Si(default) > MostLeadOhm)
             Form.Errors["lead"] = $"Leads have less than {MostLeadOhm} Ω: short their tips and read again.";
@@ -67,7 +68,7 @@ public sealed class SensorsModel(VisitDesk desk) : VisitPage(desk)
             var isOpen = OpenWords.Contains(Form[Cell("sig", sensor)].ToLowerInvariant());
             var signal = isOpen ? null : Form.Value(Cell("sig", sensor), UnitSensors.MeasuredAs(sensor.Curve.Signal));
             if (reference is not null || shown is not null || signal is not null || isOpen)
-                entries.Add(new SensorCheckEntry(EntryId.OfLine(lineId, entries.Count), id, View.Now, View.Now, View.Visit.Author, null, sensor.Name, lineId, reference, signal, isOpen, shown, bath,
+                entries.Add(new SensorCheckEntry(Writer.Next(), sensor.Name, lineId, reference, signal, isOpen, shown, bath,
                     sensor.Curve.Signal == SignalKind.Ohm && signal is not null ? lead : null));
         }
 
@@ -80,9 +81,9 @@ public sealed class SensorsModel(VisitDesk desk) : VisitPage(desk)
     public IActionResult OnPostSensor(Guid id, Guid entryId, bool gone) => Take(id, entryId, () =>
     {
         if (gone && View.Benches.Sensors.Sensors.FirstOrDefault(s => s.Name == Form["name"]) is { } known)
-            return [known.Sensor with { Id = entryId, VisitId = id, At = View.Now, WrittenAt = View.Now, Author = View.Visit.Author, Gone = true }];
+            return [known.Sensor with { Header = Writer.Next(), Gone = true }];
         return SensorForm.Read(Form, View.Shop.Units) is not { } s ? []
-            : [new SensorEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, s.Name, s.Role, s.Curve, s.Place, s.Channel, s.Offset)];
+            : [new SensorEntry(Writer.Next(), s.Name, s.Role, s.Curve, s.Place, s.Channel, s.Offset)];
     });
 
     public IActionResult OnPostMend(Guid id, Guid entryId, string? sensor, SensorMend mend) => Take(id, entryId, () =>
@@ -92,11 +93,11 @@ public sealed class SensorsModel(VisitDesk desk) : VisitPage(desk)
         // Leads put back concern every input of the ring: none of their earlier rounds speaks for it any more.
         var names = mend == SensorMend.SwappedBack && mended.Now is { Result.Verdict: SensorVerdict.Swapped }
             ? View.Benches.Sensors.Sensors.Where(s => s.Now is { Result.Verdict: SensorVerdict.Swapped }).Select(s => s.Name).ToList() : [mended.Name];
-        return [.. names.Select((n, i) => new SensorMendEntry(i == 0 ? entryId : EntryId.OfLine(entryId, i), id, View.Now, View.Now, View.Visit.Author, null, n, mend))];
+        return [.. names.Select((n, i) => new SensorMendEntry(Writer.Next(), n, mend))];
     });
 
     public IActionResult OnPostWarmed(Guid id, Guid entryId, string? warmed, string? moved) => Take(id, entryId, () =>
-        IsNamed(warmed) && IsNamed(moved) ? new WarmedEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, warmed!, moved!) : null);
+        IsNamed(warmed) && IsNamed(moved) ? new WarmedEntry(Writer.Next(), warmed!, moved!) : null);
 
     private bool IsNamed(string? sensor) => View.Benches.Sensors.Sensors.Any(s => s.Name == sensor);
 
@@ -118,6 +119,6 @@ public sealed class SensorsModel(VisitDesk desk) : VisitPage(desk)
 
         if (samples.Count == 0 && !Form.Errors.ContainsKey("samples"))
             Form.Errors["samples"] = "Seconds and temperature, such as 10 12.5, 30 6.1.";
-        return new ResponseEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, sensor!, from!, to!, [.. samples.OrderBy(s => s.Seconds)]);
+        return new ResponseEntry(Writer.Next(), sensor!, from!, to!, [.. samples.OrderBy(s => s.Seconds)]);
     });
 }

@@ -1,5 +1,6 @@
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using KeenEmber.Storage;
 using KeenEmber.Web.Wording;
@@ -45,13 +46,13 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
     /// <summary>Saves what is understood of a line; the rest stays in the box with what is wrong with it.</summary>
     public IActionResult OnPostLog(Guid id, Guid lineId, string? line)
     {
-        if (!Load(id))
+        if (!Load(id, lineId))
             return NotFound();
         if (lineId == Guid.Empty)
             return BadRequest();
         Read(line);
         var clear = Items.Where(i => i is not QuickUnclear).ToList();
-        var entries = clear.Select((item, index) => VisitDesk.EntryOf(item, View, EntryId.OfLine(lineId, index))).ToList();
+        var entries = clear.Select(item => VisitDesk.EntryOf(item, Writer.Next())).ToList();
         if (entries.Count > 0)
             desk.Append(entries);
         if (Items.Count > 0 && clear.Count == Items.Count)
@@ -67,12 +68,12 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
     /// <summary>Says that the hazards still ahead were seen and dealt with.</summary>
     public IActionResult OnPostHazards(Guid id, Guid entryId)
     {
-        if (!Load(id))
+        if (!Load(id, entryId))
             return NotFound();
         if (entryId == Guid.Empty)
             return BadRequest();
         if (View.HazardsAhead != Hazards.None)
-            desk.Append([new HazardsEntry(entryId, id, View.Now, View.Now, View.Visit.Author, null, View.HazardsAhead)]);
+            desk.Append([new HazardsEntry(Writer.Next(), View.HazardsAhead)]);
         return RedirectToPage(new { id });
     }
 
@@ -83,13 +84,12 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
     /// <param name="about">The entry they belong to; null for the visit.</param>
     public IActionResult OnPostPhotos(Guid id, Guid lineId, Guid? about, string? caption, Topic topic, List<IFormFile> photos, [FromServices] PhotoStore store)
     {
-        if (!Load(id))
+        if (!Load(id, lineId))
             return NotFound();
         if (lineId == Guid.Empty || !Enum.IsDefined(topic) || (about is not null && View.Timeline.Written.All(e => e.Id != about)))
             return BadRequest();
         var (kept, errors) = PhotoDesk.Keep(photos, store);
-        desk.Append([.. kept.Select((photo, i) => new PhotoEntry(
-            EntryId.OfLine(lineId, i), id, View.Now, View.Now, View.Visit.Author, null, photo.Hash, photo.Width, photo.Height, TypingText.Kept(caption, 200), about, topic))]);
+        desk.Append([.. kept.Select((photo, i) => new PhotoEntry(Writer.Next(), photo.Hash, photo.Width, photo.Height, TypingText.Kept(caption, 200), about, topic))]);
         if (errors.Count == 0)
             return RedirectToPage(new { id, saved = kept.Count });
         Load(id);
@@ -99,11 +99,16 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
 
     protected VisitDesk Desk => desk;
 
-    protected bool Load(Guid id)
+    /// <summary>Makes the headers of what this form puts on record.</summary>
+    protected EntryWriter Writer { get; private set; } = null!;
+
+    /// <param name="key">The id that the form carries, where one was sent.</param>
+    protected bool Load(Guid id, Guid key = default)
     {
         if (desk.Open(id) is not { } view)
             return false;
         View = view;
+        Writer = new(id, key, view.Now, BrowserNotes.Of(Request, BrowserNotes.Technician) ?? view.Visit.Author, BrowserNotes.Device(HttpContext));
         Form = new(view.Shop.Units);
         Loaded();
         return true;
@@ -115,9 +120,9 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
     /// <summary>Takes in a form of this station: stores the entries that are made of its fields or, when something in them is wrong, shows it again as typed.</summary>
     /// <param name="key">The id the form carries. Entries get theirs from it, so that a form sent twice is stored once.</param>
     /// <param name="make">Makes them from <see cref="Form"/> once the visit is open; null where no form of ours can have sent this.</param>
-    protected IActionResult Take(Guid id, Guid key, Func<IReadOnlyList<TimelineEntry>?> make)
+    protected IActionResult Take(Guid id, Guid key, Func<IReadOnlyList<Entry>?> make)
     {
-        if (!Load(id))
+        if (!Load(id, key))
             return NotFound();
         Keep();
         if (key == Guid.Empty || make() is not { } entries)
@@ -130,7 +135,7 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
     }
 
     /// <summary>The same for a form that makes one entry.</summary>
-    protected IActionResult Take(Guid id, Guid key, Func<TimelineEntry?> make) => Take(id, key, () => make() is { } entry ? [entry] : (IReadOnlyList<TimelineEntry>?)null);
+    protected IActionResult Take(Guid id, Guid key, Func<Entry?> make) => Take(id, key, () => make() is { } entry ? [entry] : (IReadOnlyList<Entry>?)null);
 
     /// <summary>The visit is there, for a station to make of it what its own page needs.</summary>
     protected virtual void Loaded()

@@ -1,4 +1,6 @@
-namespace KeenEmber.Core.Service;
+using KeenEmber.Core.Record;
+
+namespace KeenEmber.Core.Record;
 
 /// <summary>Which moments and days can stand in a record.</summary>
 public static class EntryBounds
