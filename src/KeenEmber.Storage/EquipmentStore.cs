@@ -1,10 +1,16 @@
+using System.Text.Json;
 using Dapper;
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using Microsoft.Data.Sqlite;
 
 namespace KeenEmber.Storage;
+
+/// <summary>Who saves a nameplate, and since when it is so.</summary>
+/// <param name="Since">Null where the last word on the unit was wrong and is put right; a moment where the unit was changed then.</param>
+public sealed record SavedBy(DateTimeOffset WrittenAt, string Author, string Device, DateTimeOffset? Since = null);
 
 /// <summary>Sites, their units and the circuit of each unit.</summary>
 public sealed class EquipmentStore(Database database)
@@ -38,6 +44,14 @@ public sealed class EquipmentStore(Database database)
         public int Coils { get; init; }
         public double? RatedCurrentA { get; init; }
         public double? ColdestAmbientK { get; init; }
+
+        public static Row Of(Equipment unit) => new()
+        {
+            Id = unit.Id.ToString(), SiteId = unit.SiteId.ToString(), Tag = unit.Tag, Name = unit.Name, Kind = unit.Kind.ToString(), TargetK = unit.Target.Kelvin, EvaporatorFans = unit.EvaporatorFans,
+            Product = unit.Product, Location = unit.Location, Hazards = unit.Hazards.ToString(), CircuitId = unit.Circuit.Id.ToString(), Refrigerant = unit.Circuit.RefrigerantName,
+            ChargeKg = unit.Circuit.ChargeKg, Metering = unit.Circuit.Metering.ToString(), Condenser = unit.Circuit.Condenser.ToString(), Parts = unit.Circuit.Parts.ToString(),
+            Nameplate = unit.Circuit.Nameplate, Coils = unit.Circuit.Coils, RatedCurrentA = unit.Circuit.RatedCurrentA, ColdestAmbientK = unit.Circuit.ColdestAmbient?.Kelvin,
+        };
 
         public Equipment ToEquipment() => new(
             Guid.Parse(Id), Guid.Parse(SiteId), Tag, Name, Enum.Parse<EquipmentKind>(Kind), new(TargetK), EvaporatorFans, Product, Location,
@@ -80,9 +94,36 @@ public sealed class EquipmentStore(Database database)
         return (row.ToEquipment(), site.ToSite());
     }
 
-    /// <summary>Saves a unit with its circuit, and its site with it, all or nothing.</summary>
+    /// <summary>A unit through time, with every site it has stood at; null when there is none of that id.</summary>
+    public (UnitRecord Record, IReadOnlyDictionary<Guid, Site> Sites)? RecordOf(Guid id)
+    {
+        using var db = database.Open();
+        var written = db.Query<(string At, string WrittenAt, string Author, string Body)>("SELECT at, written_at, author, body FROM nameplate WHERE equipment_id = @id ORDER BY rowid", new { id = id.ToString() })
+            .Select(n => new Nameplate(Database.Utc(n.At), Database.Utc(n.WrittenAt), n.Author, JsonSerializer.Deserialize<Row>(n.Body, EntryJson.Options)!.ToEquipment())).ToList();
+        if (written.Count == 0)
+            return null;
+        var sites = db.Query<SiteRow>($"{SiteColumns} WHERE id IN @ids", new { ids = written.Select(n => n.Unit.SiteId.ToString()).Distinct() }).Select(r => r.ToSite()).ToDictionary(s => s.Id);
+        return (new(written), sites);
+    }
+
+    /// <summary>Puts what a unit is on record, where that is anything new.</summary>
+    private static void Append(SqliteConnection db, Equipment unit, SavedBy by)
+    {
+        var id = unit.Id.ToString();
+        var body = JsonSerializer.Serialize(Row.Of(unit), EntryJson.Options);
+        var (at, last) = db.QuerySingleOrDefault<(string?, string?)>("SELECT at, body FROM nameplate WHERE equipment_id = @id ORDER BY at DESC, rowid DESC LIMIT 1", new { id });
+        if (last == body)
+            return;
+        db.Execute("INSERT INTO nameplate (id, equipment_id, at, written_at, author, device, version, body) VALUES (@new, @id, @at, @written, @Author, @Device, 1, @body)", new
+        {
+            @new = Guid.CreateVersion7().ToString(), id, at = by.Since is { } since ? Database.Utc(since) : at ?? Database.Utc(EntryBounds.Earliest),
+            written = Database.Utc(by.WrittenAt), by.Author, by.Device, body,
+        });
+    }
+
+    /// <summary>Saves a unit with its circuit, and its site with it, all or nothing. What it was before stays on record.</summary>
     /// <returns>False when another unit of the site already has this tag; then nothing is saved.</returns>
-    public bool Save(Equipment unit, Site site)
+    public bool Save(Equipment unit, Site site, SavedBy by)
     {
         using var db = database.Open();
         using var transaction = db.BeginTransaction();
@@ -112,6 +153,7 @@ public sealed class EquipmentStore(Database database)
                 Metering = c.Metering.ToString(), Condenser = c.Condenser.ToString(), Parts = c.Parts.ToString(), c.Nameplate,
                 c.Coils, c.RatedCurrentA, ColdestAmbientK = c.ColdestAmbient?.Kelvin,
             });
+            Append(db, unit with { SiteId = site.Id }, by);
         }
         catch (SqliteException e) when (e.SqliteExtendedErrorCode == Database.UniqueViolated)
         {

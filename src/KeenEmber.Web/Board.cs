@@ -35,10 +35,22 @@ public sealed class Board(StandingStore standings, VisitStore visits, VisitDesk 
         // Not in the way of the start of the server.
         await Task.Yield();
         await ready.Task.WaitAsync(stoppingToken);
-        ByTodaysRules();
+        var byTodaysRules = false;
         while (!stoppingToken.IsCancellationRequested)
         {
-            RefreshAll(stoppingToken);
+            try
+            {
+                if (!byTodaysRules)
+                    ByTodaysRules();
+                byTodaysRules = true;
+                RefreshAll(stoppingToken);
+            }
+            catch (Exception e) when (e is not OperationCanceledException)
+            {
+                // A full disk, a record that is held: the pages say so, and it is tried again.
+                logger.LogError(e, "The units could not be judged beside the pages.");
+            }
+
             await Task.Delay(Every, stoppingToken);
         }
     }
@@ -108,7 +120,7 @@ public sealed class Board(StandingStore standings, VisitStore visits, VisitDesk 
         try
         {
             var view = desk.Open(visit.Id)!;
-            loops = view.Loops;
+            loops ??= view.Loops;
             return Judge(view, entries);
         }
         catch (Exception e) when (e is not OperationCanceledException)

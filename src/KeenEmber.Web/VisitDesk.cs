@@ -18,25 +18,35 @@ public sealed class VisitDesk(
     /// <summary>A visit ready to show; null when there is none of that id.</summary>
     public VisitView? Open(Guid id)
     {
-        if (visits.Find(id) is not { } visit || equipment.Find(visit.EquipmentId) is not var (unit, site))
+        if (visits.Find(id) is not { } visit || equipment.RecordOf(visit.EquipmentId) is not var (record, sites))
             return null;
-        var ofUnit = visits.OfEquipment(unit.Id);
-        var entries = visits.EntriesOfEquipment(unit.Id, [id, .. ofUnit.Where(v => v.StartedAt < visit.StartedAt).Take(1).Select(v => v.Id)]);
+        var ofUnit = visits.OfEquipment(visit.EquipmentId);
+        var entries = visits.EntriesOfEquipment(visit.EquipmentId, [id, .. ofUnit.Where(v => v.StartedAt < visit.StartedAt).Take(1).Select(v => v.Id)]);
         var (now, behind) = NowAfter(entries[id]);
         var judging = new SafeJudging(logger, id, asking.HttpContext?.RequestAborted ?? default);
-        var all = ofUnit.Select(v => (Visit: v, Timeline: new Timeline(entries[v.Id], unit, site.Atmosphere))).ToList();
+        var all = ofUnit.Select(v => Judged(v, entries[v.Id], record, sites, now)).ToList();
         var timeline = all.Find(v => v.Visit.Id == id).Timeline;
+        var unit = timeline.Unit;
+        var site = sites[unit.SiteId];
         var earlier = all.Where(v => v.Visit.StartedAt < visit.StartedAt).ToList();
         var readings = timeline.LatestReadings();
         var course = judging.Of("course", () => SeriesOf(unit, timeline), null);
         var conditions = timeline.ConditionsAt(visit.IsUnderWay(now) ? now : timeline.LastMoment ?? visit.StartedAt);
         return new(visit, unit, site, shops.Get(), timeline, now, conditions, readings, course,
             judging.Of("circuit", () => Analyse(unit, site, timeline, readings, course, conditions), null),
-            [.. earlier.Select(e => e.Visit)], judging.Of("history", () => PointHistory.Of(earlier, readings), NoHistory), LastSettings(earlier), [.. all.Select(v => v.Timeline)],
-            earlier.Count == 0 ? null : judging.Of("last visit", () => BriefingOf(unit, site, earlier, judging), null), series.Find, judging)
+            [.. earlier.Select(e => e.Visit)], judging.Of("history", () => PointHistory.Of(earlier, readings), NoHistory), LastSettings(earlier), all,
+            earlier.Count == 0 ? null : judging.Of("last visit", () => BriefingOf(earlier, sites, judging), null), series.Find, judging)
         {
             ClockIsBehind = behind,
         };
+    }
+
+    /// <summary>A visit with its timeline, judged by what the unit was when it ended, or is now while it is under way.</summary>
+    private static (Visit Visit, Timeline Timeline) Judged(Visit visit, IReadOnlyList<Entry> entries, UnitRecord record, IReadOnlyDictionary<Guid, Site> sites, DateTimeOffset now)
+    {
+        var end = visit.IsUnderWay(now) ? now : entries.Select(e => e.At).Where(visit.IsUnderWay).Append(visit.StartedAt).Max();
+        var unit = record.AsOf(end);
+        return (visit, new(entries, unit, sites[unit.SiteId].Atmosphere, record.CircuitSince(end)));
     }
 
     private static readonly ILookup<MeasuringPoint, EarlierValue> NoHistory = Array.Empty<EarlierValue>().ToLookup(_ => MeasuringPoint.BoxAir);
@@ -61,9 +71,11 @@ public sealed class VisitDesk(
     /// <summary>Puts entries on record, all or nothing.</summary>
     public void Append(IReadOnlyList<Entry> entries) => visits.Append(entries);
 
-    private Briefing BriefingOf(Equipment unit, Site site, List<(Visit Visit, Timeline Timeline)> latestFirst, SafeJudging judging)
+    private Briefing BriefingOf(List<(Visit Visit, Timeline Timeline)> latestFirst, IReadOnlyDictionary<Guid, Site> sites, SafeJudging judging)
     {
         var (visit, timeline) = latestFirst[0];
+        var unit = timeline.Unit;
+        var site = sites[unit.SiteId];
         List<Timeline> timelines = [.. latestFirst.Select(e => e.Timeline)];
         var run = timeline.Standing.OfType<RunEntry>().LastOrDefault() is { } last
             ? DefrostRuns.Of(timelines, unit, site.Atmosphere, series.Find, time.GetUtcNow(), judging).Single(r => r.Entry.Id == last.Id) : null;

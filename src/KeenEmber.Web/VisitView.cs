@@ -17,14 +17,14 @@ namespace KeenEmber.Web;
 /// <param name="Conditions">How the unit stands now, or stood at the end of a visit that is over.</param>
 /// <param name="Earlier">Earlier visits of the unit, the latest first.</param>
 /// <param name="LastSettings">The latest earlier word on each pressure setting.</param>
-/// <param name="AllTimelines">Of every visit of the unit, later ones too; of the readings of most only the last of each point.</param>
+/// <param name="AllVisits">Every visit of the unit, later ones too, the latest first; of the readings of most only the last of each point.</param>
 /// <param name="LoggedSeries">Fetches what a logger wrote of a defrost.</param>
 /// <param name="Briefing">What the visit before left; null on a first visit.</param>
 public sealed record VisitView(
     Visit Visit, Equipment Equipment, Site Site, Shop Shop, Timeline Timeline, DateTimeOffset Now,
     OperatingConditions Conditions, IReadOnlyDictionary<MeasuringPoint, TakenReading> Readings, SeriesAnalysis? Series, CircuitAnalysis? Analysis,
     IReadOnlyList<Visit> Earlier, ILookup<MeasuringPoint, EarlierValue> History,
-    IReadOnlyDictionary<PressureSetting, (Visit Visit, TypedValue Value)> LastSettings, IReadOnlyList<Timeline> AllTimelines, Briefing? Briefing,
+    IReadOnlyDictionary<PressureSetting, (Visit Visit, TypedValue Value)> LastSettings, IReadOnlyList<(Visit Visit, Timeline Timeline)> AllVisits, Briefing? Briefing,
     Func<Guid, IReadOnlyList<RunTrack>> LoggedSeries, SafeJudging Judging)
 {
     /// <summary>Benches that failed or ran over their time on this page so far: they have no verdict, and that is said.</summary>
@@ -33,8 +33,13 @@ public sealed record VisitView(
     /// <summary>How far the machine's clock is behind the last entry of the visit; nothing when it is not.</summary>
     public TimeSpan ClockIsBehind { get; init; }
 
-    /// <summary>Everything still open on the unit, across its visits.</summary>
-    public IReadOnlyList<OpenLoop> Loops { get; } = OpenLoops.Of(AllTimelines);
+    /// <summary>Everything open on the unit, as it stood at the end of this visit.</summary>
+    public IReadOnlyList<OpenLoop> Loops => field ??= OpenLoops.Of(UpToHere);
+
+    /// <summary>What of it is open to this day: a later visit may have closed the rest.</summary>
+    public IReadOnlyList<OpenLoop> LoopsToday => field ??= [.. Loops.Where(l => OpenLoops.Of(AllTimelines).Any(o => o.Change.Id == l.Change.Id))];
+
+    private IReadOnlyList<Timeline> AllTimelines => field ??= [.. AllVisits.Select(v => v.Timeline)];
 
     /// <summary>What on this unit can hurt somebody and has not been acknowledged on this visit.</summary>
     public Hazards HazardsAhead => Equipment.AllHazards() & ~Timeline.Standing.OfType<HazardsEntry>().Aggregate(Hazards.None, (seen, e) => seen | e.Seen);
@@ -49,17 +54,16 @@ public sealed record VisitView(
     public IReadOnlyList<Policy> Policies => Judging.Of<IReadOnlyList<Policy>>("policies", () => PolicyAdvice.For(Timeline, Equipment, Conditions, Analysis), []);
 
     /// <summary>Every defrost of the unit up to this visit, the earliest first.</summary>
-    public IReadOnlyList<WatchedRun> Runs => field ??= Judging.Of<IReadOnlyList<WatchedRun>>("defrost", () => DefrostRuns.Of(AllTimelines, Equipment, Site.Atmosphere, LoggedSeries, Now, Judging), []);
+    public IReadOnlyList<WatchedRun> Runs => field ??= Judging.Of<IReadOnlyList<WatchedRun>>("defrost", () => DefrostRuns.Of(UpToHere, Equipment, Site.Atmosphere, LoggedSeries, Now, Judging), []);
 
     /// <summary>How the unit defrosts, by the last word on it; null when nobody has said.</summary>
-    public DefrostSetUp? DefrostSetUp { get; } = DefrostRuns.SetUpAt(DefrostRuns.SetUps(AllTimelines), Now);
+    public DefrostSetUp? DefrostSetUp => DefrostRuns.SetUpAt(DefrostRuns.SetUps(UpToHere), Now);
 
     /// <summary>The last defrost watched on this visit.</summary>
     public WatchedRun? OwnRun => Runs.LastOrDefault(r => r.Entry.VisitId == Visit.Id);
 
     /// <summary>This visit and those before it.</summary>
-    public IReadOnlyList<Timeline> UpToHere => field ??=
-        Visit.IsUnderWay(Now) ? AllTimelines : [.. AllTimelines.Where(t => t == Timeline || t.LastMoment <= (Timeline.LastMoment ?? Visit.StartedAt))];
+    public IReadOnlyList<Timeline> UpToHere => field ??= [.. AllVisits.Where(v => v.Visit.Id == Visit.Id || v.Visit.StartedAt < Visit.StartedAt).Select(v => v.Timeline)];
 
     /// <summary>What the benches beside the circuit make of the visit.</summary>
     public VisitBenches Benches => field ??= new(Timeline, UpToHere, Equipment, Site.Atmosphere, OwnRun, Judging);
@@ -95,7 +99,7 @@ public sealed record VisitView(
         _ => PanelText.Finding(finding, MakeUp),
     };
 
-    public RunComparison CompareRuns(WatchedRun one, WatchedRun another) => RunComparison.Of(one, another, AllTimelines);
+    public RunComparison CompareRuns(WatchedRun one, WatchedRun another) => RunComparison.Of(one, another, UpToHere);
 
     /// <summary>What to do after a run, in the order of the shop's school.</summary>
     public IReadOnlyList<RemedyStep> DefrostAdvice(WatchedRun run) =>

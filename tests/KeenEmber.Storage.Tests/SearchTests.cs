@@ -8,6 +8,8 @@ namespace KeenEmber.Storage.Tests;
 
 public sealed class SearchTests : IDisposable
 {
+    private static readonly SavedBy Today = new(new(2026, 3, 2, 9, 0, 0, TimeSpan.Zero), "Isolde Marrin", "");
+
     private static readonly DateTimeOffset Start = new(2026, 3, 2, 9, 0, 0, TimeSpan.Zero);
 
     private readonly string folder = Directory.CreateTempSubdirectory("keen-ember-").FullName;
@@ -22,7 +24,7 @@ public sealed class SearchTests : IDisposable
         database.Migrate();
         unit = new(Guid.CreateVersion7(), site.Id, "F-3", "Fish counter freezer", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 2, "fillets", "lower floor",
             new(Guid.CreateVersion7(), "R404A", 2.9, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver, ""));
-        new EquipmentStore(database).Save(unit, site);
+        new EquipmentStore(database).Save(unit, site, Today);
         visit = new(Guid.CreateVersion7(), unit.Id, Start, "Isolde Marrin", "Soft crème brûlée");
         new VisitStore(database).Start(visit);
         new VisitStore(database).Append([
@@ -72,7 +74,7 @@ public sealed class SearchTests : IDisposable
     [Fact]
     public void A_renamed_unit_is_found_by_its_new_name_only()
     {
-        new EquipmentStore(database).Save(unit with { Name = "Oyster freezer" }, site);
+        new EquipmentStore(database).Save(unit with { Name = "Oyster freezer" }, site, Today);
         Assert.Single(Find("oyster"), h => h.Kind == HitKind.Unit);
         Assert.DoesNotContain(Find("counter"), h => h.Kind == HitKind.Unit);
     }

@@ -8,6 +8,8 @@ namespace KeenEmber.Storage.Tests;
 /// <summary>What is kept of how the units stand, and when it is out of date.</summary>
 public sealed class StandingTests : IDisposable
 {
+    private static readonly SavedBy Today = new(new(2026, 3, 2, 9, 0, 0, TimeSpan.Zero), "Isolde Marrin", "");
+
     private static readonly DateTimeOffset Start = new(2026, 3, 2, 9, 0, 0, TimeSpan.Zero);
 
     private readonly string folder = Directory.CreateTempSubdirectory("keen-ember-").FullName;
@@ -32,7 +34,7 @@ public sealed class StandingTests : IDisposable
     {
         var unit = new Equipment(Guid.CreateVersion7(), site.Id, tag, "Freezer", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 1, "", "",
             new(Guid.CreateVersion7(), "R404A", null, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver, ""));
-        Assert.True(new EquipmentStore(database).Save(unit, site));
+        Assert.True(new EquipmentStore(database).Save(unit, site, Today));
         return unit;
     }
 
@@ -88,9 +90,9 @@ public sealed class StandingTests : IDisposable
         Stale("entry", everyVisit: false);
         Visit(unit, 4);
         Stale("visit", everyVisit: false);
-        new EquipmentStore(database).Save(unit with { Target = Temperature.FromCelsius(-18) }, site);
+        new EquipmentStore(database).Save(unit with { Target = Temperature.FromCelsius(-18) }, site, Today);
         Stale("unit", everyVisit: true);
-        new EquipmentStore(database).Save(unit, site with { ElevationM = 900 });
+        new EquipmentStore(database).Save(unit, site with { ElevationM = 900 }, Today);
         Stale("site", everyVisit: true);
         standings.MadeBy("other rules");
         Stale("rules", everyVisit: true);

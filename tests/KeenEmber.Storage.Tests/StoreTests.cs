@@ -14,6 +14,8 @@ namespace KeenEmber.Storage.Tests;
 
 public sealed class StoreTests : IDisposable
 {
+    private static readonly SavedBy Today = new(new(2026, 3, 2, 9, 0, 0, TimeSpan.Zero), "Isolde Marrin", "");
+
     private static readonly DateTimeOffset Start = new(2026, 3, 2, 9, 0, 0, 123, TimeSpan.Zero);
 
     private readonly string folder = Directory.CreateTempSubdirectory("keen-ember-").FullName;
@@ -28,7 +30,7 @@ public sealed class StoreTests : IDisposable
         unit = new(Guid.CreateVersion7(), site.Id, "F-3", "Fish counter freezer", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 2, "fillets", "lower floor",
             new(Guid.CreateVersion7(), "R404A", 2.9, Metering.ThermostaticValve, CondenserKind.AirCooledRemote,
                 CircuitParts.Receiver | CircuitParts.LiquidSolenoid, "0.55 kW") { Coils = 2, RatedCurrentA = 6.2, ColdestAmbient = Temperature.FromCelsius(-12) });
-        Assert.True(new EquipmentStore(database).Save(unit, site));
+        Assert.True(new EquipmentStore(database).Save(unit, site, Today));
         visit = new(Guid.CreateVersion7(), unit.Id, Start, "Isolde Marrin", "Soft product");
         new VisitStore(database).Start(visit);
     }
@@ -162,11 +164,11 @@ public sealed class StoreTests : IDisposable
     public void A_unit_is_changed_in_place_and_a_tag_is_used_once_a_site()
     {
         var renamed = unit with { Name = "Fillet freezer", Circuit = unit.Circuit with { ChargeKg = null, RefrigerantName = "R507A" } };
-        Assert.True(Units.Save(renamed, site));
+        Assert.True(Units.Save(renamed, site, Today));
         Assert.Equal([renamed], Units.All());
 
         var second = unit with { Id = Guid.CreateVersion7(), Circuit = unit.Circuit with { Id = Guid.CreateVersion7() } };
-        Assert.False(Units.Save(second, site with { ElevationM = 900 }));
+        Assert.False(Units.Save(second, site with { ElevationM = 900 }, Today));
         Assert.Equal(site, Assert.Single(Units.Sites()));
     }
 
@@ -231,7 +233,7 @@ public sealed class StoreTests : IDisposable
         var urgent = new Visit(Guid.CreateVersion7(), unit.Id, Start.AddDays(1), "Tobin", "Warm", Urgency.AtOnce, "all the fillets", "before noon");
         Visits.Start(urgent);
         Assert.Equal(urgent, Visits.Find(urgent.Id));
-        Assert.True(Units.Save(unit with { Hazards = Hazards.SecondSupply | Hazards.Height }, site));
+        Assert.True(Units.Save(unit with { Hazards = Hazards.SecondSupply | Hazards.Height }, site, Today));
         Assert.Equal(Hazards.SecondSupply | Hazards.Height, Units.Find(unit.Id)!.Value.Equipment.Hazards);
     }
 

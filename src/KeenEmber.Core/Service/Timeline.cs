@@ -13,7 +13,8 @@ public sealed class Timeline
     private readonly List<ObservationEntry> observations;
     private readonly ILookup<MeasuringPoint, ReadingEntry> readings;
 
-    public Timeline(IReadOnlyList<Entry> written, Equipment equipment, Pressure atmosphere)
+    /// <param name="unitSince">Since when the unit is so; what was read before that speaks of another one.</param>
+    public Timeline(IReadOnlyList<Entry> written, Equipment equipment, Pressure atmosphere, DateTimeOffset unitSince = default)
     {
         this.equipment = equipment;
         this.atmosphere = atmosphere;
@@ -21,8 +22,11 @@ public sealed class Timeline
         Corrections = new(written);
         Standing = [.. Corrections.Standing.OrderBy(e => e.At).ThenBy(e => e.WrittenAt).ThenBy(e => e.Header.Sequence)];
         observations = [.. Standing.OfType<ObservationEntry>()];
-        readings = Standing.OfType<ReadingEntry>().ToLookup(r => r.Point);
+        readings = Standing.OfType<ReadingEntry>().Where(r => r.At >= unitSince).ToLookup(r => r.Point);
     }
+
+    /// <summary>What the unit was on the visit.</summary>
+    public Equipment Unit => equipment;
 
     /// <summary>Everything ever written, replaced entries too.</summary>
     public IReadOnlyList<Entry> Written { get; }

@@ -161,7 +161,7 @@ public sealed class DemoHall(ShopStore shops, EquipmentStore equipment, VisitSto
         {
             Hazards = hazards,
         };
-        equipment.Save(unit, hall);
+        equipment.Save(unit, hall, new(EntryBounds.Earliest, "", ""));
         return unit;
     }
 

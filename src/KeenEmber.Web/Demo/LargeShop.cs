@@ -35,7 +35,7 @@ public sealed class LargeShop(EquipmentStore equipment, VisitStore visits, Stand
         {
             var site = new Site(SiteId(n / UnitsAtASite), $"Quillmere quay {n / UnitsAtASite + 1}", 6, "Europe/London");
             var unit = Unit(n, site, fluids[n % fluids.Count].Name);
-            equipment.Save(unit, site);
+            equipment.Save(unit, site, new(EntryBounds.Earliest, "", ""));
             visits.Append([.. Enumerable.Range(0, VisitsEach).SelectMany(v => Visit(unit, site, v, random))]);
             if ((n + 1) % 200 == 0)
                 say($"{n + 1} units");

@@ -172,9 +172,9 @@ public sealed class FilledForm(UnitPreference units)
         if (this[field].Length == 0 && !required)
             return null;
         if (DateOnly.TryParseExact(this[field], ["yyyy-MM-dd", "d.M.yyyy", "d/M/yyyy"], CultureInfo.InvariantCulture, DateTimeStyles.None, out var day)
-            && day >= earliest && day <= EntryBounds.LastDay(earliest))
+            && day >= earliest && day <= EntryBounds.LastDay)
             return day;
-        Errors[field] = $"A day from {earliest:yyyy-MM-dd} to {EntryBounds.LastDay(earliest):yyyy-MM-dd}.";
+        Errors[field] = $"A day from {earliest:yyyy-MM-dd} to {EntryBounds.LastDay:yyyy-MM-dd}.";
         return null;
     }
 

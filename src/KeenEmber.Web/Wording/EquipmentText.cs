@@ -52,6 +52,27 @@ public static class EquipmentText
     /// <summary>What the two coils of a unit are called, first and second.</summary>
     public static (string First, string Second) Coils(EquipmentKind kind) => kind == EquipmentKind.PrepTable ? ("rail", "base") : ("side A", "side B");
 
+    /// <summary>What is different between two states of a unit: "refrigerant R404A → R448A".</summary>
+    public static IEnumerable<string> Differences(Equipment before, Equipment after, UnitText units)
+    {
+        var (was, now) = (Said(before, units), Said(after, units));
+        return was.Zip(now).Where(p => p.First.Value != p.Second.Value).Select(p => $"{p.First.What} {p.First.Value} → {p.Second.Value}");
+    }
+
+    private static (string What, string Value)[] Said(Equipment unit, UnitText units)
+    {
+        var c = unit.Circuit;
+        string Or(string text) => text.Length > 0 ? text : "none";
+        return
+        [
+            ("tag", unit.Tag), ("name", unit.Name), ("kind", Name(unit.Kind)), ("target", units.Temperature(unit.Target.Kelvin)), ("evaporator fans", $"{unit.EvaporatorFans}"),
+            ("refrigerant", c.RefrigerantName), ("charge", c.ChargeKg is { } kg ? units.Mass(kg) : "unknown"), ("metering", Name(c.Metering)), ("condenser", Name(c.Condenser)),
+            ("parts", Or(CircuitText.List(Parts.Where(p => c.Parts.HasFlag(p)).Select(Name)))), ("coils", $"{c.Coils}"),
+            ("rated current", c.RatedCurrentA is { } a ? $"{UnitText.Number(a, 1)} A" : "unknown"), ("coldest air at the condenser", c.ColdestAmbient is { } t ? units.Temperature(t.Kelvin) : "unknown"),
+            ("product", Or(unit.Product)), ("location", Or(unit.Location)), ("plates", Or(c.Nameplate)),
+        ];
+    }
+
     /// <summary>One line on the circuit: "R404A · 2.9 kg · expansion valve · receiver · air-cooled, remote".</summary>
     public static string MakeUp(RefrigerationCircuit c, UnitText units) => string.Join(" · ", new[]
     {

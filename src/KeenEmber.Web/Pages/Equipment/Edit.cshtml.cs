@@ -1,3 +1,4 @@
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using KeenEmber.Storage;
 using KeenEmber.Web.Wording;
@@ -41,12 +42,37 @@ public sealed class EditModel(EquipmentStore equipment, ShopStore shops, TimePro
         Form.Keep(Request.Form);
         if (existing is var (stored, storedSite) && Form.IsOvertakenBy(UnitForm.Of(stored, storedSite, Shop)))
             return Page();
-        if (UnitForm.Read(Form, unitId, existing, Sites) is not var (unit, site))
+        var read = UnitForm.Read(Form, unitId, existing, Sites);
+        var since = existing is var (before, place) ? Since(before, read?.Unit, new(place)) : null;
+        if (Form.IsWrong || read is not var (unit, site))
             return Page();
-        if (equipment.Save(unit, site))
+        if (equipment.Save(unit, site, new(time.GetUtcNow(), BrowserNotes.Of(Request, BrowserNotes.Technician) ?? "", BrowserNotes.Device(HttpContext), since)))
             return RedirectToPage("/Equipment/Unit", new { unit.Id });
         Form.Errors["tag"] = $"{site.Name} has a unit {unit.Tag} already.";
         return Page();
+    }
+
+    /// <summary>Since when the unit is so; null where the nameplate was wrong. Whether another refrigerant is the one or the other cannot be guessed.</summary>
+    private DateTimeOffset? Since(Core.Service.Equipment before, Core.Service.Equipment? after, SiteClock clock)
+    {
+        var now = time.GetUtcNow();
+        switch (Form[UnitForm.Holds])
+        {
+            case UnitForm.FromNow:
+                return now;
+            case UnitForm.FromThen:
+                var day = Form.Day("sinceDay", DateOnly.FromDateTime(EntryBounds.Earliest.Date), required: true);
+                var moment = day is { } d ? clock.At(d.ToDateTime(Form.Times("sinceTime") is [var at, ..] ? at : new(12, 0))) : (DateTimeOffset?)null;
+                if (moment > now)
+                    Form.Errors["sinceDay"] = "Type a day up to today.";
+                return moment;
+            case UnitForm.Always:
+                return null;
+        }
+
+        if (after is not null && after.Circuit.RefrigerantName != before.Circuit.RefrigerantName)
+            Form.Errors[UnitForm.Holds] = "Choose: was the unit converted, or was the nameplate wrong? Earlier visits are judged by it.";
+        return null;
     }
 
     private bool Prepare(Guid? id, out (Core.Service.Equipment, Site)? existing)

@@ -20,6 +20,9 @@ public sealed class UnitModel(Board board, EquipmentStore equipment, VisitStore 
 
     public UnitStanding Standing { get; private set; } = null!;
 
+    /// <summary>What was changed on the unit itself, the latest first.</summary>
+    public IReadOnlyList<(Nameplate Before, Nameplate After)> NameplateChanges { get; private set; } = [];
+
     public Visit? UnderWay { get; private set; }
 
     public string Technician => BrowserNotes.Of(Request, BrowserNotes.Technician) ?? "";
@@ -35,6 +38,7 @@ public sealed class UnitModel(Board board, EquipmentStore equipment, VisitStore 
         Shop = shops.Get();
         Units = new(Shop.Units, site.Atmosphere);
         Clock = new(site);
+        NameplateChanges = equipment.RecordOf(id) is var (record, _) ? [.. record.Changes.Reverse()] : [];
         Standing = board.Of(id);
         UnderWay = Standing.Visits.FirstOrDefault(v => !v.IsSignedOff && v.Visit.IsUnderWay(time.GetUtcNow()))?.Visit;
         NewVisitId = Guid.CreateVersion7(time.GetUtcNow());

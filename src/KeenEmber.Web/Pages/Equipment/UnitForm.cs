@@ -10,6 +10,9 @@ namespace KeenEmber.Web.Pages.Equipment;
 /// <summary>A unit in the fields of a form.</summary>
 public static class UnitForm
 {
+    /// <summary>The field that says since when a changed nameplate holds, and its choices.</summary>
+    public const string Holds = "holds", Always = "always", FromNow = "now", FromThen = "then";
+
     private const double LargestChargeKg = 5000;
 
     private const int MostFans = 24;

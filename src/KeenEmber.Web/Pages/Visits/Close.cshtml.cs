@@ -13,7 +13,7 @@ public sealed class CloseModel(VisitDesk desk) : VisitPage(desk)
 {
     private const int LongestText = 1000;
 
-    public IReadOnlyList<OpenLoop> InTheWay => OpenLoops.InTheWay(View.Loops, View.Visit.Id);
+    public IReadOnlyList<OpenLoop> InTheWay => OpenLoops.InTheWay(View.LoopsToday, View.Visit.Id);
 
     public IActionResult OnPostHandover(Guid id, Guid entryId, Guid loop)
     {

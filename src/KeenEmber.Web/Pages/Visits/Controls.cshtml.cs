@@ -3,13 +3,14 @@ using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Refrigerants;
 using KeenEmber.Core.Service;
+using KeenEmber.Storage;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits;
 
 /// <summary>Pressure settings as found and as set, read as temperatures, checked, and carried over on a conversion.</summary>
-public sealed class ControlsModel(VisitDesk desk) : VisitPage(desk)
+public sealed class ControlsModel(VisitDesk desk, EquipmentStore equipment) : VisitPage(desk)
 {
     /// <summary>The refrigerant to convert to.</summary>
     [BindProperty(SupportsGet = true)]
@@ -41,6 +42,29 @@ public sealed class ControlsModel(VisitDesk desk) : VisitPage(desk)
         return PressureSettings.Converted(now, from, to).Select(s => (s.Key, AsTemperature(s.Key, View.Benches.Settings[s.Key]),
             View.Units.Gauge(now[s.Key].Kpa), s.Value is { } p ? View.Units.Gauge(p.Kpa) : "outside its range"));
     }
+
+    /// <summary>The unit is converted as of now: what was recovered and weighed in, and another nameplate. Visits before keep the refrigerant they had.</summary>
+    public IActionResult OnPostConvert(Guid id, Guid lineId) => Take(id, lineId, () =>
+    {
+        var unit = View.Equipment;
+        if (RefrigerantCatalogue.Find(Form["to"]) is not { } to || to.Name == unit.Circuit.RefrigerantName)
+            return null;
+        To = to.Name;
+        var (recovered, charged) = (Form.Value("recovered", QuantityKind.Mass, required: true)?.Si(default), Form.Value("charged", QuantityKind.Mass, required: true)?.Si(default));
+        if (charged <= 0)
+            Form.Errors["charged"] = "Type the weight charged, such as 2.4 kg.";
+        if (Form.IsWrong)
+            return [];
+        var converted = unit with { Circuit = unit.Circuit with { RefrigerantName = to.Name, ChargeKg = charged } };
+        List<Entry> entries =
+        [
+            new RefrigerantEntry(Writer.Next(), unit.Circuit.RefrigerantName, -recovered!.Value, Form.Text("cylinder", 80), "conversion"),
+            new RefrigerantEntry(Writer.Next(), to.Name, charged!.Value, "", "conversion"),
+            new ChangeEntry(Writer.Next(), "refrigerant", unit.Circuit.RefrigerantName, to.Name, "", null, false, WorkArea.Circuit),
+        ];
+        equipment.Save(converted, View.Site, new(View.Now, entries[0].Author, entries[0].Header.Device, View.Now));
+        return entries;
+    });
 
     public IActionResult OnPostSettings(Guid id, Guid lineId) => Take(id, lineId, () =>
     [

@@ -65,7 +65,7 @@ public sealed class DefrostModel(VisitDesk desk) : VisitPage(desk)
     }
 
     /// <summary>Notes and photos that fall into a run.</summary>
-    public IEnumerable<Entry> Told(WatchedRun run) => View.AllTimelines.SelectMany(t => t.Standing)
+    public IEnumerable<Entry> Told(WatchedRun run) => View.UpToHere.SelectMany(t => t.Standing)
         .Where(e => e is NoteEntry or PhotoEntry && e.VisitId == run.Entry.VisitId && e.At >= run.Run.Start && e.At <= run.At(run.Run.LastMinute + 5));
 
     protected override void Loaded() => DefrostSetUpForm.Fill(Form, View.DefrostSetUp, View.Units);
