@@ -6,6 +6,7 @@ using KeenEmber.Web;
 using KeenEmber.Web.Api;
 using KeenEmber.Web.Demo;
 using KeenEmber.Web.Edge;
+using KeenEmber.Web.Pages.Visits;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Http.Features;
 
@@ -41,6 +42,8 @@ builder.Services.AddSingleton(new PhotoStore(data));
 builder.Services.AddSingleton<RunSeriesStore>();
 builder.Services.AddSingleton<LoggerStore>();
 builder.Services.AddSingleton<StandingStore>();
+builder.Services.AddSingleton<SignedReportStore>();
+builder.Services.AddScoped<SigningDesk>();
 builder.Services.AddSingleton<VisitDesk>();
 builder.Services.AddSingleton<Board>();
 builder.Services.AddHostedService(services => services.GetRequiredService<Board>());

@@ -92,4 +92,27 @@ public sealed class UnitAsOfTests : IDisposable
         Assert.Contains("The last visit, 5 Oct", page.QuerySelector(".briefing")!.TextContent.ReplaceLineEndings(" "), StringComparison.OrdinalIgnoreCase);
         Assert.Contains("-20", page.QuerySelector(".earlier, [data-point=BoxAir], .sheet")!.TextContent, StringComparison.Ordinal);
     }
+
+    [Fact]
+    public async Task What_was_signed_off_reads_as_it_was_signed()
+    {
+        var (unit, october, _) = await TwoVisits();
+        using (await technician.Send(october + "/close", "handler=SignOff", ("rootCause", "drain heater open")))
+        {
+        }
+
+        var report = october + "/report";
+        var signed = (await technician.Open(report)).QuerySelector("main header")!.TextContent;
+        using (await technician.Send(unit + "/edit", "", ("name", "Fillet freezer")))
+        {
+        }
+
+        await technician.Log(october, "box -3");
+        var kept = await technician.Open(report);
+        Assert.Equal(signed, kept.QuerySelector("main header")!.TextContent);
+        Assert.Contains("As signed on", kept.QuerySelector(".as-signed")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("drain heater open", kept.Body!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("Fillet freezer", (await technician.Open(report + "?today=true")).QuerySelector("main header")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("drain heater open", (await technician.Open(report + "?for=customer")).Body!.TextContent, StringComparison.Ordinal);
+    }
 }

@@ -9,7 +9,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeenEmber.Web.Pages.Visits;
 
 /// <summary>Before leaving: what is still open, what it came to, when to look again.</summary>
-public sealed class CloseModel(VisitDesk desk) : VisitPage(desk)
+public sealed class CloseModel(VisitDesk desk, SigningDesk signing) : VisitPage(desk)
 {
     private const int LongestText = 1000;
 
@@ -34,7 +34,15 @@ public sealed class CloseModel(VisitDesk desk) : VisitPage(desk)
     /// <summary>A field of the form that hands a loop over.</summary>
     public static string Handover(string field, Guid loop) => $"{field}-{loop}";
 
-    public IActionResult OnPostSignOff(Guid id, Guid entryId, string[] explained) => Take(id, entryId, () =>
+    public async Task<IActionResult> OnPostSignOffAsync(Guid id, Guid entryId, string[] explained)
+    {
+        var taken = SignOff(id, entryId, explained);
+        if (taken is RedirectToPageResult)
+            await signing.Keep(id, PageContext);
+        return taken;
+    }
+
+    private IActionResult SignOff(Guid id, Guid entryId, string[] explained) => Take(id, entryId, () =>
     {
         if (InTheWay.Count > 0)
             Form.Errors["sign-off"] = InTheWay.Any(l => l.IsSafety)
@@ -63,7 +71,15 @@ public sealed class CloseModel(VisitDesk desk) : VisitPage(desk)
         return new RecommendationEntry(Writer.Next(), problem, option, Text("parts"), hours, from, to, urgency);
     });
 
-    public IActionResult OnPostSignature(Guid id, Guid entryId, string? strokes) => Take(id, entryId, () => SignatureEntry.Read(strokes ?? "") is null ? null
+    public async Task<IActionResult> OnPostSignatureAsync(Guid id, Guid entryId, string? strokes)
+    {
+        var taken = Sign(id, entryId, strokes);
+        if (taken is RedirectToPageResult)
+            await signing.Keep(id, PageContext);
+        return taken;
+    }
+
+    private IActionResult Sign(Guid id, Guid entryId, string? strokes) => Take(id, entryId, () => SignatureEntry.Read(strokes ?? "") is null ? null
         : new SignatureEntry(Writer.Next(corrects: View.Signature?.Id), Form.Text("signer", LongestText, missing: "Who signs?"), strokes ?? ""));
 
     private string Text(string field) => Form.Text(field, LongestText);

@@ -2,6 +2,7 @@ using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Controls;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
+using KeenEmber.Storage;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -9,10 +10,17 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeenEmber.Web.Pages.Visits;
 
 /// <summary>The visit on paper: for the lead and a warranty desk in full, for the customer in short.</summary>
-public sealed class ReportModel(VisitDesk desk) : PageModel
+public sealed class ReportModel(VisitDesk desk, SignedReportStore reports) : PageModel
 {
     [BindProperty(SupportsGet = true)]
     public string? For { get; set; }
+
+    /// <summary>Judged anew rather than as it was signed.</summary>
+    [BindProperty(SupportsGet = true)]
+    public bool Today { get; set; }
+
+    /// <summary>The report as it was signed; null before, and on visits signed before that was kept.</summary>
+    public SignedReport? AsSigned { get; private set; }
 
     public bool ForCustomer => For == "customer";
 
@@ -20,7 +28,6 @@ public sealed class ReportModel(VisitDesk desk) : PageModel
 
     public IEnumerable<Entry> Done => View.Timeline.Standing.Where(e => e is ChangeEntry or PartEntry or SensorMendEntry or RefrigerantEntry or ClosureEntry or SettingEntry { Stage: SettingStage.AsSet });
 
-    /// <summary>Parts of the control that water, scale or wear has hurt, with those that the shop's policy changes with them.</summary>
     /// <summary>What was on record before the first change, in one line.</summary>
     public string AsFoundLine => CircuitText.Sentence(string.Join(", ", View.AsFound.Facts.Select(f => EntryText.What(f, View)).Distinct()));
 
@@ -43,7 +50,17 @@ public sealed class ReportModel(VisitDesk desk) : PageModel
     {
         if (desk.Open(id) is not { } view)
             return NotFound();
-        View = view;
+        Open(view);
         return Page();
     }
+
+    /// <summary>The report of a visit that is open already.</summary>
+    public void Open(VisitView view)
+    {
+        View = view;
+        AsSigned = LastSigned(view) is { } last ? reports.Find(last.Id) : null;
+    }
+
+    /// <summary>The sign-off, or the customer's signature that came after it; null while the visit is not signed off.</summary>
+    public static Entry? LastSigned(VisitView view) => view.SignOff is not { } off ? null : view.Signature is { } signature && signature.WrittenAt > off.WrittenAt ? signature : off;
 }
