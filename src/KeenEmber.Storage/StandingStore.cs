@@ -112,7 +112,7 @@ public sealed class StandingStore(Database database)
             Listing.Overdue => "u.due < @until ORDER BY u.due",
             Listing.FollowUp => "u.follow_up <= @until ORDER BY u.follow_up",
             Listing.Visited => "u.last_visit_at >= @since ORDER BY u.last_visit_at DESC",
-            Listing.Callbacks => "u.last_visit_at >= @since AND u.callback = 1 ORDER BY u.last_visit_at DESC",
+            Listing.Callbacks => "u.last_visit_at >= @since AND u.callback = 1 AND u.signed_off = 0 ORDER BY u.last_visit_at DESC",
             Listing.Drifting => "u.drifting = 1 ORDER BY u.tag",
             _ => "1 ORDER BY u.needs DESC, u.tag COLLATE NOCASE",
         };

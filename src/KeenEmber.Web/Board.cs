@@ -7,7 +7,7 @@ using KeenEmber.Web.Wording;
 namespace KeenEmber.Web;
 
 /// <summary>How the units stand, for the start page and the unit's own: kept and listed by <see cref="StandingStore"/>, judged here when something has changed.</summary>
-public sealed class Board(StandingStore standings, VisitStore visits, VisitDesk desk, ShopStore shops, ILogger<Board> logger) : BackgroundService
+public sealed class Board(StandingStore standings, VisitStore visits, VisitDesk desk, ShopStore shops, EquipmentStore units, ILogger<Board> logger) : BackgroundService
 {
     /// <summary>A page makes rows anew for so long before it is shown; the rest follows beside it.</summary>
     private static readonly TimeSpan BeforeAPage = TimeSpan.FromMilliseconds(300);
@@ -87,10 +87,12 @@ public sealed class Board(StandingStore standings, VisitStore visits, VisitDesk 
             if (isCurrent)
                 return kept;
             var standing = Judge(equipmentId, kept);
-            standings.Save(equipmentId, standing, changes, standing.Visits is [var last, var before, ..] && last.Visit.IsCallbackAfter(before.Visit, shops.Get().Policies, before.FollowUp));
+            standings.Save(equipmentId, standing, changes, standing.Visits is [var last, var before, ..] && last.Visit.IsCallbackAfter(before.Visit, shops.Get().Policies, before.FollowUp, ClockOf(equipmentId).Date));
             return standing;
         }
     }
+
+    private SiteClock ClockOf(Guid equipmentId) => new(units.Find(equipmentId)!.Value.Site);
 
     /// <summary>Judges the visits that have grown since, those after them, and what follows from all of them.</summary>
     private UnitStanding Judge(Guid equipmentId, UnitStanding kept)

@@ -142,7 +142,7 @@ public sealed record VisitView(
     /// <summary>A sign-off ends a visit before its time is up.</summary>
     public bool IsUnderWay => Visit.IsUnderWay(Now) && SignOff is null;
 
-    public bool IsCallback => Earlier.Count > 0 && Visit.IsCallbackAfter(Earlier[0], Shop.Policies, Briefing?.SignOff?.FollowUp);
+    public bool IsCallback => Earlier.Count > 0 && Visit.IsCallbackAfter(Earlier[0], Shop.Policies, Briefing?.SignOff?.FollowUp, Clock.Date);
 
     /// <summary>One sentence without figures on how the visit stands.</summary>
     public string Stands => NotJudged.Count > 0 ? PanelText.NotJudged(NotJudged) : PanelText.Stands(Analysis, Readings.Count > 0, Equipment, Benches.FaultsNow);

@@ -10,7 +10,8 @@ namespace KeenEmber.Core.Service;
 /// <param name="Channel">Input of the controller, as marked there.</param>
 /// <param name="Offset">What the controller adds to it; null when not looked up.</param>
 /// <param name="Gone">It is no longer on the unit.</param>
-public sealed record SensorEntry(EntryHeader Header, string Name, SensorRole Role, CurveSpec Curve, string Place, string Channel, TypedValue? Offset, bool Gone = false) : Entry(Header);
+/// <param name="FormerName">What it was called until now, where it is renamed; its checks and mends go with it.</param>
+public sealed record SensorEntry(EntryHeader Header, string Name, SensorRole Role, CurveSpec Curve, string Place, string Channel, TypedValue? Offset, bool Gone = false, string FormerName = "") : Entry(Header);
 
 /// <summary>A sensor compared: reference, signal at its leads, what the controller shows; whichever were taken.</summary>
 /// <param name="Round">Checks of one round were read together, on several sensors.</param>

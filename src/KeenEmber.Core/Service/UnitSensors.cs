@@ -45,12 +45,14 @@ public sealed record UnitSensors(
     /// <param name="all">Every timeline of the unit up to that visit: what the sensors are.</param>
     public static UnitSensors Of(Timeline timeline, IEnumerable<Timeline> all, Pressure atmosphere)
     {
-        var named = Named(all);
-        var meter = (Thermometer: timeline.Standing.OfType<MeterEntry>().LastOrDefault(m => m.Measures == QuantityKind.Temperature)?.Meter,
-            Ohmmeter: timeline.Standing.OfType<MeterEntry>().LastOrDefault(m => m.Measures == QuantityKind.Resistance)?.Meter);
-        var accuracy = new CheckAccuracy(MeterAccuracy.Of(QuantityKind.Temperature, 0, meter.Thermometer?.Accuracy), meter.Ohmmeter?.Accuracy ?? 0.01);
-        var checks = timeline.Standing.OfType<SensorCheckEntry>().ToLookup(c => c.Sensor);
-        var mends = timeline.Standing.OfType<SensorMendEntry>().ToLookup(m => m.Sensor);
+        var timelines = all.ToList();
+        var named = Named(timelines);
+        var names = new SensorNames(timelines);
+        var checks = timeline.Standing.OfType<SensorCheckEntry>().ToLookup(c => names.Now(c.Sensor));
+        var mends = timeline.Standing.OfType<SensorMendEntry>().ToLookup(m => names.Now(m.Sensor));
+        var meters = MetersOf(timeline);
+        var accuracy = new CheckAccuracy(
+            meters.Thermometers.Max(m => MeterAccuracy.Of(QuantityKind.Temperature, 0, m?.Accuracy)), meters.Ohmmeters.Max(m => m?.Accuracy ?? OhmmeterShare));
         var usable = named.Where(s => s.Curve.Curve is not null).ToList();
         var found = BoardOf(usable, s => checks[s.Name].Where(c => mends[s.Name].All(m => c.At < m.At)), accuracy, atmosphere);
         var now = BoardOf(usable, s => checks[s.Name].Where(c => mends[s.Name].All(m => c.At >= m.At)), accuracy, atmosphere);
@@ -58,12 +60,29 @@ public sealed record UnitSensors(
         IReadOnlyList<Guid> Basis(BoardChannel channel) => [.. checks[channel.Name].Select(c => c.Id)];
         return new([.. named.Select(s => new CheckedSensor(s, In(found, s), In(now, s), [.. checks[s.Name]], [.. mends[s.Name]], Slip(s, checks[s.Name].LastOrDefault(), atmosphere)))],
             found, now, SensorFindings.Of(found, Basis), SensorFindings.Of(now, Basis), [.. timeline.Standing.OfType<WarmedEntry>()],
-            meter.Thermometer is not { IsChecked: false } && meter.Ohmmeter is not { IsChecked: false });
+            meters.Thermometers.Concat(meters.Ohmmeters).All(m => m is not { IsChecked: false }));
     }
 
-    /// <summary>The last word on every sensor name, without those that are gone.</summary>
-    public static IReadOnlyList<SensorEntry> Named(IEnumerable<Timeline> all) =>
-        [.. all.SelectMany(t => t.Standing).OfType<SensorEntry>().OrderBy(s => s.At).GroupBy(s => s.Name).Select(g => (First: g.First(), Last: g.Last())).Where(s => !s.Last.Gone).OrderBy(s => s.First.At).ThenBy(s => s.First.Id).Select(s => s.Last)];
+    /// <summary>What an ohmmeter that nobody has named may be off by, as a share of its reading.</summary>
+    private const double OhmmeterShare = 0.01;
+
+    /// <summary>What each check was taken with: the meter named before it, never one that was named after; before the first, what it will be taken with.</summary>
+    private static (IReadOnlyList<Meter?> Thermometers, IReadOnlyList<Meter?> Ohmmeters) MetersOf(Timeline timeline)
+    {
+        var moments = timeline.Standing.OfType<SensorCheckEntry>().Select(c => c.At).Distinct().DefaultIfEmpty(DateTimeOffset.MaxValue).ToList();
+        return (moments.ConvertAll(at => timeline.MeterAt(QuantityKind.Temperature, at)), moments.ConvertAll(at => timeline.MeterAt(QuantityKind.Resistance, at)));
+    }
+
+    /// <summary>The last word on every sensor, without those that are gone.</summary>
+    public static IReadOnlyList<SensorEntry> Named(IEnumerable<Timeline> all)
+    {
+        var timelines = all.ToList();
+        var names = new SensorNames(timelines);
+        return [.. Said(timelines).GroupBy(s => names.Now(s.Name)).Select(g => (First: g.First(), Last: g.Last())).Where(s => !s.Last.Gone).OrderBy(s => s.First.At).ThenBy(s => s.First.Id).Select(s => s.Last)];
+    }
+
+    /// <summary>Every word on a sensor, the earliest first.</summary>
+    internal static IEnumerable<SensorEntry> Said(IEnumerable<Timeline> all) => all.SelectMany(t => t.Standing).OfType<SensorEntry>().OrderBy(s => s.At).ThenBy(s => s.WrittenAt);
 
     /// <summary>A check as the bench takes it: °C, Ω (or V, mA, share), °C; pressures in kPa gauge.</summary>
     public static SensorPoint Point(SensorEntry sensor, SensorCheckEntry check, int moment, Pressure atmosphere)
@@ -100,12 +119,13 @@ public sealed record UnitSensors(
     {
         var inOrder = all.Where(t => t.LastMoment is not null).OrderBy(t => t.LastMoment).ToList();
         var trends = new Dictionary<string, IReadOnlyList<TrendMark>>();
+        var names = new SensorNames(inOrder);
         foreach (var sensor in Named(inOrder).Where(s => s.Curve.Curve is not null))
         {
             var marks = new List<TrendMark>();
             foreach (var timeline in inOrder)
             {
-                var last = timeline.Standing.OfType<SensorCheckEntry>().Where(c => c.Sensor == sensor.Name).OrderByDescending(c => c.InBath).Select(c => (c.At, Error: ErrorOf(sensor, Point(sensor, c, 0, atmosphere)))).LastOrDefault(c => c.Error is not null);
+                var last = timeline.Standing.OfType<SensorCheckEntry>().Where(c => names.Now(c.Sensor) == sensor.Name).OrderByDescending(c => c.InBath).Select(c => (c.At, Error: ErrorOf(sensor, Point(sensor, c, 0, atmosphere)))).LastOrDefault(c => c.Error is not null);
                 if (last.Error is { } error)
                     marks.Add(new(last.At, error, CheckAccuracy.ThermometerK, marks.Count > 0 && MeterAccuracy.Differ(error, CheckAccuracy.ThermometerK, marks[^1].Value, marks[^1].Accuracy)));
             }

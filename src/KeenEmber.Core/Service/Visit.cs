@@ -16,11 +16,14 @@ public sealed record Visit(
     public bool IsUnderWay(DateTimeOffset now) => now - StartedAt < TakenUpWithin;
 
     /// <summary>A visit this close to the day it was booked for is the follow-up that was promised, not a callback.</summary>
-    private static readonly TimeSpan AsBooked = TimeSpan.FromDays(3);
+    private const int AsBookedDays = 3;
 
     /// <param name="policies">Say within how many days the same unit seen again is a callback.</param>
     /// <param name="booked">The day on which the earlier visit promised to look again, if it did.</param>
-    public bool IsCallbackAfter(Visit earlier, Policies policies, DateOnly? booked) =>
-        StartedAt - earlier.StartedAt <= TimeSpan.FromDays(policies.CallbackDays)
-        && !(booked is { } day && (StartedAt.UtcDateTime.Date - day.ToDateTime(TimeOnly.MinValue)).Duration() <= AsBooked);
+    /// <param name="dayOf">The day a moment falls on at the site: days are those of its own clock.</param>
+    public bool IsCallbackAfter(Visit earlier, Policies policies, DateOnly? booked, Func<DateTimeOffset, DateOnly> dayOf)
+    {
+        var today = dayOf(StartedAt);
+        return today.DayNumber - dayOf(earlier.StartedAt).DayNumber <= policies.CallbackDays && !(booked is { } day && Math.Abs(today.DayNumber - day.DayNumber) <= AsBookedDays);
+    }
 }

@@ -68,7 +68,7 @@ public sealed class IndexModel(Board board, StandingStore standings, ShopStore s
             .OrderByDescending(x => x.Loop.IsSafety).ThenBy(x => x.Loop.Change.At)];
         FollowUps = [.. standings.List(Listing.FollowUp, 0, AtTheTop, until: today.AddDays(DaysAhead)).Where(u => !IsUnderWay(u)).Select(u => (u, u.FollowUp!.Value, u.FollowUp < DateAt(u)))];
         Today = [.. standings.List(Listing.Visited, 0, AtTheTop, since: Now.AddDays(-1)).Where(u => new SiteClock(u.Site).Date(u.LastVisit!.StartedAt) == DateAt(u))];
-        Callbacks = [.. standings.List(Listing.Callbacks, 0, AtTheTop, since: Now - CallbacksFor).Where(u => !u.IsSignedOff)];
+        Callbacks = standings.List(Listing.Callbacks, 0, AtTheTop, since: Now - CallbacksFor);
         Drifting = standings.List(Listing.Drifting, 0, AtTheTop);
     }
 

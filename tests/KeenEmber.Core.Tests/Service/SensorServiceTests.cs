@@ -41,6 +41,26 @@ public sealed class SensorServiceTests
     }
 
     [Fact]
+    public void A_sensor_that_is_renamed_keeps_its_checks_and_its_mends()
+    {
+        var renamed = Sensor("box air", 40) with { FormerName = "box" };
+        var s = Sensors(Sensor("box"), Check("box", 5, -18, -10, -10), Mend("box", 20), Check("box", 30, -17, -17.1, -17), renamed);
+        Assert.Equal("box air", Assert.Single(s.Sensors).Name);
+        Assert.Equal((SensorVerdict.SensorOrPlace, SensorVerdict.Good), (s.Sensors[0].Found!.Result.Verdict, s.Sensors[0].Now!.Result.Verdict));
+        Assert.Single(UnitSensors.Errors([Of(Sensor("box"), Check("box", 5, -18, -10, -10), renamed)], Pressure.StandardAtmosphere)["box air"]);
+    }
+
+    /// <summary>A worse thermometer named at noon says nothing of what was compared at nine.</summary>
+    [Fact]
+    public void A_check_is_judged_with_the_meter_named_before_it()
+    {
+        Entry[] before = [Sensor("box"), Uses(1, 0.3, isChecked: true), Check("box", 5, -18, -16.2, -16.2)];
+        Assert.Equal(Sensors(before).Sensors[0].Found!.Result.Clear, Sensors([.. before, Uses(60, 5, isChecked: false)]).Sensors[0].Found!.Result.Clear);
+        Assert.True(Sensors([.. before, Uses(60, 5, isChecked: false)]).InstrumentsChecked);
+        Assert.False(Sensors([Sensor("box"), Uses(1, 5, isChecked: false), Check("box", 5, -18, -16.2, -16.2)]).InstrumentsChecked);
+    }
+
+    [Fact]
     public void A_mend_without_a_check_is_not_proved()
     {
         var s = Sensors(Sensor("box"), Check("box", 5, -18, -10, -10), Mend("box", 20));

@@ -7,6 +7,8 @@ namespace KeenEmber.Core.Tests.Service;
 
 public class TimelineTests
 {
+    private static DateOnly AtUtc(DateTimeOffset moment) => DateOnly.FromDateTime(moment.UtcDateTime);
+
     private static readonly DateTimeOffset Start = new(2026, 3, 2, 9, 0, 0, TimeSpan.Zero);
     private static readonly Guid VisitId = Guid.CreateVersion7();
 
@@ -140,8 +142,8 @@ public class TimelineTests
     public void A_visit_within_thirty_days_is_a_callback()
     {
         var first = new Visit(Guid.CreateVersion7(), Unit.Id, Start, "Isolde", "");
-        Assert.True((first with { StartedAt = Start.AddDays(30) }).IsCallbackAfter(first, Policies.Default, null));
-        Assert.False((first with { StartedAt = Start.AddDays(30.1) }).IsCallbackAfter(first, Policies.Default, null));
+        Assert.True((first with { StartedAt = Start.AddDays(30) }).IsCallbackAfter(first, Policies.Default, null, AtUtc));
+        Assert.False((first with { StartedAt = Start.AddDays(31) }).IsCallbackAfter(first, Policies.Default, null, AtUtc));
     }
 
     [Theory]
@@ -150,13 +152,24 @@ public class TimelineTests
     public void A_visit_on_the_day_it_was_booked_for_is_no_callback(int day, int booked, bool callback)
     {
         var first = new Visit(Guid.CreateVersion7(), Unit.Id, Start, "Isolde", "");
-        Assert.Equal(callback, (first with { StartedAt = Start.AddDays(day) }).IsCallbackAfter(first, Policies.Default, DateOnly.FromDateTime(Start.UtcDateTime.AddDays(booked))));
+        Assert.Equal(callback, (first with { StartedAt = Start.AddDays(day) }).IsCallbackAfter(first, Policies.Default, DateOnly.FromDateTime(Start.UtcDateTime.AddDays(booked)), AtUtc));
     }
 
     [Fact]
     public void The_shop_says_for_how_long_it_is_a_callback()
     {
         var first = new Visit(Guid.CreateVersion7(), Unit.Id, Start, "Isolde", "");
-        Assert.False((first with { StartedAt = Start.AddDays(10) }).IsCallbackAfter(first, Policies.Default with { CallbackDays = 7 }, null));
+        Assert.False((first with { StartedAt = Start.AddDays(10) }).IsCallbackAfter(first, Policies.Default with { CallbackDays = 7 }, null, AtUtc));
+    }
+
+    /// <summary>Late in the evening in Chicago it is the next day in Greenwich already.</summary>
+    [Fact]
+    public void Days_are_those_of_the_site()
+    {
+        var chicago = TimeZoneInfo.FindSystemTimeZoneById("America/Chicago");
+        var first = new Visit(Guid.CreateVersion7(), Unit.Id, new(2026, 3, 2, 15, 0, 0, TimeSpan.Zero), "Isolde", "");
+        var late = first with { StartedAt = new(2026, 4, 2, 3, 30, 0, TimeSpan.Zero) };
+        Assert.True(late.IsCallbackAfter(first, Policies.Default, null, m => DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(m, chicago).Date)));
+        Assert.False(late.IsCallbackAfter(first, Policies.Default, null, AtUtc));
     }
 }

@@ -21,7 +21,7 @@ public static class UnitForm
     public static void Begin(FilledForm form, Site? site)
     {
         (form["fans"], form["coils"], form["parts"]) = ("1", "1", nameof(CircuitParts.Receiver));
-        (form["site"], form["elevation"]) = (site?.Name ?? "", Plain(site?.ElevationM));
+        (form["site"], form["elevation"], form["zone"]) = (site?.Name ?? "", Plain(site?.ElevationM), site?.TimeZone ?? TimeZoneInfo.Local.Id);
     }
 
     /// <summary>The form as it shows a unit that is on record.</summary>
@@ -35,6 +35,7 @@ public static class UnitForm
         (form["charge"], form["current"]) = (circuit.ChargeKg is { } kg ? units.Mass(kg) : "", Plain(circuit.RatedCurrentA));
         form["coldest"] = circuit.ColdestAmbient is { } coldest ? units.Temperature(coldest.Kelvin) : "";
         (form["product"], form["nameplate"]) = (unit.Product, circuit.Nameplate);
+        form["zone"] = site.TimeZone;
         form["parts"] = string.Join(',', EquipmentText.Parts.Where(p => circuit.Parts.HasFlag(p)));
         form["hazards"] = string.Join(',', unit.Hazards.Each());
         return form;
@@ -57,6 +58,9 @@ public static class UnitForm
         var chosen = known.FirstOrDefault(s => string.Equals(s.Name, siteName, StringComparison.OrdinalIgnoreCase))
             ?? new Site(Guid.CreateVersion7(), siteName.Length > 0 ? siteName : "First site", 0, TimeZoneInfo.Local.Id);
         var elevationM = form.Number("elevation", Atmosphere.LowestElevationM, Atmosphere.HighestElevationM) ?? chosen.ElevationM;
+        var zone = form["zone"].Length == 0 ? chosen.TimeZone : form.Text("zone", 60);
+        if (!TimeZoneInfo.TryFindSystemTimeZoneById(zone, out _))
+            form.Errors["zone"] = "Type a time zone such as Europe/London or America/Chicago.";
         var chargeKg = form.Value("charge", QuantityKind.Mass)?.Si(default);
         if (chargeKg is not (null or >= 0.001 and <= LargestChargeKg))
             form.Errors["charge"] = $"A mass from 1 g to {LargestChargeKg:F0} kg, or nothing.";
@@ -72,7 +76,8 @@ public static class UnitForm
         {
             Coils = form["coils"] == "2" ? 2 : 1, RatedCurrentA = ratedA, ColdestAmbient = coldest,
         };
-        var site = chosen with { ElevationM = elevationM };
+        // A site that is known is changed on the nameplate of a unit that stands there, not by adding one.
+        var site = existing is null && known.Contains(chosen) ? chosen : chosen with { ElevationM = elevationM, TimeZone = zone };
         return (new(existing?.Unit.Id ?? newId, site.Id, tag, form.Text("name", 60) is { Length: > 0 } name ? name : CircuitText.Sentence(EquipmentText.Name(kind)),
             kind, target!.Temperature, fans, form.Text("product", 100), form.Text("location", 100), circuit)
         {

@@ -82,8 +82,12 @@ public sealed class SensorsModel(VisitDesk desk) : VisitPage(desk)
     {
         if (gone && View.Benches.Sensors.Sensors.FirstOrDefault(s => s.Name == Form["name"]) is { } known)
             return [known.Sensor with { Header = Writer.Next(), Gone = true }];
-        return SensorForm.Read(Form, View.Shop.Units) is not { } s ? []
-            : [new SensorEntry(Writer.Next(), s.Name, s.Role, s.Curve, s.Place, s.Channel, s.Offset)];
+        if (SensorForm.Read(Form, View.Shop.Units) is not { } s)
+            return [];
+        var former = Form["former"] != s.Name && IsNamed(Form["former"]) ? Form["former"] : "";
+        if (former.Length > 0 && IsNamed(s.Name))
+            Form.Errors["name"] = $"There is another sensor called {s.Name}. Type a name that is free.";
+        return [new SensorEntry(Writer.Next(), s.Name, s.Role, s.Curve, s.Place, s.Channel, s.Offset, FormerName: former)];
     });
 
     public IActionResult OnPostMend(Guid id, Guid entryId, string? sensor, SensorMend mend) => Take(id, entryId, () =>
