@@ -94,7 +94,8 @@ public sealed class LoggerFile
         Table.Next(reader);
         var clock = new RowClock(times?.Format, zone);
         var wanted = columns.Columns.Select((c, i) => (Column: i, c.Place, c.Unit)).Where(c => c is { Place: not null, Unit: not null })
-            .Select(c => (c.Column, Place: c.Place!.Value, Unit: c.Unit!, Minutes: new List<double>(), Values: new List<double>())).ToList();
+            .Select(c => (c.Column, Place: c.Place!.Value, Unit: c.Unit!, Values: new List<double>())).ToList();
+        var minutes = new List<double>();
         var (rows, skipped, duplicates) = (0, 0, 0);
         var last = double.NegativeInfinity;
         while (rows < Table.MostRows && Table.Next(reader))
@@ -114,18 +115,27 @@ public sealed class LoggerFile
             }
 
             last = minute.Value;
-            foreach (var (column, place, unitOf, minutes, values) in wanted)
-            {
-                if (column < reader.FieldCount && Table.Number(reader, column) is { } number && InTrack(place, number, unitOf) is { } value)
-                {
-                    minutes.Add(minute.Value);
-                    values.Add(value);
-                }
-            }
+            minutes.Add(minute.Value);
+            foreach (var (column, place, unitOf, values) in wanted)
+                values.Add(column < reader.FieldCount && Table.Number(reader, column) is { } number ? InTrack(place, number, unitOf) ?? Missing : Missing);
         }
 
-        return new(clock.Start, clock.ClockOfStart, [.. wanted.Where(w => w.Values.Count > 0).Select(w => new RunTrack(w.Place, [.. w.Minutes], [.. w.Values]))],
+        double[] all = [.. minutes];
+
+        return new(clock.Start, clock.ClockOfStart, [.. wanted.Select(w => Track(w.Place, all, w.Values)).Where(t => !t.IsEmpty)],
             rows, skipped, duplicates, clock.Backward, rows == Table.MostRows && Table.Next(reader));
+    }
+
+    /// <summary>Stands for a cell without a value while the rows are read.</summary>
+    private const double Missing = double.NaN;
+
+    /// <summary>Columns without a gap share their minutes: a day of seconds in thirty columns would else hold them thirty times.</summary>
+    private static RunTrack Track(RunPlace place, double[] minutes, List<double> values)
+    {
+        if (!values.Exists(double.IsNaN))
+            return new(place, minutes, [.. values]);
+        var there = Enumerable.Range(0, minutes.Length).Where(i => !double.IsNaN(values[i])).ToList();
+        return new(place, [.. there.Select(i => minutes[i])], [.. there.Select(i => values[i])]);
     }
 
     /// <summary>Gauge pressures are taken at the standard atmosphere: a logger knows no other.</summary>

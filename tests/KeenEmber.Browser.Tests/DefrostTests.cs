@@ -125,8 +125,8 @@ public sealed class DefrostTests : IDisposable
         SaveSetUp();
         person.Press("From a logger").See("#file");
         var broken = Path.Combine(files, "broken.csv");
-        await File.WriteAllTextAsync(broken, "not a table at all", TestContext.Current.CancellationToken);
-        person.Upload("#file", broken).Press("Go on").ReadUntil(".field-error", "no table");
+        await File.WriteAllTextAsync(broken, "no table at all", TestContext.Current.CancellationToken);
+        person.Upload("#file", broken).Press("Go on").ReadUntil(".field-error", "not a table");
         person.Upload("#file", LoggerFile("first.csv", comma: true)).Press("Go on").ReadUntil("h2", "first.csv");
         person.ReadUntil(".hint", "Say once");
         person.Press("Take it in").ReadUntil(".columns-form .field-error", "one column at least");

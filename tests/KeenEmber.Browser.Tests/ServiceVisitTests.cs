@@ -34,7 +34,7 @@ public sealed class ServiceVisitTests : IDisposable
         person.Resize(300, 300);
         person.Picture(second);
         person.Resize(390, 844);
-        File.WriteAllText(broken, "this is not a whole picture");
+        File.WriteAllText(broken, "this is no picture");
         return (photo, second, broken);
     }
 
@@ -107,7 +107,7 @@ public sealed class ServiceVisitTests : IDisposable
         Start();
         person.Press("Seen, and made safe");
         var (photo, second, broken) = Files();
-        person.Upload("#photos", photo, second, broken).ReadUntil("#understood", "“broken.jpg” is no picture");
+        person.Upload("#photos", photo, second, broken).ReadUntil("#understood", "“broken.jpg” is not a whole picture");
         person.ReadUntil("#understood", "2 saved");
         Log("note: oil at the flare nut");
         person.Station("record").ReadUntil(".timeline", "oil at the flare nut");

@@ -65,12 +65,13 @@ public sealed class DefrostFileModel(VisitDesk desk, LoggerStore loggers, RunSer
             return Page();
         }
 
-        using var bytes = new MemoryStream();
+        var sent = file is null ? System.Text.Encoding.UTF8.GetBytes(rows!) : new byte[file.Length];
         if (file is not null)
-            await file.CopyToAsync(bytes);
-        else
-            bytes.Write(System.Text.Encoding.UTF8.GetBytes(rows!));
-        var sent = bytes.ToArray();
+        {
+            await using var stream = file.OpenReadStream();
+            await stream.ReadExactlyAsync(sent);
+        }
+
         if (IsDocument(sent))
             return TakeDocument(id, fileId, sent, file?.FileName ?? "");
         if (LoggerFile.Open(sent) is null)
