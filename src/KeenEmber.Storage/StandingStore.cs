@@ -27,7 +27,11 @@ public sealed record UnitStanding(IReadOnlyList<VisitStanding> Visits, IReadOnly
 /// <param name="LastVisit">Null when nobody has been there.</param>
 public sealed record UnitLine(
     Guid Id, string Tag, string Name, EquipmentKind Kind, string Refrigerant, Site Site, string Stands, bool NeedsAttention,
-    Visit? LastVisit, bool IsSignedOff, DateOnly? FollowUp, IReadOnlyList<OpenLoop> Loops, IReadOnlyList<Drifting> Drift);
+    Visit? LastVisit, bool IsSignedOff, DateOnly? FollowUp, IReadOnlyList<OpenLoop> Loops, IReadOnlyList<Drifting> Drift)
+{
+    /// <summary>False for a unit that has never been judged: what the line says of it is not known yet.</summary>
+    public bool IsJudged { get; init; } = true;
+}
 
 /// <summary>Which units a list holds.</summary>
 public enum Listing { All, Safety, Overdue, FollowUp, Visited, Callbacks, Drifting }
@@ -50,10 +54,11 @@ public sealed class StandingStore(Database database)
         public string? FollowUp { get; init; }
         public string Loops { get; init; } = "";
         public string Drift { get; init; } = "";
+        public int MadeOf { get; init; }
 
         public UnitLine ToLine(Dictionary<Guid, Site> sites) => new(
             Guid.Parse(Id), Tag, Name, Enum.Parse<EquipmentKind>(Kind), Refrigerant, sites[Guid.Parse(SiteId)], Stands, Needs,
-            LastVisit is null ? null : Of<Visit>(LastVisit), SignedOff, FollowUp is null ? null : Database.Day(FollowUp), Of<List<OpenLoop>>(Loops), Of<List<Drifting>>(Drift));
+            LastVisit is null ? null : Of<Visit>(LastVisit), SignedOff, FollowUp is null ? null : Database.Day(FollowUp), Of<List<OpenLoop>>(Loops), Of<List<Drifting>>(Drift)) { IsJudged = MadeOf > 0 };
     }
 
     /// <summary>The units whose row is out of date, the ones visited last first.</summary>
@@ -121,7 +126,7 @@ public sealed class StandingStore(Database database)
         // CROSS JOIN keeps the order of the tables: the index of the list decides which rows are read at all.
         return [.. db.Query<Row>($"""
             SELECT e.id, e.tag, e.name, e.kind, c.refrigerant, e.site_id AS SiteId, u.stands, u.needs, u.last_visit AS LastVisit, u.signed_off AS SignedOff,
-                   u.follow_up AS FollowUp, u.loops, u.drift
+                   u.follow_up AS FollowUp, u.loops, u.drift, u.made_of AS MadeOf
             FROM unit_standing u CROSS JOIN equipment e ON e.id = u.equipment_id JOIN circuit c ON c.equipment_id = e.id
             WHERE {which} LIMIT @count OFFSET @from
             """, new { from, count, until = Database.Day(until), since = Database.Utc(since) }).Select(r => r.ToLine(sites))];

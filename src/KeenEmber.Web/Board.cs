@@ -10,7 +10,7 @@ namespace KeenEmber.Web;
 public sealed class Board(StandingStore standings, VisitStore visits, VisitDesk desk, ShopStore shops, EquipmentStore units, ILogger<Board> logger) : BackgroundService
 {
     /// <summary>A page makes rows anew for so long before it is shown; the rest follows beside it.</summary>
-    private static readonly TimeSpan BeforeAPage = TimeSpan.FromMilliseconds(300);
+    private static readonly TimeSpan BeforeAPage = TimeSpan.FromMilliseconds(700);
 
     /// <summary>So many rows are asked for at a time.</summary>
     private const int Batch = 25;

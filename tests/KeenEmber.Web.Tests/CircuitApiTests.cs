@@ -1,16 +1,15 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
-using KeenEmber.Browser.Tests.Harness;
 
-namespace KeenEmber.Browser.Tests;
+namespace KeenEmber.Web.Tests;
 
 /// <summary>The circuit bench on the wire.</summary>
-public sealed class CircuitApiTests(DemoApp demo) : IClassFixture<DemoApp>
+public sealed class CircuitApiTests(DemoWeb demo) : IClassFixture<DemoWeb>
 {
     private async Task<(HttpStatusCode Status, JsonElement Body)> Ask(object question)
     {
-        var answer = await demo.Server.Http.PostAsJsonAsync("/api/circuit/analysis", question, TestContext.Current.CancellationToken);
+        var answer = await demo.Http.PostAsJsonAsync("/api/circuit/analysis", question, TestContext.Current.CancellationToken);
         var text = await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
         return (answer.StatusCode, text.Length == 0 ? default : JsonDocument.Parse(text).RootElement);
     }
@@ -79,7 +78,7 @@ public sealed class CircuitApiTests(DemoApp demo) : IClassFixture<DemoApp>
     [InlineData("{\"evaporatorFans\":[\"running\",\"asleep\"]}", "evaporatorFans[1]")]
     public async Task What_is_not_the_described_json_is_refused_by_its_field(string text, string field)
     {
-        var answer = await demo.Server.Http.PostAsync("/api/circuit/analysis", new StringContent(text, null, "application/json"), TestContext.Current.CancellationToken);
+        var answer = await demo.Http.PostAsync("/api/circuit/analysis", new StringContent(text, null, "application/json"), TestContext.Current.CancellationToken);
         Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
         Assert.Equal("application/problem+json", answer.Content.Headers.ContentType?.MediaType);
         var problem = await answer.Content.ReadFromJsonAsync<JsonElement>(TestContext.Current.CancellationToken);
@@ -88,5 +87,5 @@ public sealed class CircuitApiTests(DemoApp demo) : IClassFixture<DemoApp>
 
     [Fact]
     public async Task It_is_described() =>
-        Assert.Contains("/api/circuit/analysis", await demo.Server.Http.GetStringAsync("/openapi/v1.json", TestContext.Current.CancellationToken), StringComparison.Ordinal);
+        Assert.Contains("/api/circuit/analysis", await demo.Http.GetStringAsync("/openapi/v1.json", TestContext.Current.CancellationToken), StringComparison.Ordinal);
 }

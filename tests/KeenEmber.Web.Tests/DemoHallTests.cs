@@ -1,13 +1,12 @@
 using System.Net;
 using System.Text.RegularExpressions;
-using KeenEmber.Browser.Tests.Harness;
 
-namespace KeenEmber.Browser.Tests;
+namespace KeenEmber.Web.Tests;
 
 /// <summary>The hall shows each pattern and each make-up on one of its units.</summary>
-public sealed class DemoHallTests(DemoApp demo) : IClassFixture<DemoApp>
+public sealed class DemoHallTests(DemoWeb demo) : IClassFixture<DemoWeb>
 {
-    private async Task<string> Page(string path) => WebUtility.HtmlDecode(await demo.Server.Http.GetStringAsync(path, TestContext.Current.CancellationToken));
+    private async Task<string> Page(string path) => WebUtility.HtmlDecode(await demo.Http.GetStringAsync(path, TestContext.Current.CancellationToken));
 
     /// <summary>Every station of the latest visit of every unit, as one text.</summary>
     private async Task<List<string>> LatestVisits()

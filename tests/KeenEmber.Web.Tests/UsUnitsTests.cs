@@ -1,11 +1,10 @@
 using System.Net;
 using System.Text.RegularExpressions;
-using KeenEmber.Browser.Tests.Harness;
 
-namespace KeenEmber.Browser.Tests;
+namespace KeenEmber.Web.Tests;
 
 /// <summary>A shop that works in °F, psi and pounds reads no metric unit anywhere.</summary>
-public sealed partial class UsUnitsTests(DemoApp demo) : IClassFixture<DemoApp>
+public sealed partial class UsUnitsTests(DemoWeb demo) : IClassFixture<DemoWeb>
 {
     private static readonly string[] Stations =
         ["circuit", "look", "course", "defrost", "sensors", "glycol", "meters", "controls", "controlcycle", "controlsheet", "changes", "prove", "close", "report", "defrostplan", "defrosttests"];
@@ -20,13 +19,14 @@ public sealed partial class UsUnitsTests(DemoApp demo) : IClassFixture<DemoApp>
     [GeneratedRegex("(?:aria-label|placeholder|alt)=\"([^\"]*)\"")]
     private static partial Regex Attributes();
 
-    private async Task<string> Page(string path) => WebUtility.HtmlDecode(await demo.Server.Http.GetStringAsync(path, TestContext.Current.CancellationToken));
+    private async Task<string> Page(string path) => WebUtility.HtmlDecode(await demo.Http.GetStringAsync(path, TestContext.Current.CancellationToken));
 
     [Fact]
     public async Task No_page_of_any_unit_shows_a_metric_unit()
     {
-        using var person = new Person(demo.Server);
-        person.Go("/settings").Tap("label[for=units-us]").Press("Save").ReadUntil(".saved", "Saved");
+        using var technician = new Technician(demo.App);
+        using (var saved = await technician.Send("/settings", "", ("units", "us")))
+            Assert.Equal(HttpStatusCode.Redirect, saved.StatusCode);
         var found = new List<string>();
         foreach (var unit in Regex.Matches(await Page("/"), "/equipment/[0-9a-f-]{36}").Select(m => m.Value).Distinct())
         {
