@@ -204,7 +204,7 @@ public sealed class LoggerFile
         {
             var moment = format is { HasDay: true, HasZone: false } ? InUtc(written) : written;
             first ??= moment;
-            if (last is { } before && moment < before - Jump)
+            if (last is { } before && before - moment > Jump)
             {
                 Backward++;
                 added += format!.HasDay ? TimeSpan.FromHours(Math.Round((before - moment).TotalHours)) : TimeSpan.FromDays(1);
@@ -221,7 +221,7 @@ public sealed class LoggerFile
                 return wall - zone.GetUtcOffset(zone.IsInvalidTime(wall) ? wall.AddHours(1) : wall);
             var offsets = zone.GetAmbiguousTimeOffsets(wall);
             var (early, late) = (wall - offsets.Max(), wall - offsets.Min());
-            return last is { } before && early < before - Jump ? late : early;
+            return last is { } before && before - early > Jump ? late : early;
         }
     }
 }

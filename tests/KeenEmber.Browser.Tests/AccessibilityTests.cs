@@ -44,7 +44,7 @@ public sealed class AccessibilityTests(DemoApp demo) : IClassFixture<DemoApp>
 
         person.Go(person.Path.Replace("/close", "/report", StringComparison.Ordinal));
         Check("report");
-        person.Unit("K-8").Press("What it remembers").Press("Compare two visits").See(".compare");
+        person.Unit("K-8").Press("History").Press("Compare two visits").See(".compare");
         Check("compare");
         person.Unit("G-1").Tap(".visits a").Station("glycol");
         Check("glycol");

@@ -63,14 +63,14 @@ public sealed class CircuitBenchTests : IDisposable
         // R290 at 2.0 bar over sea level: dew -14.0 °C. Superheat 4.5, TD 18.2: the coil is too cold for its air, and it is well fed.
         Log("line -9.5, suc 2.0, head 10.2, liq 25, amb 22", 5);
         Result("SuperheatCoil", "4.5 K");
-        Result("EvaporatorTd", "above band");
+        Result("EvaporatorTd", "above target");
 
         // It was the blocked return: corrected, and the verdict follows.
         Log("suc 2.55, line -4.5", 2);
-        person.ReadUntil(".stands", "The sealed circuit is doing its job");
+        person.ReadUntil(".stands", "The refrigerant circuit is on target");
         Result("EvaporatorTd", "in band");
         app.Restart();
-        person.Go(person.Path).ReadUntil(".stands", "The sealed circuit is doing its job");
+        person.Go(person.Path).ReadUntil(".stands", "The refrigerant circuit is on target");
     }
 
     [Theory]
@@ -88,11 +88,11 @@ public sealed class CircuitBenchTests : IDisposable
         person.Tap("[data-result=SuperheatCoil] .why summary");
         var formula = Result("SuperheatCoil", "dew of R449A");
         Assert.InRange(double.Parse(Regex.Match(formula, @"= (-?[\d.]+) K").Groups[1].Value, System.Globalization.CultureInfo.InvariantCulture), 9.5, 11.5);
-        Result("Subcooling", "below band");
+        Result("Subcooling", "below target");
         if (phone)
             person.Tap(".drawer summary");
         person.ReadUntil("[data-code='circuit.short-of-charge']", "sight glass bubbles");
-        person.ReadUntil("[data-code='circuit.short-of-charge']", "current against plate 51 %");
+        person.ReadUntil("[data-code='circuit.short-of-charge']", "current, % of nameplate 51 %");
 
         // A shut solenoid takes it all back.
         Log("solenoid shut", 1);
@@ -109,7 +109,7 @@ public sealed class CircuitBenchTests : IDisposable
         person.ReadUntil($"{Map} [data-point=SuctionLineCoil2] .tag-value", "2.5 °C");
         Result("SuperheatCoil2", "superheat, base");
         person.Station("look").ReadUntil(".facts-to-tap", "coil, base");
-        person.Tap("form:has([name=fact][value=Coil]):has([name=index][value='2']) button[value=Iced]").ReadUntil(".stands", "cannot breathe");
+        person.Tap("form:has([name=fact][value=Coil]):has([name=index][value='2']) button[value=Iced]").ReadUntil(".stands", "Not enough air through the coil. Fix airflow and ice before judging the charge");
 
         person.Unit("Q-9").Press("Edit nameplate").Tap("#condenser option[value=Rack]").Tap("#coils option[value='1']").Tap("input[name=parts][value=EvaporatorPressureRegulator]").Press("Save the nameplate");
         person.Press("Go on with the visit").ReadUntil($"{Map}", "central rack");

@@ -129,9 +129,9 @@ public sealed class DefrostTests : IDisposable
         person.Upload("#file", broken).Press("Go on").ReadUntil(".field-error", "not a table");
         person.Upload("#file", LoggerFile("first.csv", comma: true)).Press("Go on").ReadUntil("h2", "first.csv");
         person.ReadUntil(".hint", "Say once");
-        person.Press("Take it in").ReadUntil(".columns-form .field-error", "one column at least");
+        person.Press("Import").ReadUntil(".columns-form .field-error", "one column at least");
         person.Tap("[name=place-1] option[value='0']").Tap("[name=place-2] option[value=bend]").Type("[name=name-2]", "lower left").Tap("[name=place-3] option:nth-last-child(5)");
-        person.Tap("[name=unit-1] option:nth-child(1)").Tap("[name=unit-2] option:nth-child(1)").Tap("[name=unit-3] option:nth-child(3)").Press("Take it in");
+        person.Tap("[name=unit-1] option:nth-child(1)").Tap("[name=unit-2] option:nth-child(1)").Tap("[name=unit-3] option:nth-child(3)").Press("Import");
         Assert.Contains("ended at", person.ReadUntil(".verdict", "min of heat"), StringComparison.Ordinal);
         Assert.Contains("the last 1", person.Read(".verdict"), StringComparison.Ordinal);
         person.ReadUntil(".run-tables", "lower left");
@@ -147,7 +147,7 @@ public sealed class DefrostTests : IDisposable
 
         person.Press("From a logger").Upload("#file", LoggerFile("second.csv", comma: true)).Press("Go on").ReadUntil(".hint", "was named before");
         Assert.Equal("lower left", person.See("[name=name-2]").GetAttribute("value"));
-        person.Press("Take it in").See(".verdict");
+        person.Press("Import").See(".verdict");
         Assert.Equal(2, person.Count(".run-list li"));
         person.Tap(".run-list .under").ReadUntil(".run-compare", "The same within 2 min");
 

@@ -52,8 +52,8 @@ public sealed class FirstVisitTests : IDisposable
 
         // R404A at 246.1 kPa absolute: dew -25.1 °C, so -21.2 °C is 3.9 K above it.
         person.ReadUntil("[data-result=SuperheatCoil] .result-value", "3.9 K");
-        person.ReadUntil("[data-result=SuperheatCoil] .validity", "counts");
-        person.ReadUntil(".drawer .stands", "The sealed circuit is doing its job");
+        person.ReadUntil("[data-result=SuperheatCoil] .validity", "usable");
+        person.ReadUntil(".drawer .stands", "The refrigerant circuit is on target");
 
         app.Restart();
         person.Go(person.Path).ReadUntil("[data-result=SuperheatCoil] .result-value", "3.9 K");
@@ -88,8 +88,8 @@ public sealed class FirstVisitTests : IDisposable
         person.Type("#time-Compressor", "soon").Tap("form:has([value=Compressor]) button[value=Running]").ReadUntil("#time-Compressor-error", "Type minutes from 0");
         Assert.Equal("soon", person.See("#time-Compressor").GetAttribute("value"));
         person.Type("#line", "suc 1.4, line -21").ReadUntil("#save-line", "Save 2");
-        person.Press("Save 2").ReadUntil(".stands", "The coil cannot breathe");
-        person.Station("circuit").ReadUntil("[data-result=SuperheatCoil]", "does not count");
+        person.Press("Save 2").ReadUntil(".stands", "Not enough air through the coil. Fix airflow and ice before judging the charge");
+        person.Station("circuit").ReadUntil("[data-result=SuperheatCoil]", "not usable");
         person.ReadUntil("[data-result=SuperheatCoil]", "An evaporator fan is off");
         person.See(".circuit-map.wide .tag.unusable[data-point=SuctionPressure]");
     }
@@ -167,13 +167,13 @@ public sealed class FirstVisitTests : IDisposable
         person.ReadUntil("#refrigerant-error", "“R999” is not in the catalogue");
         person.ReadUntil("#target-error", "not a number");
         person.ReadUntil("#fans-error", "A whole number of fans from 0 to 24");
-        person.ReadUntil("#charge-error", "It must lie between");
+        person.ReadUntil("#charge-error", "Out of range");
         Assert.Equal("R999", person.See("#refrigerant").GetAttribute("value"));
         Assert.Equal("cold", person.See("#target").GetAttribute("value"));
 
         AddFreezer();
         person.Press("Start a visit").Tap(".circuit-map.wide [data-point=SuctionPressure]");
-        foreach (var (typed, said) in new[] { ("abc", "not a number"), ("1e9", "not a number"), ("9999999", "No gauge shows this"), ("21 °C", "a pressure belongs here"), ("", "Type a pressure") })
+        foreach (var (typed, said) in new[] { ("abc", "not a number"), ("1e9", "not a number"), ("9999999", "Out of range. Type full vacuum to 300 bar"), ("21 °C", "a pressure belongs here"), ("", "Type a pressure") })
         {
             person.Type("#value", typed).Keys(Keys.Enter).ReadUntil("#value-error", said);
             Assert.Equal(typed, person.See("#value").GetAttribute("value"));

@@ -12,7 +12,7 @@ public sealed class MemoryTests(DemoApp demo) : IClassFixture<DemoApp>
     public void A_units_memory_shows_what_moved_and_which_part_failed_again()
     {
         using var person = new Person(demo.Server);
-        person.Unit("K-8").Press("What it remembers").ReadUntil(".challenge-line", "Start relay replaced 2 times");
+        person.Unit("K-8").Press("History").ReadUntil(".challenge-line", "Start relay replaced 2 times");
         person.ReadUntil(".trends", "moved by +6.3 K at the last");
         person.See(".trend .moved-mark");
         person.ReadUntil("main", "0.030 kg on balance, 14 % of the charge");

@@ -46,11 +46,11 @@ public sealed class Screenshots
         Take("defrost-light");
         person.Go(person.Path.Replace("/defrost", "/defrostplan", StringComparison.Ordinal) + "?count=4&length=30&busy=07:00-09:30&neighbours=F-3+05:00-05:40,17:00-17:40&askedBy=warranty+desk&asked=06:00+18:00&askedLength=60&price=0.31");
         Take("defrost-plan-light");
-        person.Unit("K-9").Tap(".visits a").Press("Seen, and made safe").Station("sensors");
+        person.Unit("K-9").Tap(".visits a").Press("Checked and made safe").Station("sensors");
         Take("sensors-light");
-        person.Unit("K-5").Tap(".visits a").Press("Seen, and made safe").Station("controls").Press("Outputs and damage").See(".output");
+        person.Unit("K-5").Tap(".visits a").Press("Checked and made safe").Station("controls").Press("Outputs and damage").See(".output");
         Take("outputs-light");
-        person.Unit("K-8").Press("What it remembers");
+        person.Unit("K-8").Press("History");
         Take("memory-light");
         person.Unit("K-1").Tap(".visits li:nth-child(2) a").Station("prove");
         Take("prove-light");

@@ -54,7 +54,7 @@ public sealed class ServiceVisitTests : IDisposable
         person.ReadUntil(".complaint", "at once, at risk: six tubs");
         person.ReadUntil("[data-hazard=SecondSupply]", "lock out both");
         person.See("[data-hazard=Flammable]");
-        person.Press("Seen, and made safe").ReadUntil(".station-body", "");
+        person.Press("Checked and made safe").ReadUntil(".station-body", "");
         person.Station("look").See("#box-BoxAir");
         Assert.Equal(0, person.Count(".hazards"));
 
@@ -87,7 +87,7 @@ public sealed class ServiceVisitTests : IDisposable
         person.Go("/meters").Press("Add it").ReadUntil("#name-error", "what stands on it");
         person.Type("#name", "T-9").Type("#accuracy", "0.3").Press("Add it").ReadUntil(".meter-list", "T-9, thermometer ±0.3 K");
         Start();
-        person.Press("Seen, and made safe");
+        person.Press("Checked and made safe");
         person.Station("meters").ReadUntil("[data-meter=T-9]", "never checked");
         person.Press("Use it").ReadUntil("[data-meter=T-9]", "in use");
         Log("fan on, coil clear, comp on 40 min, defrost over 200 min, suc 1.2, line -19");
@@ -105,7 +105,7 @@ public sealed class ServiceVisitTests : IDisposable
     public void Photos_stay_by_their_entry_and_a_broken_one_is_refused_by_name()
     {
         Start();
-        person.Press("Seen, and made safe");
+        person.Press("Checked and made safe");
         var (photo, second, broken) = Files();
         person.Upload("#photos", photo, second, broken).ReadUntil("#understood", "“broken.jpg” is not a whole picture");
         person.ReadUntil("#understood", "2 saved");
@@ -118,7 +118,7 @@ public sealed class ServiceVisitTests : IDisposable
         app.Restart();
         person.Go(person.Path).See(".timeline li .thumbs img");
         Assert.True(person.Run<bool>("return [...document.querySelectorAll('.thumbs img')].every(i => { i.loading = 'eager'; return i.src.endsWith('/small'); })"));
-        person.Tap(".visit-head h1 a").Press("What it remembers").ReadUntil("main", "5 is the delay switch");
+        person.Tap(".visit-head h1 a").Press("History").ReadUntil("main", "5 is the delay switch");
         person.ReadUntil("main", "3 heater, 4 fans");
         Assert.Empty(person.Violations());
         person.Go("/search?q=heater").ReadUntil("[data-hit=Photo]", "heater");
@@ -128,7 +128,7 @@ public sealed class ServiceVisitTests : IDisposable
     public void What_is_proved_recommended_and_signed_goes_on_paper()
     {
         Start();
-        person.Press("Seen, and made safe");
+        person.Press("Checked and made safe");
         person.Station("changes").Tap("details:has(#part) summary").Type("#part", "fan motor").Tap("#part-area option[value=Fans]").Press("Save the part").ReadUntil(".done-list", "fan motor");
         person.Tap("details:has(#part) summary").Type("#part", "termination switch").Tap("#part-area option[value=LimitSwitch]").Press("Save the part").ReadUntil(".done-list", "termination switch");
         person.ReadUntil("[data-policy=LimitSwitches]", "Replace termination, fan delay and heater safety together");
@@ -166,7 +166,7 @@ public sealed class ServiceVisitTests : IDisposable
     public void Two_tabs_on_one_visit_keep_what_both_typed()
     {
         Start();
-        person.Press("Seen, and made safe");
+        person.Press("Checked and made safe");
         var other = Somebody();
         other.Go(person.Path).See("#line");
         Log("box -18, suc 1.2");
@@ -190,7 +190,7 @@ public sealed class ServiceVisitTests : IDisposable
         person.Go("/settings").Type("#callbackDays", "none").Press("Save").ReadUntil("#callbackDays-error", "from 1 to 365");
         person.Type("#callbackDays", "1").Type("#technicians", "Isolde Marrin\nTobin Ashgrove").Tap("label[for=choice-GaugesOnEveryCall]").Press("Save").ReadUntil("[role=status]", "Saved");
         Start();
-        person.Press("Seen, and made safe");
+        person.Press("Checked and made safe");
         Log("fan on, coil clear, comp on 40 min, defrost over 200 min, line -19");
         person.Station("changes").ReadUntil("[data-policy=Gauges]", "Connect gauges");
     }

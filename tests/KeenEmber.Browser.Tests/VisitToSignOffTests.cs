@@ -40,7 +40,7 @@ public sealed class VisitToSignOffTests : IDisposable
         AddUnit();
         StartVisit("Isolde Marrin", "Soft ice cream");
         person.Type("#line", "fan on, coil clear, comp on 40 min, defrost over 200 min, box -18, suc 1.0, line -15, head 12, liq 27.4, amb 20").Press("Save 10");
-        person.ReadUntil(".stands", "short of charge");
+        person.ReadUntil(".stands", "Looks low on charge. Find the leak before adding refrigerant");
 
         // A jumper, a part, refrigerant weighed in: each on the record, the jumper counted until it is out.
         person.Station("changes");
@@ -116,10 +116,10 @@ public sealed class VisitToSignOffTests : IDisposable
     {
         AddUnit();
         StartVisit("Isolde Marrin", "Soft ice cream");
-        person.Type("#line", "fan on, coil clear, comp on 40 min, defrost over 200 min, box -18, suc 1.0, line -15, head 12, liq 27.4").Press("Save 9").ReadUntil(".stands", "short of charge");
+        person.Type("#line", "fan on, coil clear, comp on 40 min, defrost over 200 min, box -18, suc 1.0, line -15, head 12, liq 27.4").Press("Save 9").ReadUntil(".stands", "Looks low on charge. Find the leak before adding refrigerant");
         person.Unit("F-9");
         StartVisit("Tobin Ashgrove", "Soft again");
-        person.ReadUntil("[data-brief=not-explained]", "This reads as short of charge");
+        person.ReadUntil("[data-brief=not-explained]", "Looks low on charge");
         person.ReadUntil(".briefing", "Worth taking again");
     }
 }

@@ -67,6 +67,7 @@ public sealed class LoggerTests : IDisposable
     {
         var series = Read("clock,cold\n23:50,1\n23:59:30,2\n00:10,3");
         Assert.Equal([0, 9.5, 20], series.Tracks.Single().Minutes);
+        Assert.Equal([0, 3], Read("clock,cold\n00:02,1\n00:05,2\n00:04,3").Tracks.Single().Minutes);
     }
 
     [Theory]

@@ -55,7 +55,7 @@ public sealed class DemoHallTests(DemoWeb demo) : IClassFixture<DemoWeb>
         ];
         Assert.All(codes, code => Assert.Contains($"data-code=\"{code}\"", all, StringComparison.Ordinal));
         Assert.Contains("data-put-right=\"control.fan-off-too-low-to-feed\"", all, StringComparison.Ordinal);
-        Assert.Contains("The coil cannot breathe", all, StringComparison.Ordinal);
+        Assert.Contains("Not enough air through the coil. Fix airflow and ice before judging the charge", all, StringComparison.Ordinal);
     }
 
     [Theory]

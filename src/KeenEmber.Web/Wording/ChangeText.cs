@@ -45,5 +45,5 @@ public static class ChangeText
     public static string SignOff(SignOffEntry s) => $"signed off{(s.RootCause.Length > 0 ? $": {s.RootCause}" : ", root cause not found")}";
 
     /// <summary>Why a loop stays open, if somebody said so.</summary>
-    public static string Handover(OpenLoop loop) => loop.Handover is { } h ? $"{h.Reason}; {h.Owner} by {SiteClock.Day(h.Due)}" : "nobody has said why";
+    public static string Handover(OpenLoop loop) => loop.Handover is { } h ? $"{h.Reason}; {h.Owner} by {SiteClock.Day(h.Due)}" : "no reason given";
 }

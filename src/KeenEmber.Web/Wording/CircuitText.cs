@@ -37,10 +37,10 @@ public static class CircuitText
         MeasuringPoint.AirLeaving => "air leaving coil",
         MeasuringPoint.SuctionLineCoil => "suction line, coil",
         MeasuringPoint.SuctionPressure => "suction pressure",
-        MeasuringPoint.SuctionLineCompressor => "line at compressor",
+        MeasuringPoint.SuctionLineCompressor => "suction line, comp.",
         MeasuringPoint.DischargeLine => "discharge line",
         MeasuringPoint.DischargePressure => "head pressure",
-        MeasuringPoint.CondenserAir => "air to condenser",
+        MeasuringPoint.CondenserAir => "condenser air in",
         MeasuringPoint.BoxDisplay => "unit's display",
         MeasuringPoint.Product => "product",
         _ => "liquid line",
@@ -55,7 +55,7 @@ public static class CircuitText
         (ResultKind.EvaporatorTd2, _) => $"TD, {EquipmentText.Coils(of.Kind).Second}",
         (ResultKind.AirDrop, { Coils: > 1 }) => $"air drop, {EquipmentText.Coils(of.Kind).First}",
         (ResultKind.AirDrop2, _) => $"air drop, {EquipmentText.Coils(of.Kind).Second}",
-        (ResultKind.EvaporatorTd, { Kind: EquipmentKind.GlycolChiller }) => "coil below bath (TD)",
+        (ResultKind.EvaporatorTd, { Kind: EquipmentKind.GlycolChiller }) => "coil TD, bath",
         (ResultKind.AirDrop, { Kind: EquipmentKind.GlycolChiller }) => "bath less leaving",
         (ResultKind.CondenserSplit, { Condenser: CondenserKind.WaterCooled }) => "condenser approach",
         _ => Name(kind),
@@ -66,28 +66,28 @@ public static class CircuitText
         ResultKind.SuperheatCoil2 => "superheat, coil B",
         ResultKind.EvaporatorTd2 => "TD, coil B",
         ResultKind.AirDrop2 => "air drop, coil B",
-        ResultKind.LineGain => "suction line gain",
+        ResultKind.LineGain => "suction line rise",
         ResultKind.CondensingLow => "condensing, cycle low",
         ResultKind.CondensingHigh => "condensing, cycle high",
         ResultKind.DischargeTemperature => "discharge line",
-        ResultKind.CurrentShare => "current against plate",
+        ResultKind.CurrentShare => "current, % of nameplate",
         ResultKind.DrierDrop => "drop across the drier",
         ResultKind.Evaporating => "evaporating (dew)",
         ResultKind.Condensing => "condensing (mid-point)",
         ResultKind.SuperheatCoil => "superheat at the coil",
         ResultKind.SuperheatCompressor => "superheat at the compressor",
         ResultKind.Subcooling => "subcooling",
-        ResultKind.EvaporatorTd => "coil below box (TD)",
-        ResultKind.AirDrop => "air drop over the coil",
+        ResultKind.EvaporatorTd => "coil TD",
+        ResultKind.AirDrop => "air drop across coil",
         ResultKind.CondenserSplit => "condenser split",
         _ => "compression ratio",
     };
 
     public static string Name(ValidityLevel level) => level switch
     {
-        ValidityLevel.Good => "counts",
+        ValidityLevel.Good => "usable",
         ValidityLevel.Provisional => "provisional",
-        _ => "does not count",
+        _ => "not usable",
     };
 
     /// <summary>Why a result does not fully count, and what would change that.</summary>
@@ -112,7 +112,7 @@ public static class CircuitText
         ReasonCode.HotPullDown => "The box is more than 10 K (18 °F) over target: a hot pull-down.",
         ReasonCode.FrostedCooler => "Frost on a coil of a box above freezing: it should clear itself.",
         ReasonCode.ReadingsFarApart => "The readings are more than 15 min apart.",
-        ReasonCode.FansNotRecorded => "Nobody has recorded that every evaporator fan runs.",
+        ReasonCode.FansNotRecorded => "Evaporator fans not recorded. Check that each one runs.",
         ReasonCode.CoilNotRecorded => "Nobody has recorded whether the coil is clear.",
         ReasonCode.CompressorNotRecorded => "Nobody has recorded whether the compressor runs.",
         _ => "Nobody has recorded for how long the compressor has run.",
@@ -140,7 +140,7 @@ public static class CircuitText
             ResultKind.CurrentShare => ("Measured current over the plate's.", $"{UnitText.Number(Term(TermKind.Reading) ?? 0, 2)} A{equals}"),
             ResultKind.DrierDrop => ("Liquid before less liquid after the drier.",
                 $"{T(TermKind.Reading, MeasuringPoint.LiquidLine)} - ({T(TermKind.Reading, MeasuringPoint.LiquidAfterDrier)}){equals}"),
-            ResultKind.SuperheatCoil or ResultKind.SuperheatCoil2 or ResultKind.SuperheatCompressor => ("Suction line less dew temperature at suction pressure.",
+            ResultKind.SuperheatCoil or ResultKind.SuperheatCoil2 or ResultKind.SuperheatCompressor => ("Suction line temperature minus dew point at suction pressure.",
                 $"{T(TermKind.Reading)} - ({T(TermKind.DewTemperature)}){equals}, dew of {refrigerant} at {P(MeasuringPoint.SuctionPressure)}"),
             ResultKind.Subcooling => ("Bubble temperature at head pressure less liquid line.",
                 $"{T(TermKind.BubbleTemperature)} - ({T(TermKind.Reading)}){equals}, bubble of {refrigerant} at {P(MeasuringPoint.DischargePressure)}"),
@@ -203,7 +203,7 @@ public static class CircuitText
             return $"{refrigerant.Name} is toxic and burns ({refrigerant.Safety}): mask at hand, leave on a leak, ventilate, no flame. Local codes and the maker's instructions come first.";
         if (refrigerant is { IsFlammable: true })
             return $"{refrigerant.Name} is flammable ({refrigerant.Safety}): ventilate, no flame or spark, rated tools. Local codes and the maker's instructions come first.";
-        return point?.Kind() == QuantityKind.Pressure ? "Gauges: eye protection and gloves; never vent. Certified handling only." : null;
+        return point?.Kind() == QuantityKind.Pressure ? "Wear eye protection and gloves. Never vent. Certified technicians only." : null;
     }
 
     /// <summary>What the evaporator fans do, in a few words.</summary>
@@ -229,8 +229,8 @@ public static class CircuitText
     /// <summary>Where a result lies against its band; nothing without a band.</summary>
     public static string Position(CircuitResult result) => result.Position switch
     {
-        BandPosition.Below => "below band",
-        BandPosition.Above => "above band",
+        BandPosition.Below => "below target",
+        BandPosition.Above => "above target",
         BandPosition.Inside => "in band",
         _ => "",
     };

@@ -60,7 +60,7 @@ public static class ControllerText
         OutputVerdict.WorksSoFar => $": as it should be; look once more {(result.WouldSettle.Contains("called") ? "while it is called" : "while it is not called")}.",
         OutputVerdict.StuckClosed => ": live though not called. The contact is welded or bridged at the control; the load runs on.",
         OutputVerdict.NotClosing => ": called, and dead at the load terminal. The contact does not close, or nothing feeds it.",
-        OutputVerdict.LoadDead => ": called and live, and the load does nothing. The fault is behind the relay.",
+        OutputVerdict.LoadDead => ": called and live, but the load does not run. Fault is after the relay.",
         OutputVerdict.WiredPast => ": the load runs though its relay is dead. It is fed from elsewhere: wired past the control.",
         _ => ": measure the voltage at the load terminal; contact and load look alike without it.",
     };
@@ -104,7 +104,7 @@ public static class ControllerText
         string K(double? k) => $"{units.Difference(Math.Abs(k ?? 0))} {(k > 0 ? "warm" : "cold")}";
         return (r.IsOnPressure && r.Verdict != CycleVerdict.TooFew ? "By suction pressure, as dew temperatures: " : "") + r.Verdict switch
         {
-            CycleVerdict.TooFew => "Not judged yet: it wants a cut-out and a cut-in, each with its temperature.",
+            CycleVerdict.TooFew => "No verdict yet. Log one cut-out and one cut-in, with temperatures.",
             CycleVerdict.AsSet => $"Cuts out at {T(r.CutOutC)} and in at {T(r.CutInC)}: as it is set.",
             CycleVerdict.SensorExplains => $"Cuts out at {T(r.CutOutC)} and in at {T(r.CutInC)}: {K(r.OffK)}, and its sensor's error accounts for it. The control is right.",
             CycleVerdict.Shifted => $"Cuts out at {T(r.CutOutC)} and in at {T(r.CutInC)}: {K(r.UnexplainedK)} of what it is set to.",

@@ -13,7 +13,7 @@ public static class DefrostAdviceText
 
     public static string Remedy(RemedyStep step) => step.Remedy switch
     {
-        Core.Defrost.Remedy.MendHeaters => "Mend the heater that is out or weak first: nothing else can be judged with it.",
+        Core.Defrost.Remedy.MendHeaters => "Repair the failed or weak heater first, then watch another defrost.",
         Core.Defrost.Remedy.MendSupply => "Find the lost voltage: connections, contactor, cable.",
         Core.Defrost.Remedy.CheckSensor => "Three-way check of the end probe: thermometer, resistance, display. It may be off, or swapped with another.",
         Core.Defrost.Remedy.ReplaceSwitches => "Test the end switch in ice and warmed by hand; it shares a harness with the fan delay.",

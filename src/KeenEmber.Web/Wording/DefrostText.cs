@@ -81,7 +81,7 @@ public static class DefrostText
     {
         var (r, setUp) = (run.Result, run.Run.SetUp);
         if (r.Phases.HeatOn is not { } on)
-            return "Not judged yet: nobody has said when the heat came on.";
+            return "No verdict yet. Mark when the heat came on.";
         if (r.Phases is not { HeatOff: { } off, HeatMin: { } length })
             return $"{CircuitText.Sentence(Name(setUp.Kind))} defrost, heat on since {clock.Time(run.At(on))}{(r.ClearMin is { } soon ? $"; coil clear at {clock.Time(run.At(soon))}" : r.Places.Count > 0 ? "; the coil is not clear yet" : "")}.";
         var end = r.End switch
@@ -97,7 +97,7 @@ public static class DefrostText
         if (r.ClearMin is { } clear)
         {
             return said + (r.OverRunMin is { } over && over > DefrostLimits.GoodOverRunMin
-                ? $"the coil was clear at {clock.Time(run.At(clear))}, so the last {Minutes(over)} ({UnitText.Number(r.OverRunShare!.Value * 100, 0)} % of the heat) went into metal and room."
+                ? $"the coil was clear at {clock.Time(run.At(clear))}, so the last {Minutes(over)} ({UnitText.Number(r.OverRunShare!.Value * 100, 0)} % of the heat) only heated the coil and box."
                 : $"the coil was clear at {clock.Time(run.At(clear))}, {Minutes(r.OverRunMin ?? 0)} before the end: it ended when it should.");
         }
 
@@ -125,7 +125,7 @@ public static class DefrostText
         {
             DefrostCodes.OverRun => $"Ran {N("overRunMin")} min past clear: {UnitText.Number(f.Values["share"] * 100, 0)} % of the heat{(Has("kwh") ? $", {N("kwh", 1)} kWh" : "")}, melted nothing.",
             DefrostCodes.WellEnded => $"Ended {N("overRunMin", 1)} min after the last place was clear: time for the drops, no more.",
-            DefrostCodes.EndedEarly => $"Ended before the coil was clear{(Has("coldestC") ? $": its coldest place was at {T("coldestC")}" : "")}. What is left seeds the next freeze-up.",
+            DefrostCodes.EndedEarly => $"Ended before the coil was clear{(Has("coldestC") ? $": its coldest place was at {T("coldestC")}" : "")}. Ice left behind can ice the coil again. Clear it all.",
             DefrostCodes.NotTerminated => $"The {Name(setUp.EndedBy)} never ended it: its spot had {T("spotC")}, it is set to {T("setC")}. {(setUp.EndedBy == TerminationKind.Probe ? "Probe reading cold, in the wrong input, or its relay welded." : "Switch open, wrong lead, or wired past.")}",
             DefrostCodes.LimitBeforeClear => $"The time was up before the coil was clear{(Has("coldestC") ? $" ({T("coldestC")} at its coldest place)" : "")}: heaters weak, too few defrosts, or too much frost.",
             DefrostCodes.EndUnknown => "What ended the heat is not settled.",
@@ -133,7 +133,7 @@ public static class DefrostText
             DefrostCodes.SensorLeads => $"The end sensor sits too warm: {T("spotC")} at its spot while the coldest place had {T("coldestC")}.",
             DefrostCodes.SensorFits => $"The end sensor's spot ({T("spotC")}) follows the coil ({T("coldestC")} to {T("warmestC")}).",
             DefrostCodes.ProbeOff => $"The end probe shows {units.Difference(Math.Abs(f.Values["offK"]))} {(f.Values["offK"] > 0 ? "more" : "less")} than the thermometer beside it, so it ends {(f.Values["offK"] > 0 ? "early" : "late or never")}.",
-            DefrostCodes.SwitchOff => $"The switch acted with {T("spotC")} beside it; its rating is {T("ratedC")}. It lags, or it is out.",
+            DefrostCodes.SwitchOff => $"Switched at {T("spotC")}, rated {T("ratedC")}. Test it: slow or out of calibration.",
             DefrostCodes.LegOut => $"Heater element {N("element")} is out: {N("powerKw", 1)} of {N("ratedKw", 1)} kW left.",
             DefrostCodes.LegWeak => $"Leg {N("leg")} is weak: {N("measuredA", 1)} A, should carry {N("expectedA", 1)} A at this voltage.",
             DefrostCodes.LowVoltage => $"The supply is low: {N("volts")} V for heaters of {N("ratedVolts")} V; their power falls with its square.",
@@ -142,7 +142,7 @@ public static class DefrostText
             DefrostCodes.FansEarly => $"The fans came back with the coil at {T("coilC")}, should wait for {T("setC")}: they blew warm, wet air into the box.",
             DefrostCodes.FansLate => $"The fans came back {N("lateMin")} min after the coil had {T("setC")}.",
             DefrostCodes.FansNever => $"The fans were not seen to come back, {N("waitedMin")} min after the coil had {T("setC")}: delay open, or they are dead.",
-            DefrostCodes.FansCycling => $"The fan delay let go {N("cycles")} times again: the hot pull-down trap. It floods the compressor; a jumper for the pull-down is a known trick, and an open loop.",
+            DefrostCodes.FansCycling => $"The fan delay opened {N("cycles")} times in pull-down. Liquid can reach the compressor. Log any jumper as an open item.",
             DefrostCodes.RestartPressure => $"Suction peaked at {units.Gauge(f.Values["peakKpa"])} on restart, {units.Change(MeasuringPoint.SuctionPressure, f.Values["riseKpa"])} on what it was before the heat: look at pump-down, drip time and a crankcase regulator.",
             DefrostCodes.SlowRecovery => Has("recoveryMin") ? $"The box needed {N("recoveryMin")} min to come back." : $"The box was not back after {N("watchedMin")} min of watching.",
             DefrostCodes.ProductWarm => $"Product reached {T("productC")} in the defrost.",

@@ -23,14 +23,14 @@ public static class PanelText
         if (analysis is null)
             return $"{unit.Circuit.RefrigerantName} is not in the catalogue: readings are kept, but nothing can be computed.";
         if (analysis.Challenges.Count > 0)
-            return "A reading cannot be right. Settle that first.";
+            return "One reading is not possible. Check it first.";
         if (analysis.Findings.Count > 0)
             return Finding(analysis.Findings[0], unit.MakeUp);
         if (!anyReading)
             return "No readings yet.";
         var waiting = analysis.Results.Count(r => !r.IsUsable);
         return waiting > 0 ? $"Not enough to judge yet: {analysis.Results.Count - waiting} of {analysis.Results.Count} results usable."
-            : "Some results are outside their band, in no pattern that is known here.";
+            : "Some results are off target but match no known fault. Check each one.";
     }
 
     private static string Beside(Finding fault) => fault.Bench switch
@@ -51,32 +51,32 @@ public static class PanelText
 
     private static string Headline(string code) => code switch
     {
-        CircuitPatterns.AirFirst => "The coil cannot breathe. Put air and ice right before judging the refrigerant.",
-        CircuitPatterns.NotRunning => "The compressor is off. Find out whether it is being asked to run.",
-        CircuitPatterns.ShortOfCharge => "This reads as short of charge. Find the leak first.",
-        CircuitPatterns.CoilStarved => "The coil is starved although there is liquid: look for a restriction or a valve that stays shut.",
-        CircuitPatterns.CoilNotLoaded => "The coil is not being loaded: look for ice, dirt, a fan or a blocked return.",
-        CircuitPatterns.Overfed => "The coil is overfed: look at the valve, its bulb and its seat.",
-        CircuitPatterns.HeavyLoad => "The coil carries a heavy load: warm product, an open door or a pull-down. Let it come down, then judge.",
-        CircuitPatterns.NotPumping => "The compressor turns but hardly pumps: valves or an inner leak. Prove it by its current before condemning it.",
-        CircuitPatterns.Overcharged => "The condenser is full of liquid: overcharged, or the charge was set in cold weather.",
-        CircuitPatterns.NearlyEmpty => "Standing still it has hardly any liquid: empty or nearly. Find the leak before adding anything.",
-        CircuitPatterns.NonCondensables => "Standing still its pressure is too high: air, or another refrigerant than the label's.",
-        CircuitPatterns.DrierRestricted => "The liquid cools across the drier: it is blocked. Change it, and find out what filled it.",
-        CircuitPatterns.DischargeTooHot => "The discharge line is hotter than oil stands. Find out why before the compressor suffers.",
+        CircuitPatterns.AirFirst => "Not enough air through the coil. Fix airflow and ice before judging the charge.",
+        CircuitPatterns.NotRunning => "The compressor is off. Check whether the control is calling.",
+        CircuitPatterns.ShortOfCharge => "Looks low on charge. Find the leak before adding refrigerant.",
+        CircuitPatterns.CoilStarved => "The coil is starved, but liquid is available. Check for a restriction or a closed valve.",
+        CircuitPatterns.CoilNotLoaded => "Too little heat reaches the coil. Check for ice, dirt, a stopped fan or blocked return.",
+        CircuitPatterns.Overfed => "The coil looks overfed. Check the valve, bulb clamp and seat.",
+        CircuitPatterns.HeavyLoad => "Heavy load: warm product, open door or pull-down. Let the box pull down, then measure again.",
+        CircuitPatterns.NotPumping => "The compressor runs but pumps poorly: valves or internal leakage. Check current before condemning it.",
+        CircuitPatterns.Overcharged => "Liquid is backing up in the condenser: overcharged, or charged in cold weather. Check the charge.",
+        CircuitPatterns.NearlyEmpty => "Standing pressure is far too low: almost no liquid is left. Find the leak before adding refrigerant.",
+        CircuitPatterns.NonCondensables => "Standing pressure is too high: air, or not the refrigerant on the label. Take a second reading at another temperature.",
+        CircuitPatterns.DrierRestricted => "Temperature drops across the drier: it is restricted. Replace it and find the cause.",
+        CircuitPatterns.DischargeTooHot => "The discharge line is too hot for the oil. Find the cause.",
         CircuitPatterns.HeadTooLow => "Head falls so low in the fan's cycle that the valve is not fed: look at the fan-cycling control.",
-        CircuitPatterns.ShortCycling => "The low-pressure control chatters: short of charge, or its settings are too close. Burnt start parts follow.",
+        CircuitPatterns.ShortCycling => "It short cycles on low pressure: low charge, or cut-in and cut-out too close. This burns out start components.",
         SeriesPatterns.Hunting => "The valve hunts: superheat swings up and down. Look at the bulb, its clamp, and the valve's size and setting.",
-        SeriesPatterns.ComesAndGoes => "Feeding comes and goes as ice in the valve makes it: think of moisture. New drier, deep vacuum, and prove it dry.",
-        CircuitPatterns.HighHead => "Head is high for the air that cools it: look at the condenser and its fan.",
-        _ => "The sealed circuit is doing its job.",
+        SeriesPatterns.ComesAndGoes => "The valve feeds, starves, feeds again: likely moisture. Replace the drier and pull a deep vacuum.",
+        CircuitPatterns.HighHead => "Head pressure is high for the condenser air. Check the condenser and fan.",
+        _ => "The refrigerant circuit is on target.",
     };
 
     private static string Strength(Strength strength) => strength switch
     {
         Core.Diagnosis.Strength.Strong => "strong",
         Core.Diagnosis.Strength.Fair => "fair",
-        _ => "weak: a reading is provisional or speaks against it",
+        _ => "weak (a reading is provisional or points elsewhere)",
     };
 
     /// <summary>A finding in one sentence; on a unit with two coils it says which one.</summary>
@@ -106,7 +106,7 @@ public static class PanelText
         if (finding.Against.Count + finding.SeenAgainst.Count > 0)
             yield return $"Against it: {Signs(finding.Against, finding.SeenAgainst, units, makeUp)}.";
         if (finding.WouldConfirm.Count > 0)
-            yield return $"Would settle it: {CircuitText.List(finding.WouldConfirm.Select(n => n.Contains('.', StringComparison.Ordinal) ? Fact(n) : CircuitText.Name(Enum.Parse<ResultKind>(n), makeUp)))}.";
+            yield return $"To confirm: {CircuitText.List(finding.WouldConfirm.Select(n => n.Contains('.', StringComparison.Ordinal) ? Fact(n) : CircuitText.Name(Enum.Parse<ResultKind>(n), makeUp)))}.";
         yield return $"Evidence: {Strength(finding.Strength)}.";
     }
 
@@ -144,16 +144,16 @@ public static class PanelText
         var results = CircuitText.List(step.Unlocks.Select(k => CircuitText.Name(k, makeUp)).Take(3));
         return step.Kind switch
         {
-            StepKind.Recheck => "It contradicts the others. What you typed is kept.",
-            StepKind.RestoreFans => "About 10 min. Lock out before touching a blade. Until then nothing on the low side counts.",
+            StepKind.Recheck => "It does not agree with the other readings. Your value is saved.",
+            StepKind.RestoreFans => "About 10 min. Lock out before touching a blade. Until then low-side readings are not usable.",
             StepKind.ClearCoil => "Ice left in the return bends seeds the next freeze-up. Keep melt water out of the wiring. Heaters and fins: gloves.",
-            StepKind.LetDefrostEnd => "Note when it ended. Readings count 10 min later. Hot heaters: gloves.",
-            StepKind.FindWhyStopped => "Follow the call before opening anything. Live tests only by those licensed and equipped.",
+            StepKind.LetDefrostEnd => "Note when it ended. Readings are usable 10 min later. Hot heaters: gloves.",
+            StepKind.FindWhyStopped => "Trace the call first. Live tests: qualified, equipped people only.",
             StepKind.WaitToSettle => "Then log the same points again.",
             StepKind.LogAgain => "It was taken before the unit was right or had settled.",
-            StepKind.RecordFact when results.Length == 0 => "One tap. Without it no reading fully counts.",
+            StepKind.RecordFact when results.Length == 0 => "One tap. Without it no reading is fully usable.",
             _ when results.Length == 0 => "It is needed together with others.",
-            StepKind.RecordFact => $"One tap. It decides whether {results} {(step.Unlocks.Count == 1 ? "counts" : "count")}.",
+            StepKind.RecordFact => $"One tap. It decides whether {results} {(step.Unlocks.Count == 1 ? "is" : "are")} usable.",
             _ => $"Gives {results}.",
         };
     }

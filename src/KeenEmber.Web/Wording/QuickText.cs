@@ -16,7 +16,7 @@ public static class QuickText
         (MeasuringPoint.DischargePressure, "head, head pressure, discharge pressure, high side, hp, dis"),
         (MeasuringPoint.DischargeLine, "discharge line, hot gas, discharge temp, dis line, dl"),
         (MeasuringPoint.LiquidLine, "liq, liquid, liquid line, ll"),
-        (MeasuringPoint.CondenserAir, "amb, ambient, cond air, condenser air, outside, outdoor, air to condenser, water off, water leaving"),
+        (MeasuringPoint.CondenserAir, "amb, ambient, cond air, condenser air, condenser air in, air on condenser, outside, outdoor, air to condenser, water off, water leaving"),
         (MeasuringPoint.BoxAir2, "base, base air, box b, side b, air b"),
         (MeasuringPoint.AirLeaving2, "leaving b, leaving base, base leaving"),
         (MeasuringPoint.SuctionLineCoil2, "line b, line base, base line"),
@@ -159,10 +159,10 @@ public static class QuickText
 
     private static string Unclear(QuickUnclear item, UnitPreference units) => item.Problem switch
     {
-        QuickProblem.ValueMissing => $"“{item.Text}”: a value is missing, such as {TypingText.Example(item.Point!.Value.Kind(), units)}.",
+        QuickProblem.ValueMissing => $"“{item.Text}”: add a value, such as {TypingText.Example(item.Point!.Value.Kind(), units)}.",
         QuickProblem.BadValue => $"“{item.Text}”: {TypingText.Problem(item.Typing!.Value, item.Point!.Value.Kind(), units)}",
-        QuickProblem.StateMissing => $"“{item.Text}”: say on or off, for a coil clear, frost or ice.",
-        QuickProblem.StateDoesNotFit => $"“{item.Text}”: this part cannot be so.",
+        QuickProblem.StateMissing => $"“{item.Text}”: add a state: on or off; for a coil, clear, frost or ice.",
+        QuickProblem.StateDoesNotFit => $"“{item.Text}”: that state does not fit this part.",
         QuickProblem.NoSuchFan => $"“{item.Text}”: this unit has no such fan.",
         QuickProblem.LineTooLong => $"“{item.Text}…” is too long for one line: {QuickEntry.LongestLine} characters at most.",
         QuickProblem.TooManyEntries => $"“{item.Text}…” has more than {QuickEntry.MostEntries} entries. Save it in two lines.",

@@ -32,7 +32,7 @@ public static class ServiceText
         Hazards.Height => "secured ladder, nobody below",
         Hazards.ClosedRoom => "gas displaces air: door open, a second person knows",
         Hazards.WetFloor => "dry it or keep the power off",
-        _ => "off and cold before a hand goes in",
+        _ => "switch off and let cool before reaching in",
     };
 
     public static string Name(FactGroup group) => group switch
@@ -42,7 +42,7 @@ public static class ServiceText
         FactGroup.Box => "Box and doors",
         FactGroup.Control => "Control",
         FactGroup.Power => "Power and wiring",
-        _ => "Eyes, ears, nose",
+        _ => "Look, listen, smell",
     };
 
     public static string Name(WorkArea area) => area switch
@@ -107,5 +107,5 @@ public static class ServiceText
     /// <summary>What the display shows against the reference, where they differ by more than thermometers may.</summary>
     public static string? Display(double? offK, UnitText units) => offK is not { } off ? null
         : Math.Abs(off) <= Math.Sqrt(2) * MeterAccuracy.ThermometerK ? "The display agrees with the reference."
-        : $"The display reads {units.Result(ResultQuantity.Difference, Math.Abs(off))} {(off > 0 ? "above" : "below")} the reference: do not set anything by it before its sensor is checked.";
+        : $"The display reads {units.Result(ResultQuantity.Difference, Math.Abs(off))} {(off > 0 ? "above" : "below")} the reference. Check its sensor before changing settings.";
 }

@@ -130,7 +130,7 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
             _ => null,
         };
         if (made is null)
-            Form.Errors.TryAdd(Text, "This is corrected by noting it again at its station, or struck out here.");
+            Form.Errors.TryAdd(Text, "Cannot be corrected here. Save it again on its own page, or strike it out.");
         return made is null ? null : made with { Header = Writer.Next(entry.At, corrects: entry.Id) };
     }
 

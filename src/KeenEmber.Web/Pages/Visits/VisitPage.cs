@@ -152,12 +152,12 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
     public IEnumerable<(string Page, string Name, string Inside)> Stations()
     {
         var looked = View.Conditions.EvaporatorFans.Count(f => f is not null) + View.MakeUp.Facts.Count(f => View.Conditions.StateOf(f) is not null);
-        yield return ("Look", "Look", looked == 1 ? "1 fact" : $"{looked} facts");
+        yield return ("Look", "Walk-round", looked == 1 ? "1 fact" : $"{looked} facts");
         yield return ("Frost", "Frost", View.Frost(after: null) is { } picture ? picture.After ? "after" : "as found" : "no picture");
         var taken = View.Readings.Keys.Count(View.MakeUp.Points.Contains);
         yield return ("Circuit", "Circuit", taken == 1 ? "1 reading" : $"{taken} readings");
         var logged = View.Series?.Measured.Values.Select(c => c.Count).DefaultIfEmpty().Max() ?? 0;
-        yield return ("Course", "Course", View.Series is not { IsSeries: true } series ? logged <= 1 ? "no series" : $"{logged} each" : series.Settled is null ? "moving" : "settled");
+        yield return ("Course", "Trend", View.Series is not { IsSeries: true } series ? logged <= 1 ? "no series" : $"{logged} each" : series.Settled is null ? "moving" : "settled");
         if (View.MakeUp.Kind != EquipmentKind.GlycolChiller)
             yield return ("Defrost", "Defrost", View.Runs.Count == 0 ? "not watched" : View.Runs.Any(r => !r.IsOver) ? "running" : View.Runs.Count == 1 ? "1 run" : $"{View.Runs.Count} runs");
         else
