@@ -52,6 +52,8 @@ public sealed partial class QuickEntry(QuickWords words, UnitPreference units, i
         var text = line ?? "";
         if ((NoteOf(text, words.Note, Topic.Visit) ?? NoteOf(text, words.Wiring, Topic.Wiring)) is { } note)
             return [note];
+        if (NoteWithin(text) is var (before, said))
+            return [.. Read(before), said];
         if (text.Length > LongestLine)
             return [new QuickUnclear(text[..60], QuickProblem.LineTooLong)];
         var tokens = TokenPattern().Matches(text)
@@ -76,11 +78,26 @@ public sealed partial class QuickEntry(QuickWords words, UnitPreference units, i
         return items;
     }
 
-    private static QuickNote? NoteOf(string text, string word, Topic topic)
+    /// <summary>A note that begins after other pieces: it goes to the end of the line, commas and all.</summary>
+    private (string Before, QuickNote Note)? NoteWithin(string text)
+    {
+        for (var at = text.IndexOfAny(PieceEnds); at >= 0; at = text.IndexOfAny(PieceEnds, at + 1))
+        {
+            var rest = text[(at + 1)..];
+            if (rest.Contains(':', StringComparison.Ordinal) && (NoteOf(rest, words.Note, Topic.Visit, needsColon: true) ?? NoteOf(rest, words.Wiring, Topic.Wiring)) is { } note)
+                return (text[..at], note);
+        }
+
+        return null;
+    }
+
+    private static readonly char[] PieceEnds = [',', ';', '\n'];
+
+    private static QuickNote? NoteOf(string text, string word, Topic topic, bool needsColon = false)
     {
         var trimmed = text.Trim();
         return trimmed.Length > word.Length && trimmed.StartsWith(word, StringComparison.OrdinalIgnoreCase) && trimmed.Length <= LongestNote
-            && (trimmed[word.Length] == ':' || (topic == Topic.Visit && trimmed[word.Length] == ' ')) && trimmed[(word.Length + 1)..].Trim() is { Length: > 0 } said
+            && (trimmed[word.Length] == ':' || (topic == Topic.Visit && !needsColon && trimmed[word.Length] == ' ')) && trimmed[(word.Length + 1)..].Trim() is { Length: > 0 } said
             ? new(trimmed, said, topic) : null;
     }
 

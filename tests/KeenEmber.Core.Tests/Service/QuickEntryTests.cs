@@ -55,6 +55,15 @@ public class QuickEntryTests
     }
 
     [Fact]
+    public void A_note_after_other_pieces_goes_to_the_end_of_the_line()
+    {
+        var items = Read("suc 1.4, line -20, note: oil at the flare, clock in defrost");
+        Assert.Equal(3, items.Count);
+        Assert.Equal("oil at the flare, clock in defrost", Assert.IsType<QuickNote>(items[2]).Note);
+        Assert.IsType<QuickReading>(items[1]);
+    }
+
+    [Fact]
     public void A_note_is_the_rest_of_the_line_whatever_it_holds() =>
         Assert.Equal("oil at the flare, suc 1.2 <script>alert(1)</script>", Assert.IsType<QuickNote>(Assert.Single(Read("note: oil at the flare, suc 1.2 <script>alert(1)</script>"))).Note);
 
