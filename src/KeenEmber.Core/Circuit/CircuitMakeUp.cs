@@ -1,4 +1,3 @@
-using KeenEmber.Core.Service;
 using static KeenEmber.Core.Circuit.MeasuringPoint;
 
 namespace KeenEmber.Core.Circuit;

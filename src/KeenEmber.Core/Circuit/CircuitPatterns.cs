@@ -1,5 +1,4 @@
 using KeenEmber.Core.Diagnosis;
-using KeenEmber.Core.Record;
 using static KeenEmber.Core.Circuit.BandPosition;
 using static KeenEmber.Core.Circuit.ResultKind;
 

@@ -1,5 +1,4 @@
 using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Service;
 
 namespace KeenEmber.Core.Circuit;
 

@@ -1,4 +1,3 @@
-using KeenEmber.Core.Record;
 
 namespace KeenEmber.Core.Controls;
 

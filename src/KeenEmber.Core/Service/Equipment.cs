@@ -4,16 +4,6 @@ using KeenEmber.Core.Refrigerants;
 
 namespace KeenEmber.Core.Service;
 
-public enum EquipmentKind
-{
-    WalkInCooler, WalkInFreezer, DriveInFreezer, ReachInCooler, ReachInFreezer, PrepTable,
-    OpenCase, GlassDoorCase, IceMerchandiser, BottleCooler, GlycolChiller,
-}
-
-public enum Metering { ThermostaticValve, ElectronicValve, CapillaryTube }
-
-public enum CondenserKind { AirCooledRemote, AirCooledSelfContained, WaterCooled, Rack }
-
 /// <summary>One refrigerated box or case, as its tag names it.</summary>
 /// <param name="Tag">The label on the unit, unique at its site.</param>
 /// <param name="Target">Box temperature it is meant to hold.</param>

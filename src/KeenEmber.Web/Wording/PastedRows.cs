@@ -1,6 +1,7 @@
 using System.Globalization;
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Service;
 using KeenEmber.Storage;
 
@@ -51,6 +52,12 @@ public sealed class PastedRows(Shop shop, Equipment unit, SiteClock clock, DateT
             if (at > now + MostAhead)
             {
                 Problem($"Row {number}: {Short(row[0])} is still to come. Check the logger's clock, or use minutes.");
+                continue;
+            }
+
+            if (at < EntryBounds.Earliest)
+            {
+                Problem($"Row {number}: {Short(row[0])} is before {EntryBounds.Earliest:yyyy}. Check the logger's clock, or use minutes.");
                 continue;
             }
 

@@ -43,7 +43,7 @@ public class ChallengeTests
         var readings = Bench.Consistent(boxC: 3, tdK: 6, refrigerant: "R134a").Where(r => r.Point.Kind() == QuantityKind.Temperature || r.Point == SuctionPressure || r.Point == DischargePressure).ToList();
         foreach (var point in readings.Where(r => r.Point.Kind() == QuantityKind.Temperature).Select(r => r.Point).ToList())
             readings = readings.With(point, readings.Value(point) * 1.8 + 32, Unit.Celsius);
-        var challenge = Assert.Single(Bench.Analyse(readings, refrigerant: "R134a", makeUp: Bench.WalkIn with { Kind = Core.Service.EquipmentKind.WalkInCooler }).Challenges);
+        var challenge = Assert.Single(Bench.Analyse(readings, refrigerant: "R134a", makeUp: Bench.WalkIn with { Kind = EquipmentKind.WalkInCooler }).Challenges);
         Assert.Equal((Slip.OtherUnit, Unit.Fahrenheit), (challenge.Slip, challenge.MeantUnit));
         Assert.True(challenge.Points.Count > 1);
     }

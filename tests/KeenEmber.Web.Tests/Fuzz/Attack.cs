@@ -4,37 +4,17 @@ using System.Text;
 using AngleSharp;
 using AngleSharp.Dom;
 using AngleSharp.Html.Dom;
+using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Service;
 using KeenEmber.Storage;
 
 namespace KeenEmber.Web.Tests.Fuzz;
 
-/// <summary>What an attack came to.</summary>
-internal sealed class Tally
-{
-    public int Sent { get; set; }
-
-    public int Accepted { get; set; }
-
-    public int Reopened { get; set; }
-
-    /// <summary>Each with its seed and step, so that it can be done again.</summary>
-    public List<string> Failures { get; } = [];
-
-    public void Add(Tally other)
-    {
-        (Sent, Accepted, Reopened) = (Sent + other.Sent, Accepted + other.Accepted, Reopened + other.Reopened);
-        Failures.AddRange(other.Failures);
-    }
-
-    public override string ToString() => $"{Sent} inputs, {Accepted} accepted, {Reopened} pages re-opened, {Failures.Count} failures";
-}
-
 /// <summary>
 /// One attack on one record: taps in random order like a person in a hurry, hostile values in every field, on a clock that jumps.
 /// After every accepted input everything it could have broken is opened again.
 /// </summary>
-internal sealed class Attack : IDisposable
+internal sealed partial class Attack : IDisposable
 {
     /// <summary>No answer may take longer.</summary>
     private static readonly TimeSpan Longest = TimeSpan.FromSeconds(2);
@@ -45,6 +25,7 @@ internal sealed class Attack : IDisposable
     private readonly Random random;
     private readonly Inputs inputs;
     private readonly JsonBodies bodies;
+    private readonly Files files;
     private readonly TestApp app;
     private readonly HttpClient http;
     private int step;
@@ -56,6 +37,7 @@ internal sealed class Attack : IDisposable
         random = new(seed);
         inputs = new(random);
         bodies = new(random, inputs);
+        files = new(random, inputs);
         app = new(demo: seed % 2 == 0);
         http = app.Browser();
     }
@@ -213,7 +195,7 @@ internal sealed class Attack : IDisposable
             return;
         var address = $"/visits/{visit.Id}/defrostfile";
         await Open(address);
-        var text = inputs.Chance(0.25) ? bodies.Of(typeof(Api.RunDocument)) : Table();
+        var text = inputs.Chance(0.25) ? bodies.Of(typeof(Api.RunDocument)) : files.Table();
         Encoding encoding = inputs.Of<Encoding>([new UTF8Encoding(true), new UTF8Encoding(false), Encoding.Unicode, Encoding.Latin1]);
         using var file = new ByteArrayContent([.. encoding.GetPreamble(), .. encoding.GetBytes(text)]);
         using var content = new MultipartFormDataContent { { new StringContent(token), "__RequestVerificationToken" }, { new StringContent(Guid.CreateVersion7().ToString()), "fileId" }, { file, "file", string.Concat(inputs.Text(0.2).Where(c => c >= ' ' && c != '"').Take(100)) + ".csv" } };
@@ -222,44 +204,18 @@ internal sealed class Attack : IDisposable
             await SendForm(await Open(waiting.ToString()), waiting.ToString(), f => (f.GetAttribute("action") ?? "").Contains("Columns", StringComparison.Ordinal), 0.1);
     }
 
-    private string Table()
-    {
-        var separator = inputs.Of([",", ";", "\t"]);
-        var (columns, rows) = (random.Next(1, 5), random.Next(0, 40));
-        var text = new StringBuilder(string.Join(separator, Enumerable.Range(0, columns).Select(i => i == 0 ? inputs.Of(["time", "date", "min", "=time", "timestamp"]) : inputs.Of(["coldest bend", "leg 1 (A)", "box °F", "volts", inputs.Text(0.5)]))));
-        var start = inputs.Of<DateTime>([new(2026, 3, 9, 22, 0, 0), new(2026, 10, 25, 2, 30, 0), new(1999, 12, 31), new(2026, 12, 11)]);
-        var format = inputs.Of(["yyyy-MM-dd HH:mm:ss", "yyyy-MM-ddTHH:mm:ssZ", "yyyy-MM-ddTHH:mm:sszzz", "MM/dd/yyyy h:mm tt", "dd.MM.yyyy HH:mm", "HH:mm"]);
-        for (var i = 0; i < rows; i++)
-        {
-            text.Append('\n').Append(inputs.Chance(0.03) ? inputs.Text(1) : start.AddMinutes(i * 2).ToString(format, System.Globalization.CultureInfo.InvariantCulture));
-            for (var c = 1; c < columns; c++)
-                text.Append(separator).Append(inputs.Text(0.05));
-        }
-
-        return text.ToString();
-    }
-
     private async Task Photo()
     {
         if (AVisit() is not { } visit)
             return;
         var address = $"/visits/{visit.Id}/record";
         await Open(address);
-        using var photo = new ByteArrayContent(inputs.Chance(0.5) ? Picture() : Encoding.UTF8.GetBytes(inputs.Text(0.5)));
+        using var photo = new ByteArrayContent(inputs.Chance(0.5) ? files.Picture() : Encoding.UTF8.GetBytes(inputs.Text(0.5)));
         using var content = new MultipartFormDataContent
         {
             { new StringContent(token), "__RequestVerificationToken" }, { new StringContent(Guid.CreateVersion7().ToString()), "lineId" }, { new StringContent(inputs.Text(0.5)), "caption" }, { photo, "photos", "a.png" },
         };
         await Send(address + "?handler=Photos", content, "photo");
-    }
-
-    private byte[] Picture()
-    {
-        using var bitmap = new SkiaSharp.SKBitmap(random.Next(1, 300), random.Next(1, 300));
-        bitmap.Erase(SkiaSharp.SKColors.SeaGreen);
-        using var data = bitmap.Encode(SkiaSharp.SKEncodedImageFormat.Png, 100);
-        var bytes = data.ToArray();
-        return inputs.Chance(0.3) ? bytes[..random.Next(bytes.Length)] : bytes;
     }
 
     /// <summary>An address with odd questions behind it.</summary>
@@ -268,105 +224,5 @@ internal sealed class Attack : IDisposable
         var question = inputs.Of(["run", "with", "correct", "show", "round", "all", "saved", "point", "file", "from", "q", "handler", "line", "temperature", "pressure", "one", "another"]);
         var address = inputs.Of([APage(), "/", "/search", "/refrigerants", "/refrigerants/R404A", "/refrigerants/mix", "/refrigerants/standing", $"/equipment/{Unit().Id}/compare"]);
         await Open($"{address}?{question}={Uri.EscapeDataString(inputs.Text(0.8))}");
-    }
-
-    private async Task<HttpResponseMessage?> Send(string address, HttpContent content, string said)
-    {
-        Tally.Sent++;
-        using var request = new HttpRequestMessage(HttpMethod.Post, address) { Content = content };
-        if (content is StringContent && !address.StartsWith("/api", StringComparison.Ordinal))
-            request.Headers.Add("RequestVerificationToken", token);
-        if (await Ask(() => http.SendAsync(request), $"POST {address} {said}") is not { } answer)
-            return null;
-        if (answer.StatusCode is not (HttpStatusCode.Redirect or HttpStatusCode.OK) || (answer.StatusCode == HttpStatusCode.OK && !address.StartsWith("/api", StringComparison.Ordinal)))
-            return answer;
-        Tally.Accepted++;
-        if (answer.StatusCode == HttpStatusCode.Redirect)
-            await OpenAgain(address, said);
-        return answer;
-    }
-
-    /// <summary>Everything that the accepted input could have broken.</summary>
-    private async Task OpenAgain(string address, string said)
-    {
-        var before = Tally.Failures.Count;
-        var parts = address.Split('/', '?');
-        if (parts[1] == "visits" && app.Get<VisitStore>().Find(Guid.Parse(parts[2])) is { } visit)
-        {
-            foreach (var page in Handlers.VisitPages(app))
-                await Open($"/visits/{visit.Id}/{page}");
-            foreach (var run in app.Get<VisitStore>().EntriesOfEquipment(visit.EquipmentId, visit.Id)[visit.Id].OfType<RunEntry>().TakeLast(2))
-            {
-                await Open($"/visits/{visit.Id}/runs/{run.Id}.csv");
-                await Open($"/visits/{visit.Id}/runs/{run.Id}.json");
-            }
-
-            await Open($"/visits/{visit.Id}/follow-up.ics");
-            parts = ["", "equipment", visit.EquipmentId.ToString()];
-        }
-
-        if (parts[1] == "equipment" && Guid.TryParse(parts[2], out var unit) && app.Get<EquipmentStore>().Find(unit) is not null)
-        {
-            foreach (var page in new[] { "", "/memory", "/compare", "/label", "/edit" })
-                await Open($"/equipment/{unit}{page}");
-        }
-
-        foreach (var page in new[] { "/", "/search?q=fan", "/settings", "/meters" })
-            await Open(page);
-        if (Tally.Failures.Count > before)
-            Tally.Failures.Add($"  … after seed {seed} step {step}: POST {address} {said}");
-    }
-
-    private async Task<IDocument?> Open(string address)
-    {
-        Tally.Reopened++;
-        if (await Ask(() => http.GetAsync(address), "GET " + address) is not { } answer)
-            return null;
-        var html = await answer.Content.ReadAsStringAsync();
-        if (answer.Content.Headers.ContentType?.MediaType != "text/html")
-            return null;
-        if (html.Contains("could not be judged", StringComparison.Ordinal) || html.Contains("could not be shown", StringComparison.Ordinal))
-            Fail($"GET {address} answers, but something could not be judged: {string.Join(" | ", app.Errors)}");
-        app.Errors.Clear();
-        var page = await Html.OpenAsync(r => r.Content(html));
-        token = page.QuerySelector<IHtmlInputElement>("input[name=__RequestVerificationToken]")?.Value ?? token;
-        return page;
-    }
-
-    /// <param name="isSecond">A page that was slow is asked for again: the machine may have been busy with something else.</param>
-    private async Task<HttpResponseMessage?> Ask(Func<Task<HttpResponseMessage>> ask, string said, bool isSecond = false)
-    {
-        var watch = Stopwatch.StartNew();
-        HttpResponseMessage answer;
-        try
-        {
-            answer = await ask().WaitAsync(TimeSpan.FromSeconds(20));
-        }
-        catch (TimeoutException)
-        {
-            Fail($"{said} never answered");
-            return null;
-        }
-        catch (Exception e) when (e is not OperationCanceledException)
-        {
-            Fail($"{said} threw {e}");
-            return null;
-        }
-
-        if (answer.StatusCode == HttpStatusCode.NotFound && said.StartsWith("GET /visits/", StringComparison.Ordinal) && !said.Contains('.', StringComparison.Ordinal))
-            Fail($"{said} is gone");
-        if ((int)answer.StatusCode >= 500)
-            Fail($"{said} answered {(int)answer.StatusCode}: {string.Join(" | ", app.Errors.Select(e => e.Length > 1500 ? e[..1500] : e))}");
-        else if (watch.Elapsed > Longest && said.StartsWith("GET", StringComparison.Ordinal) && !isSecond)
-            return await Ask(ask, said, isSecond: true);
-        else if (watch.Elapsed > Longest)
-            Fail($"{said} took {watch.Elapsed.TotalSeconds:F1} s");
-        return answer;
-    }
-
-    private void Fail(string what)
-    {
-        app.Errors.Clear();
-        Tally.Failures.Add($"seed {seed} step {step}: {what}");
     }
 }
