@@ -4,6 +4,7 @@ using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Service;
 using KeenEmber.Storage;
+using NodaTime;
 using KeenEmber.Storage.Tests;
 using KeenEmber.Web.Drawing;
 using KeenEmber.Web.Wording;
@@ -33,7 +34,7 @@ public class DayOfSeconds
     public LoggedSeries Read()
     {
         var file = LoggerFile.Open(text)!;
-        return file.Read(file.Guess(), TimeZoneInfo.Utc);
+        return file.Read(file.Guess(), DateTimeZone.Utc);
     }
 
     [Benchmark]

@@ -1,6 +1,7 @@
 using CsvHelper;
 using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Quantities;
+using NodaTime;
 
 namespace KeenEmber.Storage;
 
@@ -74,7 +75,7 @@ public sealed class LoggerFile
     /// <param name="columns">As many as the file has.</param>
     /// <param name="zone">Where the logger's clock was set; a time that names its own zone does not need it.</param>
     /// <param name="order">Which of day and month stands first, where somebody had to say.</param>
-    public LoggedSeries Read(LoggerColumns columns, TimeZoneInfo zone, DayOrder? order = null)
+    public LoggedSeries Read(LoggerColumns columns, DateTimeZone zone, DayOrder? order = null)
     {
         var (time, heading) = (columns.TimeColumn, Headings[columns.TimeColumn]);
         double? perUnit = Has(heading, "sec") || heading.Trim() is "s" ? 1 / 60.0 : Has(heading, "min") ? 1 : null;
@@ -185,7 +186,7 @@ public sealed class LoggerFile
     }
 
     /// <summary>Minutes since the first row.</summary>
-    private sealed class RowClock(TimeFormat? format, TimeZoneInfo zone)
+    private sealed class RowClock(TimeFormat? format, DateTimeZone zone)
     {
         /// <summary>A jump back by less is disorder among the rows, not a clock that was set.</summary>
         private static readonly TimeSpan Jump = TimeSpan.FromMinutes(30);
@@ -217,10 +218,10 @@ public sealed class LoggerFile
         /// <summary>The hour that a clock change has twice goes by what came before it; one that it leaves out is that of a clock nobody changed.</summary>
         private DateTime InUtc(DateTime wall)
         {
-            if (!zone.IsAmbiguousTime(wall))
-                return wall - zone.GetUtcOffset(zone.IsInvalidTime(wall) ? wall.AddHours(1) : wall);
-            var offsets = zone.GetAmbiguousTimeOffsets(wall);
-            var (early, late) = (wall - offsets.Max(), wall - offsets.Min());
+            var at = zone.MapLocal(LocalDateTime.FromDateTime(wall));
+            if (at.Count != 2)
+                return wall - at.EarlyInterval.WallOffset.ToTimeSpan();
+            var (early, late) = (at.First().ToDateTimeUtc(), at.Last().ToDateTimeUtc());
             return last is { } before && before - early > Jump ? late : early;
         }
     }

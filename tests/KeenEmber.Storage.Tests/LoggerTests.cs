@@ -4,6 +4,7 @@ using System.Text;
 using KeenEmber.Core.Defrost;
 using KeenEmber.Core.Quantities;
 using Microsoft.Data.Sqlite;
+using NodaTime;
 
 namespace KeenEmber.Storage.Tests;
 
@@ -30,7 +31,7 @@ public sealed class LoggerTests : IDisposable
     private static LoggedSeries Read(string text, DayOrder? order = null)
     {
         var file = LoggerFile.Open(text)!;
-        return file.Read(file.Guess(), TimeZoneInfo.Utc, order);
+        return file.Read(file.Guess(), DateTimeZone.Utc, order);
     }
 
     [Theory]
@@ -95,7 +96,7 @@ public sealed class LoggerTests : IDisposable
     public void A_time_with_its_zone_is_that_moment_wherever_the_site_is(string first, string second)
     {
         var file = LoggerFile.Open($"time,cold\n{first},1\n{second},2")!;
-        var series = file.Read(file.Guess(), TimeZoneInfo.FindSystemTimeZoneById("Europe/Berlin"));
+        var series = file.Read(file.Guess(), DateTimeZoneProviders.Tzdb["Europe/Berlin"]);
         Assert.Equal(new DateTimeOffset(2026, 7, 1, 4, 0, 0, TimeSpan.Zero), series.Start);
         Assert.Equal([0, 2], series.Tracks.Single().Minutes);
     }
@@ -106,7 +107,7 @@ public sealed class LoggerTests : IDisposable
     public void A_clock_change_of_the_site_leaves_no_hole_and_no_double(string rows, params double[] minutes)
     {
         var file = LoggerFile.Open("time,cold\n" + rows)!;
-        var series = file.Read(file.Guess(), TimeZoneInfo.FindSystemTimeZoneById("Europe/Berlin"));
+        var series = file.Read(file.Guess(), DateTimeZoneProviders.Tzdb["Europe/Berlin"]);
         Assert.Equal(minutes, series.Tracks.Single().Minutes);
         Assert.Equal(0, series.Backward);
     }
@@ -125,9 +126,9 @@ public sealed class LoggerTests : IDisposable
     public void Day_and_month_that_cannot_be_told_apart_are_asked_about()
     {
         var file = LoggerFile.Open("time,cold\n03/09/2026 10:00,1\n03/09/2026 10:01,2")!;
-        Assert.True(file.Read(file.Guess(), TimeZoneInfo.Utc).NeedsDayOrder);
-        Assert.Equal(new DateTimeOffset(2026, 9, 3, 10, 0, 0, TimeSpan.Zero), file.Read(file.Guess(), TimeZoneInfo.Utc, DayOrder.DayFirst).Start);
-        Assert.Equal(new DateTimeOffset(2026, 3, 9, 10, 0, 0, TimeSpan.Zero), file.Read(file.Guess(), TimeZoneInfo.Utc, DayOrder.MonthFirst).Start);
+        Assert.True(file.Read(file.Guess(), DateTimeZone.Utc).NeedsDayOrder);
+        Assert.Equal(new DateTimeOffset(2026, 9, 3, 10, 0, 0, TimeSpan.Zero), file.Read(file.Guess(), DateTimeZone.Utc, DayOrder.DayFirst).Start);
+        Assert.Equal(new DateTimeOffset(2026, 3, 9, 10, 0, 0, TimeSpan.Zero), file.Read(file.Guess(), DateTimeZone.Utc, DayOrder.MonthFirst).Start);
     }
 
     [Fact]
@@ -191,7 +192,7 @@ public sealed class LoggerTests : IDisposable
         var text = LoggedDay.Text();
         var watch = Stopwatch.StartNew();
         var file = LoggerFile.Open(text)!;
-        var series = file.Read(file.Guess(), TimeZoneInfo.Utc);
+        var series = file.Read(file.Guess(), DateTimeZone.Utc);
         var read = watch.ElapsedMilliseconds;
         Assert.Equal(86_400, series.Tracks[0].Minutes.Length);
         Assert.Equal(11, series.Tracks.Count);

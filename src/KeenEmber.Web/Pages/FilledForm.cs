@@ -178,6 +178,32 @@ public sealed class FilledForm(UnitPreference units)
         return null;
     }
 
+    /// <summary>A time of day on a day of the site. One that a clock change leaves out, or has twice, is asked about: "02:30 first" and "02:30 second" tell them apart.</summary>
+    /// <param name="errorAt">The field that says what is wrong.</param>
+    /// <returns>Null where it is wrong.</returns>
+    public DateTimeOffset? Moment(string field, DateOnly day, SiteClock clock, string errorAt)
+    {
+        var parts = Parts(this[field], ' ');
+        if (parts.Length is 0 or > 2 || Time(parts[0]) is not { } time)
+        {
+            Errors[errorAt] = "Type a time of day such as 14:05.";
+            return null;
+        }
+
+        var (moments, which) = (clock.Moments(day.ToDateTime(time)), parts.Length == 2 ? parts[1].ToLowerInvariant() : "");
+        switch (moments.Count)
+        {
+            case 0:
+                Errors[errorAt] = $"The clocks went forward then, and {time:HH:mm} was left out. Type the time after the change.";
+                return null;
+            case 2 when which is not ("first" or "second"):
+                Errors[errorAt] = $"The clocks went back then, and {time:HH:mm} came twice. Type “{time:HH:mm} first” or “{time:HH:mm} second”.";
+                return null;
+            default:
+                return moments[which == "second" ? ^1 : 0];
+        }
+    }
+
     /// <summary>Times of day parted by blanks or commas, in their order, each once.</summary>
     public IReadOnlyList<TimeOnly> Times(string field) => [.. Parts(this[field], ' ', ',', ';').Select(p =>
     {

@@ -135,12 +135,15 @@ public sealed class PastedRows(Shop shop, Equipment unit, SiteClock clock, DateT
     {
         if (TimeOnly.TryParseExact(text.Trim(), ["H:mm", "H:mm:ss", "h:mm tt", "h:mm:ss tt"], CultureInfo.InvariantCulture, DateTimeStyles.None, out var time))
         {
-            var at = clock.At(visitStart, time);
+            var at = clock.At(visitStart, time, last);
             return last is { } before && at < before - TimeSpan.FromHours(12) ? at + TimeSpan.FromDays(1) : at;
         }
 
-        return DateTime.TryParseExact(text.Trim(), ["yyyy-MM-dd H:mm", "yyyy-MM-dd H:mm:ss", "yyyy-MM-ddTHH:mm", "yyyy-MM-ddTHH:mm:ss", "yyyy-MM-ddTHH:mm:ssZ"],
-            CultureInfo.InvariantCulture, DateTimeStyles.None, out var moment) ? clock.At(moment) : null;
+        var written = text.Trim();
+        if (!DateTime.TryParseExact(written.TrimEnd('Z'), ["yyyy-MM-dd H:mm", "yyyy-MM-dd H:mm:ss", "yyyy-MM-ddTHH:mm", "yyyy-MM-ddTHH:mm:ss"], CultureInfo.InvariantCulture, DateTimeStyles.None, out var moment)
+            || moment.Year < EntryBounds.Earliest.Year)
+            return null;
+        return written.EndsWith('Z') ? new(moment, TimeSpan.Zero) : clock.At(moment, last);
     }
 
     private void Problem(string text)

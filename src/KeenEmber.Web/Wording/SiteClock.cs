@@ -1,14 +1,17 @@
 using System.Globalization;
 using KeenEmber.Core.Service;
+using NodaTime;
 
 namespace KeenEmber.Web.Wording;
 
 /// <summary>Times as the clock on the site's wall shows them.</summary>
 public sealed class SiteClock(Site site)
 {
-    private readonly TimeZoneInfo zone = TimeZoneInfo.TryFindSystemTimeZoneById(site.TimeZone, out var found) ? found : TimeZoneInfo.Utc;
+    /// <summary>The zone of the site, from the zone data that ship with the app; UTC where its name is none of them.</summary>
+    public DateTimeZone Zone { get; } = DateTimeZoneProviders.Tzdb.GetZoneOrNull(site.TimeZone) ?? DateTimeZone.Utc;
 
-    public TimeZoneInfo Zone => zone;
+    /// <summary>The zone of the machine, for a first site.</summary>
+    public static string ZoneOfTheMachine => DateTimeZoneProviders.Tzdb.GetZoneOrNull(TimeZoneInfo.Local.Id)?.Id ?? DateTimeZone.Utc.Id;
 
     public string Time(DateTimeOffset moment) => Local(moment).ToString("HH:mm", CultureInfo.InvariantCulture);
 
@@ -28,17 +31,26 @@ public sealed class SiteClock(Site site)
 
     public DateOnly Date(DateTimeOffset moment) => DateOnly.FromDateTime(Local(moment).Date);
 
-    /// <summary>The moment at which the clock on the wall shows this time, on the day of another moment.</summary>
-    public DateTimeOffset At(DateTimeOffset day, TimeOnly time) => At(Local(day).Date + time.ToTimeSpan());
-
-    /// <summary>The moment of a date and time on the wall, whatever its kind says; one that the clock change skips is taken an hour on.</summary>
-    public DateTimeOffset At(DateTime wall)
+    /// <summary>The moments at which the clock on the wall shows this: one, none where a clock change leaves it out, two where it has it twice.</summary>
+    public IReadOnlyList<DateTimeOffset> Moments(DateTime wall) => Zone.MapLocal(LocalDateTime.FromDateTime(wall)) switch
     {
-        var shown = DateTime.SpecifyKind(wall, DateTimeKind.Unspecified);
-        if (zone.IsInvalidTime(shown))
-            shown = shown.AddHours(1);
-        return new(shown, zone.GetUtcOffset(shown));
+        { Count: 0 } => [],
+        { Count: 1 } once => [once.Single().ToDateTimeOffset()],
+        var twice => [twice.First().ToDateTimeOffset(), twice.Last().ToDateTimeOffset()],
+    };
+
+    /// <summary>The moment of a date and time on the wall among others in their order: of two the one that follows, of none the one an hour on.</summary>
+    /// <param name="after">The moment before it in the list; null for the first.</param>
+    public DateTimeOffset At(DateTime wall, DateTimeOffset? after = null)
+    {
+        var moments = Moments(wall);
+        if (moments.Count == 0)
+            return Zone.AtLeniently(LocalDateTime.FromDateTime(wall)).ToDateTimeOffset();
+        return after is { } last && moments[0] < last ? moments[^1] : moments[0];
     }
 
-    private DateTimeOffset Local(DateTimeOffset moment) => TimeZoneInfo.ConvertTime(moment, zone);
+    /// <summary>The same for a time of day, on the day of another moment.</summary>
+    public DateTimeOffset At(DateTimeOffset day, TimeOnly time, DateTimeOffset? after = null) => At(Local(day).Date + time.ToTimeSpan(), after);
+
+    private DateTime Local(DateTimeOffset moment) => Instant.FromDateTimeOffset(moment).InZone(Zone).ToDateTimeUnspecified();
 }

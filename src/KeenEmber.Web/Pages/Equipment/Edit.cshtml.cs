@@ -62,7 +62,9 @@ public sealed class EditModel(EquipmentStore equipment, ShopStore shops, TimePro
                 return now;
             case UnitForm.FromThen:
                 var day = Form.Day("sinceDay", DateOnly.FromDateTime(EntryBounds.Earliest.Date), required: true);
-                var moment = day is { } d ? clock.At(d.ToDateTime(Form.Times("sinceTime") is [var at, ..] ? at : new(12, 0))) : (DateTimeOffset?)null;
+                if (Form["sinceTime"].Length == 0)
+                    Form["sinceTime"] = "12:00";
+                var moment = day is { } d ? Form.Moment("sinceTime", d, clock, "sinceDay") : null;
                 if (moment > now)
                     Form.Errors["sinceDay"] = "Type a day up to today.";
                 return moment;

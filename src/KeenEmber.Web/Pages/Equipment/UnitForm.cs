@@ -4,6 +4,7 @@ using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Refrigerants;
 using KeenEmber.Core.Service;
 using KeenEmber.Web.Wording;
+using NodaTime;
 
 namespace KeenEmber.Web.Pages.Equipment;
 
@@ -21,7 +22,7 @@ public static class UnitForm
     public static void Begin(FilledForm form, Site? site)
     {
         (form["fans"], form["coils"], form["parts"]) = ("1", "1", nameof(CircuitParts.Receiver));
-        (form["site"], form["elevation"], form["zone"]) = (site?.Name ?? "", Plain(site?.ElevationM), site?.TimeZone ?? TimeZoneInfo.Local.Id);
+        (form["site"], form["elevation"], form["zone"]) = (site?.Name ?? "", Plain(site?.ElevationM), site?.TimeZone ?? SiteClock.ZoneOfTheMachine);
     }
 
     /// <summary>The form as it shows a unit that is on record.</summary>
@@ -56,10 +57,10 @@ public static class UnitForm
 
         var siteName = form.Text("site", 60);
         var chosen = known.FirstOrDefault(s => string.Equals(s.Name, siteName, StringComparison.OrdinalIgnoreCase))
-            ?? new Site(Guid.CreateVersion7(), siteName.Length > 0 ? siteName : "First site", 0, TimeZoneInfo.Local.Id);
+            ?? new Site(Guid.CreateVersion7(), siteName.Length > 0 ? siteName : "First site", 0, SiteClock.ZoneOfTheMachine);
         var elevationM = form.Number("elevation", Atmosphere.LowestElevationM, Atmosphere.HighestElevationM) ?? chosen.ElevationM;
         var zone = form["zone"].Length == 0 ? chosen.TimeZone : form.Text("zone", 60);
-        if (!TimeZoneInfo.TryFindSystemTimeZoneById(zone, out _))
+        if (DateTimeZoneProviders.Tzdb.GetZoneOrNull(zone) is null)
             form.Errors["zone"] = "Type a time zone such as Europe/London or America/Chicago.";
         var chargeKg = form.Value("charge", QuantityKind.Mass)?.Si(default);
         if (chargeKg is not (null or >= 0.001 and <= LargestChargeKg))

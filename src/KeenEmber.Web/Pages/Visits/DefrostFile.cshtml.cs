@@ -165,10 +165,21 @@ public sealed class DefrostFileModel(VisitDesk desk, LoggerStore loggers, RunSer
 
     private DateTimeOffset? StartTyped(string? day, string? time)
     {
-        if (TimeOnly.TryParse(time, System.Globalization.CultureInfo.InvariantCulture, out var clock))
-            return View.Clock.At((DateOnly.TryParse(day, System.Globalization.CultureInfo.InvariantCulture, out var date) ? date : View.Clock.Date(View.Visit.StartedAt)).ToDateTime(clock));
-        Form.Errors["start"] = "These rows only count minutes: type the time at which they begin, such as 14:05.";
-        return null;
+        if (string.IsNullOrWhiteSpace(time))
+        {
+            Form.Errors["start"] = "These rows only count minutes: type the time at which they begin, such as 14:05.";
+            return null;
+        }
+
+        Form["startTime"] = time;
+        var date = DateOnly.TryParse(day, System.Globalization.CultureInfo.InvariantCulture, out var typed) ? typed : View.Clock.Date(View.Visit.StartedAt);
+        if (date < DateOnly.FromDateTime(EntryBounds.Earliest.Date) || date > EntryBounds.LastDay)
+        {
+            Form.Errors["start"] = $"Type a day from {EntryBounds.Earliest:yyyy} on.";
+            return null;
+        }
+
+        return Form.Moment("startTime", date, View.Clock, "start");
     }
 
     /// <summary>The file's name with what was odd about it.</summary>
