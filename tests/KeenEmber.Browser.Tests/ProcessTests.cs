@@ -92,6 +92,15 @@ public sealed class ProcessTests : IDisposable
         for (var round = 0; round < Warming; round++)
             await Page(visit);
 
+        // A server that has just started judges the units beside the pages: that is not the page's work.
+        for (var until = DateTime.UtcNow.AddSeconds(30); DateTime.UtcNow < until;)
+        {
+            var idle = app.ProcessorTime;
+            await Task.Delay(500, Cancel);
+            if ((app.ProcessorTime - idle).TotalMilliseconds < 30)
+                break;
+        }
+
         // Other tests share the machine. The processor time of this server, which nobody else uses now, has no waiting for a core in it.
         var before = app.ProcessorTime;
         for (var round = 0; round < Rounds; round++)
