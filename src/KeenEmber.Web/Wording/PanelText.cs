@@ -146,7 +146,7 @@ public static class PanelText
         {
             StepKind.Recheck => "It does not agree with the other readings. Your value is saved.",
             StepKind.RestoreFans => "About 10 min. Lock out before touching a blade. Until then low-side readings are not usable.",
-            StepKind.ClearCoil => "Ice left in the return bends seeds the next freeze-up. Keep melt water out of the wiring. Heaters and fins: gloves.",
+            StepKind.ClearCoil => "Ice left in the return bends can ice the coil again. Keep melt water out of the wiring. Heaters and fins: gloves.",
             StepKind.LetDefrostEnd => "Note when it ended. Readings are usable 10 min later. Hot heaters: gloves.",
             StepKind.FindWhyStopped => "Trace the call first. Live tests: qualified, equipped people only.",
             StepKind.WaitToSettle => "Then log the same points again.",
