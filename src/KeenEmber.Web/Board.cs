@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Diagnostics;
 using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Service;
@@ -52,8 +53,31 @@ public sealed class Board(StandingStore standings, VisitStore visits, VisitDesk 
             }
 
             await Task.Delay(Every, stoppingToken);
+            TryAgain();
         }
     }
+
+    /// <summary>A bench may have failed for want of time alone: after a while the unit is judged again, a few times.</summary>
+    private void TryAgain()
+    {
+        foreach (var (unit, (tries, next)) in failed)
+        {
+            if (tries >= MostTries || DateTime.UtcNow < next)
+                continue;
+            failed[unit] = (tries + 1, DateTime.UtcNow + BetweenTries);
+            Of(unit, again: true);
+        }
+    }
+
+    private const int MostTries = 3;
+
+    private static readonly TimeSpan BetweenTries = TimeSpan.FromMinutes(1);
+
+    /// <summary>Units of which a bench had no verdict: how often they were judged again, and when to do it next.</summary>
+    private readonly ConcurrentDictionary<Guid, (int Tries, DateTime Next)> failed = [];
+
+    /// <summary>Stands for the number of entries of a visit that could not be judged: it is judged anew whenever its unit is.</summary>
+    private const int NotJudged = -1;
 
     /// <summary>Declares the rows out of date that other rules than today's have made.</summary>
     public void ByTodaysRules() => standings.MadeBy($"{typeof(Board).Module.ModuleVersionId} {typeof(Timeline).Module.ModuleVersionId}");
@@ -78,15 +102,20 @@ public sealed class Board(StandingStore standings, VisitStore visits, VisitDesk 
     private readonly TaskCompletionSource ready = new();
 
     /// <summary>How a unit stands now.</summary>
-    public UnitStanding Of(Guid equipmentId)
+    /// <param name="again">Judged anew although nothing has changed.</param>
+    public UnitStanding Of(Guid equipmentId, bool again = false)
     {
         lock (oneAtATime[(uint)equipmentId.GetHashCode() % oneAtATime.Length])
         {
             if (standings.Find(equipmentId) is not var (kept, changes, isCurrent))
                 return new([], [], []);
-            if (isCurrent)
+            if (isCurrent && !again)
                 return kept;
             var standing = Judge(equipmentId, kept);
+            if (standing.Visits.All(v => v.Entries != NotJudged))
+                failed.TryRemove(equipmentId, out _);
+            else
+                failed.TryAdd(equipmentId, (0, DateTime.UtcNow + BetweenTries));
             standings.Save(equipmentId, standing, changes, standing.Visits is [var last, var before, ..] && last.Visit.IsCallbackAfter(before.Visit, shops.Get().Policies, before.FollowUp, ClockOf(equipmentId).Date));
             return standing;
         }
@@ -128,14 +157,15 @@ public sealed class Board(StandingStore standings, VisitStore visits, VisitDesk 
         catch (Exception e) when (e is not OperationCanceledException)
         {
             logger.LogError(e, "Visit {Visit} could not be judged.", visit.Id);
-            return new(visit, entries, PanelText.NotJudged(["visit"]), true, false, null, new Dictionary<ResultKind, double>());
+            return new(visit, NotJudged, PanelText.NotJudged(["visit"]), true, false, null, new Dictionary<ResultKind, double>());
         }
     }
 
-    private static VisitStanding Judge(VisitView view, int entries) => new(
-        view.Visit, entries, view.Stands, view.NeedsAttention, view.SignOff is not null, view.SignOff?.FollowUp,
-        view.Analysis?.Results.Where(r => r is { IsUsable: true, Quantity: ResultQuantity.Difference }).ToDictionary(r => r.Kind, r => r.Value!.Value) ?? [])
+    private static VisitStanding Judge(VisitView view, int entries)
     {
-        RootCause = view.SignOff?.RootCause ?? "",
-    };
+        // What stands is worked out first: only then is it known whether a bench failed at it.
+        var (stands, needs) = (view.Stands, view.NeedsAttention);
+        var results = view.Analysis?.Results.Where(r => r is { IsUsable: true, Quantity: ResultQuantity.Difference }).ToDictionary(r => r.Kind, r => r.Value!.Value) ?? [];
+        return new(view.Visit, view.NotJudged.Count > 0 ? NotJudged : entries, stands, needs, view.SignOff is not null, view.SignOff?.FollowUp, results) { RootCause = view.SignOff?.RootCause ?? "" };
+    }
 }

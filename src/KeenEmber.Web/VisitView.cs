@@ -145,10 +145,18 @@ public sealed record VisitView(
     public bool IsCallback => Earlier.Count > 0 && Visit.IsCallbackAfter(Earlier[0], Shop.Policies, Briefing?.SignOff?.FollowUp, Clock.Date);
 
     /// <summary>One sentence without figures on how the visit stands.</summary>
-    public string Stands => NotJudged.Count > 0 ? PanelText.NotJudged(NotJudged) : PanelText.Stands(Analysis, Readings.Count > 0, Equipment, Benches.FaultsNow);
+    public string Stands
+    {
+        get
+        {
+            // Worked out first: a bench that fails at it is known only afterwards.
+            var sentence = PanelText.Stands(Analysis, Readings.Count > 0, Equipment, Benches.FaultsNow);
+            return NotJudged.Count > 0 ? PanelText.NotJudged(NotJudged) : sentence;
+        }
+    }
 
     /// <summary>Something about the unit is not as it should be.</summary>
-    public bool NeedsAttention => NotJudged.Count > 0 || Benches.FaultsNow.Count > 0 || (Analysis is not null && PanelText.NeedsAttention(Analysis));
+    public bool NeedsAttention => Benches.FaultsNow.Count > 0 || (Analysis is not null && PanelText.NeedsAttention(Analysis)) || NotJudged.Count > 0;
 
     /// <summary>The reading the map asks for: to be checked, or the one that unlocks most.</summary>
     public MeasuringPoint? Asked => Analysis is null ? null
