@@ -1,13 +1,13 @@
 using BenchmarkDotNet.Attributes;
-using KeenEmber.Core.Defrost;
-using KeenEmber.Core.Diagnosis;
+using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Findings;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Service;
 using KeenEmber.Storage;
-using NodaTime;
 using KeenEmber.Storage.Tests;
-using KeenEmber.Web.Drawing;
+using KeenEmber.Web.Pages.Visits.Defrost;
 using KeenEmber.Web.Wording;
+using NodaTime;
 
 namespace KeenEmber.Bench;
 

@@ -2,9 +2,15 @@ using System.Collections.Frozen;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
+using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Benches.Controls;
+using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Benches.Frost;
+using KeenEmber.Core.Benches.Glycol;
+using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Storage;
 

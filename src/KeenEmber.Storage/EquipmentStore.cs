@@ -1,9 +1,7 @@
 using System.Text.Json;
 using Dapper;
-using KeenEmber.Core.Circuit;
-using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Service;
 using Microsoft.Data.Sqlite;
 
 namespace KeenEmber.Storage;

@@ -1,6 +1,6 @@
 using Dapper;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Storage;
 

@@ -1,5 +1,5 @@
 using CsvHelper;
-using KeenEmber.Core.Defrost;
+using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Quantities;
 using NodaTime;
 
@@ -142,7 +142,7 @@ public sealed class LoggerFile
     /// <summary>Gauge pressures are taken at the standard atmosphere: a logger knows no other.</summary>
     /// <returns>Null for what no instrument at this place can show.</returns>
     private static double? InTrack(RunPlace place, double number, Unit unit) =>
-        Core.Service.DefrostRuns.InTrack(place, new(number, unit), Pressure.StandardAtmosphere) is var value && RunBounds.CanBe(place, value) ? value : null;
+        DefrostRuns.InTrack(place, new(number, unit), Pressure.StandardAtmosphere) is var value && RunBounds.CanBe(place, value) ? value : null;
 
     private static LoggerColumn GuessOf(string heading)
     {

@@ -1,6 +1,6 @@
 using System.Text.Json;
 using Dapper;
-using KeenEmber.Core.Defrost;
+using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Quantities;
 
 namespace KeenEmber.Storage;

@@ -1,6 +1,6 @@
 using System.IO.Compression;
 using Dapper;
-using KeenEmber.Core.Defrost;
+using KeenEmber.Core.Benches.Defrost;
 
 namespace KeenEmber.Storage;
 

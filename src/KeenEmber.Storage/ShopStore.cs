@@ -1,8 +1,8 @@
 using System.Text.Json;
 using Dapper;
-using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Storage;
 

@@ -1,7 +1,9 @@
 using System.Text.Json;
 using Dapper;
-using KeenEmber.Core.Circuit;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Record;
+using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Storage;
 

@@ -1,6 +1,5 @@
 using Dapper;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Service;
 using Microsoft.Data.Sqlite;
 using Microsoft.Extensions.Caching.Memory;
 

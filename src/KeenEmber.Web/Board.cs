@@ -1,7 +1,9 @@
 using System.Collections.Concurrent;
 using System.Diagnostics;
-using KeenEmber.Core.Circuit;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Record;
+using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
 using KeenEmber.Web.Wording;
 

@@ -6,7 +6,7 @@ using KeenEmber.Web;
 using KeenEmber.Web.Api;
 using KeenEmber.Web.Demo;
 using KeenEmber.Web.Edge;
-using KeenEmber.Web.Pages.Visits;
+using KeenEmber.Web.Pages.Visits.Report;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Http.Features;
 
@@ -53,7 +53,7 @@ builder.Services.AddDataProtection().SetApplicationName("KeenEmber").PersistKeys
 builder.Services.Configure<FormOptions>(options => options.MultipartBodyLengthLimit = PhotoDesk.MostUploadBytes);
 builder.Services.AddProblemDetails();
 builder.Services.AddOpenApi();
-builder.Services.AddRazorPages(pages => pages.Conventions.AddPageRoute("/Equipment/Edit", "/equipment/new")).AddMvcOptions(mvc =>
+builder.Services.AddRazorPages(pages => pages.Conventions.AddPageRoute("/Units/Edit", "/equipment/new")).AddMvcOptions(mvc =>
 {
     mvc.Filters.Add<RequestGuard>();
     mvc.ModelBinderProviders.Insert(0, new EnumsByName());

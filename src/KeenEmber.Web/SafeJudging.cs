@@ -1,4 +1,4 @@
-using KeenEmber.Core.Diagnosis;
+using KeenEmber.Core.Findings;
 
 namespace KeenEmber.Web;
 

@@ -1,10 +1,11 @@
-using KeenEmber.Core.Circuit;
-using KeenEmber.Core.Controls;
+using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Cases;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
-using KeenEmber.Web.Wording;
 
 namespace KeenEmber.Web;
 

@@ -1,12 +1,18 @@
-using KeenEmber.Core.Circuit;
-using KeenEmber.Core.Controls;
-using KeenEmber.Core.Defrost;
-using KeenEmber.Core.Diagnosis;
-using KeenEmber.Core.Glycol;
+using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Benches.Controls;
+using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Benches.Frost;
+using KeenEmber.Core.Benches.Sensors;
+using KeenEmber.Core.Cases;
+using KeenEmber.Core.Findings;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Sensors;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Visits;
+using KeenEmber.Web.Pages.Visits.Circuit;
+using KeenEmber.Web.Pages.Visits.Controls;
+using KeenEmber.Web.Pages.Visits.Defrost;
+using KeenEmber.Web.Pages.Visits.Sensors;
 using KeenEmber.Web.Wording;
 
 namespace KeenEmber.Web;
@@ -48,7 +54,7 @@ public sealed record VisitView(
     public AsFoundRecord AsFound { get; } = AsFoundRecord.Of(Timeline, Equipment);
 
     /// <summary>What proves each repair of the visit.</summary>
-    public IReadOnlyList<Proof> Proofs => field ??= [.. Judging.Of<IEnumerable<Proof>>("proofs", () => Core.Service.Proofs.Of(Timeline, Equipment, Analysis).ToList(), []), .. Benches.Sensors.Proofs];
+    public IReadOnlyList<Proof> Proofs => field ??= [.. Judging.Of<IEnumerable<Proof>>("proofs", () => Core.Cases.Proofs.Of(Timeline, Equipment, Analysis).ToList(), []), .. Benches.Sensors.Proofs];
 
     /// <summary>The shop's policies that have something to say about the visit as it stands.</summary>
     public IReadOnlyList<Policy> Policies => Judging.Of<IReadOnlyList<Policy>>("policies", () => PolicyAdvice.For(Timeline, Equipment, Conditions, Analysis), []);

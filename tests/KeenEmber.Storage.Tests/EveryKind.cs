@@ -1,12 +1,13 @@
-using KeenEmber.Core.Circuit;
-using KeenEmber.Core.Controls;
-using KeenEmber.Core.Defrost;
-using KeenEmber.Core.Frost;
-using KeenEmber.Core.Glycol;
+using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Benches.Controls;
+using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Benches.Frost;
+using KeenEmber.Core.Benches.Glycol;
+using KeenEmber.Core.Benches.Sensors;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Sensors;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Storage.Tests;
 

@@ -1,4 +1,4 @@
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Record;
 
 namespace KeenEmber.Storage.Tests;
 
@@ -21,23 +21,35 @@ public class LayeringTests
         Assert.DoesNotContain(references, n => n == "KeenEmber.Web" || n.Contains("AspNetCore"));
     }
 
-    /// <summary>The core's folders build on each other from the ground up: none needs one that needs it.</summary>
+    /// <summary>The rooms of the core from the ground up. A folder may use those before its own line; benches stand beside each other.</summary>
+    private static readonly string[][] Rooms =
+    [
+        ["Quantities"],
+        ["Refrigerants"],
+        ["Plant"],
+        ["Findings"],
+        ["Record"],
+        ["Visits"],
+        ["Benches/Circuit", "Benches/Controls", "Benches/Defrost", "Benches/Frost", "Benches/Glycol", "Benches/Sensors"],
+        ["Cases"],
+        ["Simulation"],
+    ];
+
     [Fact]
-    public void There_is_no_circle_among_the_folders_of_the_core()
+    public void Each_folder_of_the_core_has_its_floor_and_uses_only_the_floors_below()
     {
         var core = Path.Combine(Root(), "src", "KeenEmber.Core");
-        var folders = Directory.GetDirectories(core).Select(Path.GetFileName).Where(f => f is not ("bin" or "obj")).ToList();
-        var needs = folders.ToDictionary(f => f!, f => Directory.GetFiles(Path.Combine(core, f!), "*.cs").SelectMany(File.ReadLines)
-            .Where(l => l.StartsWith("using KeenEmber.Core.", StringComparison.Ordinal)).Select(l => l["using KeenEmber.Core.".Length..^1]).Where(n => folders.Contains(n) && n != f).ToHashSet());
-        Assert.NotEmpty(needs["Service"]);
-        while (needs.FirstOrDefault(n => n.Value.Count == 0).Key is { } ground)
+        var folders = Directory.GetFiles(core, "*.cs", SearchOption.AllDirectories).Select(f => Path.GetDirectoryName(Path.GetRelativePath(core, f))!.Replace('\\', '/'))
+            .Where(f => !f.StartsWith("obj", StringComparison.Ordinal) && !f.StartsWith("bin", StringComparison.Ordinal)).ToHashSet();
+        Assert.Equal(Rooms.SelectMany(r => r).Order(), folders.Order());
+        var floors = Rooms.SelectMany((rooms, floor) => rooms.Select(r => (r, floor))).ToDictionary(r => r.r, r => r.floor);
+        foreach (var folder in folders)
         {
-            needs.Remove(ground);
-            foreach (var others in needs.Values)
-                others.Remove(ground);
+            var needs = Directory.GetFiles(Path.Combine(core, folder), "*.cs").SelectMany(File.ReadLines)
+                .Where(l => l.StartsWith("using KeenEmber.Core.", StringComparison.Ordinal))
+                .Select(l => l["using KeenEmber.Core.".Length..^1].Replace('.', '/')).Distinct();
+            Assert.All(needs, n => Assert.True(floors[n] < floors[folder], $"{folder} uses {n}"));
         }
-
-        Assert.True(needs.Count == 0, "In a circle: " + string.Join("; ", needs.Select(n => $"{n.Key} needs {string.Join(", ", n.Value)}")));
     }
 
     private static string Root()

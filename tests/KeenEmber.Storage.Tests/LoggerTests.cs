@@ -1,7 +1,8 @@
 using System.Diagnostics;
 using System.Globalization;
 using System.Text;
-using KeenEmber.Core.Defrost;
+using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using Microsoft.Data.Sqlite;
 using NodaTime;

@@ -1,9 +1,9 @@
 using System.IO.Compression;
 using Dapper;
-using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Benches.Frost;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Service;
 using Microsoft.Data.Sqlite;
 
 namespace KeenEmber.Storage.Tests;

@@ -1,7 +1,7 @@
-using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Visits;
 using Microsoft.Data.Sqlite;
 
 namespace KeenEmber.Storage.Tests;

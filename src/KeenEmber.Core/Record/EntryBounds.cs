@@ -1,5 +1,3 @@
-using KeenEmber.Core.Record;
-
 namespace KeenEmber.Core.Record;
 
 /// <summary>Which moments and days can stand in a record.</summary>

@@ -96,7 +96,7 @@ public static class RefrigerantCatalogue
     public static Refrigerant? Find(string? name) => ByKey.GetValueOrDefault(Key(name ?? ""));
 
     /// <summary>A blend's composition from "R32/R125 50/50": components, then mass % in the same order.</summary>
-    public static Composition Composition(string components, string massPercent) => Refrigerants.Composition.ByMass(
+    public static Composition Composition(string components, string massPercent) => Core.Refrigerants.Composition.ByMass(
         components.Split('/').Zip(massPercent.Split('/'), (name, share) => (ByName[name], double.Parse(share, System.Globalization.CultureInfo.InvariantCulture))));
 
     private static string Key(string name) =>
@@ -105,7 +105,7 @@ public static class RefrigerantCatalogue
     private static Refrigerant Pure(Component component, SafetyClass safety, Oil oil, string source)
     {
         var table = Refrigerant.Table(component.Line);
-        return new(component.Name, safety, oil, Refrigerants.Composition.ByMass([(component, 1)]), table, table, source);
+        return new(component.Name, safety, oil, Core.Refrigerants.Composition.ByMass([(component, 1)]), table, table, source);
     }
 
     private static Refrigerant PseudoPure(string name, string parts, WagnerEquation bubble, WagnerEquation? dew)

@@ -1,5 +1,4 @@
-using KeenEmber.Core.Defrost;
-using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Benches.Defrost;
 
 namespace KeenEmber.Core.Simulation;
 

@@ -1,7 +1,8 @@
-using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Refrigerants;
-using KeenEmber.Core.Service;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -31,7 +32,7 @@ public sealed record ResultAnswer(
 public sealed record ChallengeAnswer(MeasuringPoint[] Points, Impossibility Why, Slip Slip, string? MeantUnit, string? MeantRefrigerant);
 
 public sealed record FindingAnswer(
-    string Code, Core.Diagnosis.Strength Strength, IReadOnlyDictionary<string, double> For, IReadOnlyList<string> SeenFor,
+    string Code, Core.Findings.Strength Strength, IReadOnlyDictionary<string, double> For, IReadOnlyList<string> SeenFor,
     IReadOnlyDictionary<string, double> Against, IReadOnlyList<string> SeenAgainst, IReadOnlyList<string> WouldConfirm);
 
 /// <param name="NextReading">The one reading that would unlock the most results.</param>

@@ -1,9 +1,8 @@
 using System.Globalization;
 using CsvHelper;
-using KeenEmber.Core.Defrost;
-using KeenEmber.Core.Record;
-using KeenEmber.Core.Service;
-using KeenEmber.Web.Wording;
+using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Web.Pages.Visits.Defrost;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.Extensions.Options;
 
@@ -87,6 +86,6 @@ public static class DefrostEndpoints
 
     private static string UnitOf(RunPlace place) => place.Measures switch
     {
-        Core.Quantities.QuantityKind.Temperature => "°C", Core.Quantities.QuantityKind.Current => "A", Core.Quantities.QuantityKind.Voltage => "V", _ => "kPa abs",
+        QuantityKind.Temperature => "°C", QuantityKind.Current => "A", QuantityKind.Voltage => "V", _ => "kPa abs",
     };
 }

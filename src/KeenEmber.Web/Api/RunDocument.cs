@@ -1,7 +1,7 @@
-using KeenEmber.Core.Defrost;
+using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Service;
 
 namespace KeenEmber.Web.Api;
 

@@ -1,5 +1,5 @@
+using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Sensors;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace KeenEmber.Web.Api;

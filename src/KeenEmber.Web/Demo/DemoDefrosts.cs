@@ -1,9 +1,9 @@
-using KeenEmber.Core.Circuit;
-using KeenEmber.Core.Defrost;
+using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Service;
 using KeenEmber.Core.Simulation;
+using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Web.Demo;
 

@@ -1,10 +1,8 @@
-using KeenEmber.Core.Circuit;
-using KeenEmber.Core.Controls;
-using KeenEmber.Core.Frost;
-using KeenEmber.Core.Glycol;
+using KeenEmber.Core.Benches.Glycol;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
 
 namespace KeenEmber.Web.Demo;

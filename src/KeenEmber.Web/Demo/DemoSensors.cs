@@ -1,11 +1,9 @@
-using KeenEmber.Core.Circuit;
-using KeenEmber.Core.Controls;
-using KeenEmber.Core.Defrost;
+using KeenEmber.Core.Benches.Controls;
+using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Benches.Sensors;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Sensors;
-using KeenEmber.Core.Service;
-using KeenEmber.Core.Simulation;
 
 namespace KeenEmber.Web.Demo;
 

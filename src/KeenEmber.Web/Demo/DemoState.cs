@@ -1,7 +1,6 @@
-using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Refrigerants;
-using KeenEmber.Core.Service;
 
 namespace KeenEmber.Web.Demo;
 

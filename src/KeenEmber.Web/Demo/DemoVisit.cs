@@ -1,6 +1,5 @@
-using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Service;
 
 namespace KeenEmber.Web.Demo;
 

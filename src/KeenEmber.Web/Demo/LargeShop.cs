@@ -1,8 +1,8 @@
-using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Refrigerants;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
 
 namespace KeenEmber.Web.Demo;

@@ -1,5 +1,5 @@
 using System.Globalization;
-using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Html;
 

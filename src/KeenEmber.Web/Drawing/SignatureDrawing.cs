@@ -1,5 +1,5 @@
 using System.Globalization;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Visits;
 using Microsoft.AspNetCore.Html;
 
 namespace KeenEmber.Web.Drawing;

@@ -1,7 +1,9 @@
 using System.Globalization;
 using System.Text;
-using KeenEmber.Core.Circuit;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Cases;
+using KeenEmber.Core.Findings;
+using KeenEmber.Core.Plant;
+using KeenEmber.Web.Pages.Visits.Circuit;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Html;
 

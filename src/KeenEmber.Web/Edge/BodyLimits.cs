@@ -1,4 +1,4 @@
-using KeenEmber.Web.Pages.Visits;
+using KeenEmber.Web.Pages.Visits.Defrost;
 using Microsoft.AspNetCore.Http.Features;
 
 namespace KeenEmber.Web.Edge;

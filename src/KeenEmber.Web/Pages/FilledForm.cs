@@ -3,7 +3,6 @@ using System.Security.Cryptography;
 using System.Text;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Service;
 using KeenEmber.Web.Wording;
 using Microsoft.Extensions.Primitives;
 

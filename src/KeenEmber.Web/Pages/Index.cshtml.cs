@@ -1,5 +1,5 @@
 using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;

@@ -1,8 +1,8 @@
 using System.Globalization;
-using KeenEmber.Core.Circuit;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
+using KeenEmber.Web.Pages.Visits.Circuit;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;

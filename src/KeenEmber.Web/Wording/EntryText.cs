@@ -1,6 +1,18 @@
+using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Benches.Controls;
+using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Benches.Frost;
+using KeenEmber.Core.Benches.Glycol;
+using KeenEmber.Core.Benches.Sensors;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Visits;
+using KeenEmber.Web.Pages.Visits.Circuit;
+using KeenEmber.Web.Pages.Visits.Controls;
+using KeenEmber.Web.Pages.Visits.Defrost;
+using KeenEmber.Web.Pages.Visits.Frost;
+using KeenEmber.Web.Pages.Visits.Sensors;
 
 namespace KeenEmber.Web.Wording;
 

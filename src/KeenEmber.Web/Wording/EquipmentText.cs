@@ -1,5 +1,5 @@
-using KeenEmber.Core.Circuit;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Plant;
+using KeenEmber.Web.Pages.Visits.Circuit;
 
 namespace KeenEmber.Web.Wording;
 

@@ -1,4 +1,4 @@
-using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Plant;
 
 namespace KeenEmber.Web.Wording;
 

@@ -1,6 +1,7 @@
-using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Web.Wording;
 

@@ -1,8 +1,11 @@
-using KeenEmber.Core.Circuit;
-using KeenEmber.Core.Diagnosis;
-using KeenEmber.Core.Sensors;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Findings;
+using KeenEmber.Core.Plant;
 using KeenEmber.Storage;
+using KeenEmber.Web.Pages.Visits.Circuit;
+using KeenEmber.Web.Pages.Visits.Controls;
+using KeenEmber.Web.Pages.Visits.Defrost;
+using KeenEmber.Web.Pages.Visits.Sensors;
 
 namespace KeenEmber.Web.Wording;
 
@@ -43,7 +46,7 @@ public static class PanelText
 
     /// <summary>What creeps on a unit: "superheat at the coil from 5.0 K to 9.1 K over 3 visits".</summary>
     public static string Drift(UnitLine unit, UnitText units) => CircuitText.List(unit.Drift.Select(d =>
-        $"{CircuitText.Name(d.Kind)} from {units.Result(ResultQuantity.Difference, d.From)} to {units.Result(ResultQuantity.Difference, d.To)}")) + $" over {Core.Service.Drift.Visits} visits";
+        $"{CircuitText.Name(d.Kind)} from {units.Result(ResultQuantity.Difference, d.From)} to {units.Result(ResultQuantity.Difference, d.To)}")) + $" over {Core.Benches.Circuit.Drift.Visits} visits";
 
     public static bool NeedsAttention(CircuitAnalysis analysis) =>
         analysis.Challenges.Count > 0 || analysis.Findings.Any(f => f.Code != CircuitPatterns.WithinTargets)
@@ -74,8 +77,8 @@ public static class PanelText
 
     private static string Strength(Strength strength) => strength switch
     {
-        Core.Diagnosis.Strength.Strong => "strong",
-        Core.Diagnosis.Strength.Fair => "fair",
+        Core.Findings.Strength.Strong => "strong",
+        Core.Findings.Strength.Fair => "fair",
         _ => "weak (a reading is provisional or points elsewhere)",
     };
 

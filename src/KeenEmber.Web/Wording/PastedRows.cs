@@ -1,9 +1,10 @@
 using System.Globalization;
-using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
+using KeenEmber.Web.Pages.Visits.Circuit;
 
 namespace KeenEmber.Web.Wording;
 

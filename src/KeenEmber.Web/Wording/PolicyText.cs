@@ -1,4 +1,4 @@
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Web.Wording;
 

@@ -1,6 +1,8 @@
-using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Record;
+using KeenEmber.Core.Visits;
+using KeenEmber.Web.Pages.Visits.Circuit;
 
 namespace KeenEmber.Web.Wording;
 

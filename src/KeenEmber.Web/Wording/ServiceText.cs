@@ -1,7 +1,9 @@
 using System.Globalization;
-using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Record;
+using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Web.Wording;
 

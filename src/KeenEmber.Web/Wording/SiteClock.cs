@@ -1,5 +1,5 @@
 using System.Globalization;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Plant;
 using NodaTime;
 
 namespace KeenEmber.Web.Wording;

@@ -1,6 +1,11 @@
-using KeenEmber.Core.Circuit;
-using KeenEmber.Core.Controls;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Benches.Controls;
+using KeenEmber.Core.Cases;
+using KeenEmber.Core.Plant;
+using KeenEmber.Web.Pages.Visits.Circuit;
+using KeenEmber.Web.Pages.Visits.Controls;
+using KeenEmber.Web.Pages.Visits.Defrost;
+using KeenEmber.Web.Pages.Visits.Sensors;
 
 namespace KeenEmber.Web.Wording;
 

@@ -1,5 +1,6 @@
 using System.Globalization;
-using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 
 namespace KeenEmber.Web.Wording;

@@ -1,8 +1,7 @@
 using System.Net;
 using AngleSharp.Html.Dom;
 using Dapper;
-using KeenEmber.Core.Defrost;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Storage;
 using KeenEmber.Web.Tests.Fuzz;
 

@@ -1,11 +1,9 @@
 using System.Diagnostics;
 using System.Net;
-using System.Text;
 using AngleSharp;
 using AngleSharp.Dom;
 using AngleSharp.Html.Dom;
-using KeenEmber.Core.Circuit;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Storage;
 
 namespace KeenEmber.Web.Tests.Fuzz;

@@ -15,9 +15,12 @@ internal static class Handlers
     [
         .. typeof(Program).Assembly.GetTypes().Where(t => t.IsSubclassOf(typeof(PageModel)) && !t.IsAbstract)
             .SelectMany(t => t.GetMethods().Where(m => m.Name.StartsWith("OnPost", StringComparison.Ordinal)), (t, m) => new PostHandler(
-                t.Namespace!.Split('.')[^1], t.Name[..^"Model".Length], m.Name["OnPost".Length..].Replace("Async", "", StringComparison.Ordinal), m.GetParameters()))
+                AreaOf(t), t.Name[..^"Model".Length], m.Name["OnPost".Length..].Replace("Async", "", StringComparison.Ordinal), m.GetParameters()))
             .Where(h => h.Area != "Errors"),
     ];
+
+    /// <summary>The folder of pages it is in: "Visits", "Units".</summary>
+    private static string AreaOf(Type page) => page.Namespace!.Split('.') is [_, _, _, var area, ..] ? area : "Pages";
 
     /// <summary>Pages of a visit, the last part of their addresses: the stations and what lies behind them.</summary>
     public static IReadOnlyList<string> VisitPages(TestApp app) =>

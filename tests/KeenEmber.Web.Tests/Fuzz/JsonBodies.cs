@@ -1,6 +1,7 @@
 using System.Collections;
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using KeenEmber.Core.Plant;
 
 namespace KeenEmber.Web.Tests.Fuzz;
 
@@ -49,7 +50,7 @@ internal sealed class JsonBodies(Random random, Inputs inputs)
         return node;
     }
 
-    private static readonly string[] Points = Enum.GetNames<Core.Circuit.MeasuringPoint>();
+    private static readonly string[] Points = Enum.GetNames<MeasuringPoint>();
 
     private JsonArray Array(Type element, int depth)
     {

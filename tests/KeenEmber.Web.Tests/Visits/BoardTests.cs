@@ -1,8 +1,5 @@
 using System.Net;
-using KeenEmber.Core.Circuit;
-using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Record;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
 
 namespace KeenEmber.Web.Tests.Visits;

@@ -1,5 +1,5 @@
 using System.Net;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
 
 namespace KeenEmber.Web.Tests.Visits;

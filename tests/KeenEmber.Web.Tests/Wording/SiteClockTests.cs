@@ -1,6 +1,5 @@
 using System.Globalization;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Service;
 using KeenEmber.Web.Pages;
 using KeenEmber.Web.Wording;
 

@@ -1,6 +1,5 @@
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Refrigerants;
-using KeenEmber.Core.Service;
 using KeenEmber.Storage;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;

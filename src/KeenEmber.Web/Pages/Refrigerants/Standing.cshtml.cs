@@ -1,4 +1,4 @@
-using KeenEmber.Core.Circuit;
+using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Refrigerants;
 using KeenEmber.Storage;

@@ -2,8 +2,7 @@ using System.Globalization;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Refrigerants;
-using KeenEmber.Core.Service;
-using KeenEmber.Web.Wording;
+using KeenEmber.Core.Visits;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits;

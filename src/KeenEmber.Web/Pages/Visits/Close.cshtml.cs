@@ -1,10 +1,7 @@
-using System.Globalization;
-using KeenEmber.Core.Diagnosis;
-using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Service;
-using KeenEmber.Web.Wording;
+using KeenEmber.Core.Findings;
+using KeenEmber.Core.Visits;
+using KeenEmber.Web.Pages.Visits.Report;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeenEmber.Web.Pages.Visits;
 

@@ -1,4 +1,5 @@
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Cases;
+using KeenEmber.Core.Visits;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 

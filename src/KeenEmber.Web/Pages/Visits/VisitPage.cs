@@ -1,7 +1,6 @@
-using KeenEmber.Core.Circuit;
-using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Service;
+using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;

@@ -1,0 +1,63 @@
+using KeenEmber.Core.Findings;
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Record;
+using KeenEmber.Core.Refrigerants;
+
+namespace KeenEmber.Core.Benches.Circuit;
+
+public enum ResultQuantity { Temperature, Difference, Ratio, Share }
+
+/// <summary>A named number inside a formula, for showing how a result came about.</summary>
+public enum TermKind { Reading, AbsolutePressure, DewTemperature, BubbleTemperature, MidpointTemperature }
+
+/// <param name="Point">The reading the number is, or was looked up from.</param>
+/// <param name="Si">K or kPa absolute.</param>
+public readonly record struct FormulaTerm(TermKind Kind, MeasuringPoint Point, double Si);
+
+/// <summary>One result, as far as the readings allow.</summary>
+/// <param name="Value">Kelvin on the scale, kelvin of difference, a ratio, or a share of 1, by <see cref="Quantity"/>; null while something is missing or outside the refrigerant's range.</param>
+/// <param name="Band">Target range in the same unit; null when the result has none.</param>
+/// <param name="Missing">Points still to be taken, in walking order.</param>
+public sealed record CircuitResult(
+    ResultKind Kind, double? Value, Band? Band, Validity Validity,
+    IReadOnlyList<TakenReading> Basis, IReadOnlyList<MeasuringPoint> Missing, IReadOnlyList<FormulaTerm> Terms)
+{
+    public ResultQuantity Quantity => QuantityOf(Kind);
+
+    public static ResultQuantity QuantityOf(ResultKind kind) => kind switch
+    {
+        ResultKind.Evaporating or ResultKind.Condensing or ResultKind.CondensingLow or ResultKind.CondensingHigh or ResultKind.DischargeTemperature
+            => ResultQuantity.Temperature,
+        ResultKind.CurrentShare => ResultQuantity.Share,
+        ResultKind.CompressionRatio => ResultQuantity.Ratio,
+        _ => ResultQuantity.Difference,
+    };
+
+    /// <summary>Counts for a judgement: there is a value and nothing forbids its use.</summary>
+    public bool IsUsable => Value is not null && Validity.Level != ValidityLevel.NotUsable;
+
+    /// <summary>TD and split say it with the weather taken out; these two only show where they should be.</summary>
+    public bool IsPlainTemperature => Kind is ResultKind.Evaporating or ResultKind.Condensing;
+
+    /// <summary>Where the value lies against its band; null without a value or a band.</summary>
+    public BandPosition? Position => Value is { } value ? Band?.Place(value) : null;
+}
+
+/// <summary>What the bench is given. A reading at a point the unit does not have is left aside.</summary>
+/// <param name="Readings">The latest reading of each point.</param>
+public sealed record CircuitInput(Refrigerant Refrigerant, CircuitMakeUp MakeUp, IReadOnlyDictionary<MeasuringPoint, TakenReading> Readings)
+{
+    /// <summary>The course of the readings in time, where points were logged repeatedly: its settled stretch is judged instead of the last values.</summary>
+    public SeriesAnalysis? Series { get; init; }
+
+    /// <summary>What the system's pressure said when it stood still, where that was tested.</summary>
+    public StandingVerdict? Standing { get; init; }
+}
+
+/// <summary>Everything the readings say.</summary>
+public sealed record CircuitAnalysis(
+    IReadOnlyList<CircuitResult> Results, IReadOnlyList<CircuitChallenge> Challenges,
+    IReadOnlyList<Finding> Findings, NextStep? Next)
+{
+    public CircuitResult this[ResultKind kind] => Results.First(r => r.Kind == kind);
+}

@@ -1,0 +1,67 @@
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Record;
+
+namespace KeenEmber.Core.Benches.Circuit;
+
+public enum StepKind { Recheck, RecordFact, RestoreFans, ClearCoil, LetDefrostEnd, FindWhyStopped, WaitToSettle, LogPoint, LogAgain }
+
+/// <summary>The one thing worth doing next on the circuit.</summary>
+/// <param name="Point">For the steps about a reading.</param>
+/// <param name="Fact">For <see cref="StepKind.RecordFact"/>.</param>
+/// <param name="Unlocks">Results it would give or make count.</param>
+/// <param name="Wait">For <see cref="StepKind.WaitToSettle"/>.</param>
+public sealed record NextStep(StepKind Kind, IReadOnlyList<ResultKind> Unlocks, MeasuringPoint? Point = null, AsFound? Fact = null, TimeSpan? Wait = null)
+{
+    /// <summary>In the order of the job: doubtful entries, then air and ice, defrost, the call, the facts, time, and only then more readings.</summary>
+    /// <returns>Null when the circuit bench has all it can use.</returns>
+    public static NextStep? Choose(IReadOnlyList<CircuitResult> results, IReadOnlyList<CircuitChallenge> challenges, OperatingConditions now)
+    {
+        ResultKind[] waiting = [.. results.Where(r => r.Value is not null && r.Validity.Level != ValidityLevel.Good).Select(r => r.Kind)];
+        if (challenges.Count > 0)
+            return new(StepKind.Recheck, waiting, challenges[0].Points[0]);
+        if (now.AnyFanStopped)
+            return new(StepKind.RestoreFans, waiting);
+        if (now.Coil == FactState.Iced)
+            return new(StepKind.ClearCoil, waiting);
+        if (now.Defrost == FactState.Defrosting)
+            return new(StepKind.LetDefrostEnd, waiting);
+        if (now.Compressor == FactState.Stopped)
+            return new(StepKind.FindWhyStopped, waiting);
+        if (UnrecordedFact(now) is { } fact)
+            return new(StepKind.RecordFact, waiting, Fact: fact);
+        if (now.RunTime < ValidityRules.SettledAfter)
+            return new(StepKind.WaitToSettle, waiting, Wait: ValidityRules.SettledAfter - now.RunTime);
+        if (now.Defrost == FactState.Refrigerating && now.SinceDefrost < ValidityRules.SettledAfterDefrost)
+            return new(StepKind.WaitToSettle, waiting, Wait: ValidityRules.SettledAfterDefrost - now.SinceDefrost);
+        return AskedReading(results) ?? TakenTooEarly(results);
+    }
+
+    private static AsFound? UnrecordedFact(OperatingConditions now) =>
+        now.AnyFanUnrecorded ? AsFound.EvaporatorFan
+        : now.Coil is null ? AsFound.Coil
+        : now.Compressor is null || (now.Compressor == FactState.Running && now.RunTime is null) ? AsFound.Compressor
+        : null;
+
+    /// <summary>The one reading that would unlock the most results at once; ties go to the earlier point of the walk.</summary>
+    public static NextStep? AskedReading(IReadOnlyList<CircuitResult> results)
+    {
+        var open = results.Where(r => r.Missing.Count > 0).ToList();
+        var best = open.SelectMany(r => r.Missing).Distinct()
+            .OrderByDescending(p => open.Count(r => r.Missing.Count == 1 && r.Missing[0] == p))
+            .ThenByDescending(p => open.Count(r => r.Missing.Contains(p)))
+            .ThenBy(p => p)
+            .Select(p => (MeasuringPoint?)p).FirstOrDefault();
+        return best is { } point
+            ? new(StepKind.LogPoint, [.. open.Where(r => r.Missing.Count == 1 && r.Missing[0] == point).Select(r => r.Kind)], point)
+            : null;
+    }
+
+    /// <summary>Everything is there and in order now, but some readings were taken before it was: take those again.</summary>
+    private static NextStep? TakenTooEarly(IReadOnlyList<CircuitResult> results)
+    {
+        ReasonCode[] passing = [ReasonCode.Defrosting, ReasonCode.JustDefrosted, ReasonCode.FanStopped, ReasonCode.CoilIced, ReasonCode.CompressorOff, ReasonCode.ShortRun, ReasonCode.ReadingsFarApart];
+        var early = results.Where(r => r.Validity.Reasons.Any(reason => passing.Contains(reason.Code))).ToList();
+        return early.Count == 0 ? null
+            : new(StepKind.LogAgain, [.. early.Select(r => r.Kind)], early.SelectMany(r => r.Basis).MinBy(b => b.At)!.Point);
+    }
+}

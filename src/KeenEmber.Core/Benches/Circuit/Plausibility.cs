@@ -1,0 +1,96 @@
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Refrigerants;
+using static KeenEmber.Core.Plant.MeasuringPoint;
+
+namespace KeenEmber.Core.Benches.Circuit;
+
+/// <summary>What about a set of readings cannot be so.</summary>
+public enum Impossibility
+{
+    PointOutOfRange, BoxFarBelowTarget, SaturationOutOfRange, DischargeNotAboveSuction, SuperheatImpossible, SubcoolingImpossible,
+    CoilNotColderThanAir, CondenserNotWarmerThanAir, AirWarmedByCoil, DischargeLineBelowCondensing,
+}
+
+/// <param name="Points">The readings that contradict each other.</param>
+public sealed record Violation(Impossibility Code, IReadOnlyList<MeasuringPoint> Points);
+
+/// <summary>Which readings no working unit can show. Wide limits: meant to catch slips, not faults.</summary>
+public static class Plausibility
+{
+    /// <summary>°C at each place on any refrigeration unit from blast freezer to hot roof; trade experience, drawn wide.</summary>
+    private static readonly Dictionary<MeasuringPoint, Band> RangesC = new()
+    {
+        [BoxAir] = new(-45, 45), [AirLeaving] = new(-50, 45), [SuctionLineCoil] = new(-55, 40),
+        [BoxAir2] = new(-45, 45), [AirLeaving2] = new(-50, 45), [SuctionLineCoil2] = new(-55, 40), [SuctionLineCompressor] = new(-50, 50),
+        [DischargeLine] = new(-10, 150), [CondenserAir] = new(-40, 55), [LiquidLine] = new(-15, 70), [LiquidAfterDrier] = new(-15, 70),
+    };
+
+    private static readonly Band SuctionSaturationC = new(-65, 28);
+    private static readonly Band DischargeSaturationC = new(-10, 75);
+    private static readonly Band SuperheatCoilK = new(-3, 40);
+    private static readonly Band SuperheatCompressorK = new(-3, 60);
+    private static readonly Band SubcoolingK = new(-5, 35);
+    private static readonly Band EvaporatorTdK = new(-2, 40);
+    private static readonly Band CondenserSplitK = new(-1, 50);
+    private const double AirWarmedK = 2;
+
+    /// <summary>A control stuck on overcools, but not by this much in any box that still holds its product.</summary>
+    private const double BoxBelowTargetK = 15;
+    private const double DischargeBelowCondensingK = 3;
+
+    /// <param name="running">False with the compressor off: then pressures equalise and only the plain ranges hold.</param>
+    public static IReadOnlyList<Violation> Violations(
+        Refrigerant refrigerant, Pressure atmosphere, Temperature boxTarget, IReadOnlyDictionary<MeasuringPoint, TypedValue> values, bool running)
+    {
+        var found = new List<Violation>();
+        Temperature? TemperatureAt(MeasuringPoint p) => values.TryGetValue(p, out var v) ? v.Temperature : null;
+        Pressure? PressureAt(MeasuringPoint p) => values.TryGetValue(p, out var v) ? new(v.Si(atmosphere)) : null;
+        void Check(bool broken, Impossibility code, params MeasuringPoint[] points)
+        {
+            if (broken)
+                found.Add(new(code, points));
+        }
+
+        foreach (var (point, range) in RangesC)
+            Check(Outside(TemperatureAt(point)?.Celsius, range), Impossibility.PointOutOfRange, point);
+        Check((boxTarget - TemperatureAt(BoxAir))?.Kelvin > BoxBelowTargetK, Impossibility.BoxFarBelowTarget, BoxAir);
+        if (!running)
+            return found;
+
+        var suction = PressureAt(SuctionPressure);
+        var discharge = PressureAt(DischargePressure);
+        Check(suction is { } ps && !Saturates(refrigerant, ps, SuctionSaturationC), Impossibility.SaturationOutOfRange, SuctionPressure);
+        Check(discharge is { } pd && !Saturates(refrigerant, pd, DischargeSaturationC), Impossibility.SaturationOutOfRange, DischargePressure);
+        Check(discharge <= suction, Impossibility.DischargeNotAboveSuction, SuctionPressure, DischargePressure);
+        if (suction is { } low)
+        {
+            Check(TemperatureAt(SuctionLineCoil) is { } coil && Outside(CircuitFormulas.Superheat(refrigerant, low, coil)?.Kelvin, SuperheatCoilK),
+                Impossibility.SuperheatImpossible, SuctionPressure, SuctionLineCoil);
+            Check(TemperatureAt(SuctionLineCoil2) is { } coil2 && Outside(CircuitFormulas.Superheat(refrigerant, low, coil2)?.Kelvin, SuperheatCoilK),
+                Impossibility.SuperheatImpossible, SuctionPressure, SuctionLineCoil2);
+            Check(TemperatureAt(SuctionLineCompressor) is { } line && Outside(CircuitFormulas.Superheat(refrigerant, low, line)?.Kelvin, SuperheatCompressorK),
+                Impossibility.SuperheatImpossible, SuctionPressure, SuctionLineCompressor);
+            Check(TemperatureAt(BoxAir) is { } air && Outside(CircuitFormulas.EvaporatorTd(refrigerant, low, air)?.Kelvin, EvaporatorTdK),
+                Impossibility.CoilNotColderThanAir, SuctionPressure, BoxAir);
+        }
+
+        if (discharge is { } high)
+        {
+            Check(TemperatureAt(LiquidLine) is { } liquid && Outside(CircuitFormulas.Subcooling(refrigerant, high, liquid)?.Kelvin, SubcoolingK),
+                Impossibility.SubcoolingImpossible, DischargePressure, LiquidLine);
+            Check(TemperatureAt(CondenserAir) is { } ambient && Outside(CircuitFormulas.CondenserSplit(refrigerant, high, ambient)?.Kelvin, CondenserSplitK),
+                Impossibility.CondenserNotWarmerThanAir, DischargePressure, CondenserAir);
+            Check((refrigerant.DewTemperature(high) - TemperatureAt(DischargeLine))?.Kelvin > DischargeBelowCondensingK,
+                Impossibility.DischargeLineBelowCondensing, DischargePressure, DischargeLine);
+        }
+
+        Check((TemperatureAt(AirLeaving) - TemperatureAt(BoxAir))?.Kelvin > AirWarmedK, Impossibility.AirWarmedByCoil, BoxAir, AirLeaving);
+        return found;
+    }
+
+    private static bool Outside(double? value, Band range) => value is { } v && range.Place(v) != BandPosition.Inside;
+
+    private static bool Saturates(Refrigerant refrigerant, Pressure pressure, Band rangeC) =>
+        refrigerant.DewTemperature(pressure) is { } dew && rangeC.Place(dew.Celsius) == BandPosition.Inside;
+}

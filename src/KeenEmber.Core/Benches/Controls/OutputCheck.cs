@@ -1,0 +1,65 @@
+namespace KeenEmber.Core.Benches.Controls;
+
+/// <summary>What a controller switches.</summary>
+public enum ControlOutput { Compressor, LiquidValve, Defrost, Fans, Alarm }
+
+/// <summary>One look at a relay.</summary>
+/// <param name="IsCalled">The controller's mark or lamp says it should be closed.</param>
+/// <param name="IsLive">Voltage at its load terminal; null when not measured.</param>
+/// <param name="Runs">The load works; null when not seen.</param>
+public sealed record OutputState(bool IsCalled, bool? IsLive, bool? Runs);
+
+public enum OutputVerdict
+{
+    Unsettled, Works,
+
+    /// <summary>As it should be in the one state seen; the other was not.</summary>
+    WorksSoFar,
+
+    /// <summary>Live though not called: the contact is welded, or bridged at the control.</summary>
+    StuckClosed,
+
+    /// <summary>Called and dead: the contact does not close, or nothing feeds it.</summary>
+    NotClosing,
+
+    /// <summary>Live, and the load does nothing.</summary>
+    LoadDead,
+
+    /// <summary>The load runs although its relay is dead: fed from elsewhere.</summary>
+    WiredPast,
+}
+
+/// <param name="WouldSettle">"voltage", "called" (look while it is called), "not-called".</param>
+public sealed record OutputResult(OutputVerdict Verdict, IReadOnlyList<string> WouldSettle)
+{
+    public bool IsFault => Verdict >= OutputVerdict.StuckClosed;
+}
+
+/// <summary>Called or not, live or not, running or not: the contact, the load, or a wire past both.</summary>
+/// <remarks>Trade practice: follow the voltage. Across a closed contact there is none, so it is measured from the load terminal to the other pole.</remarks>
+public static class OutputCheck
+{
+    /// <param name="states">In the order in which they were seen; one that shows a fault outweighs one that does not.</param>
+    public static OutputResult Judge(IReadOnlyList<OutputState> states)
+    {
+        var each = states.Select(Judge).ToList();
+        if (each.LastOrDefault(r => r.IsFault) is { } fault)
+            return fault;
+        if (each.LastOrDefault(r => r.Verdict == OutputVerdict.Unsettled) is { } open && !states.Any(s => s.IsLive is not null))
+            return open;
+        var (on, off) = (states.Any(s => s is { IsCalled: true, IsLive: not false, Runs: true }), states.Any(s => s is { IsCalled: false, Runs: false } or { IsCalled: false, IsLive: false, Runs: null }));
+        return on && off ? new(OutputVerdict.Works, []) : on || off ? new(OutputVerdict.WorksSoFar, [on ? "not-called" : "called"]) : each.Count > 0 ? each[^1] : new(OutputVerdict.Unsettled, ["called"]);
+    }
+
+    private static OutputResult Judge(OutputState s) => s switch
+    {
+        { IsCalled: false, IsLive: true } => new(OutputVerdict.StuckClosed, []),
+        { IsLive: false, Runs: true } => new(OutputVerdict.WiredPast, []),
+        { IsCalled: true, IsLive: false } => new(OutputVerdict.NotClosing, []),
+        { IsCalled: true, IsLive: true, Runs: false } => new(OutputVerdict.LoadDead, []),
+        // Stuck or wired past, not closing or dead: the voltage at the load terminal parts them.
+        { IsCalled: false, IsLive: null, Runs: true } or { IsCalled: true, IsLive: null, Runs: false } => new(OutputVerdict.Unsettled, ["voltage"]),
+        { IsLive: null, Runs: null } => new(OutputVerdict.Unsettled, ["voltage"]),
+        _ => new(OutputVerdict.WorksSoFar, []),
+    };
+}

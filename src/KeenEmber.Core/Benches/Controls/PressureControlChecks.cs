@@ -1,0 +1,115 @@
+using KeenEmber.Core.Findings;
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Refrigerants;
+using static KeenEmber.Core.Plant.PressureSetting;
+
+namespace KeenEmber.Core.Benches.Controls;
+
+/// <param name="Settings">Absolute; what is not known is left out.</param>
+/// <param name="ColdestAmbient">The coldest air the condenser stands in; null when unknown or indoors.</param>
+public sealed record ControlsInput(
+    Refrigerant Refrigerant, CircuitMakeUp MakeUp, Temperature BoxTarget, Temperature? ColdestAmbient, IReadOnlyDictionary<PressureSetting, Pressure> Settings);
+
+/// <summary>Checks pressure settings as temperatures, against the box, the coldest weather and each other.</summary>
+/// <remarks>
+/// Source: trade practice. A low-pressure control must let the coil work: cut out colder than the coldest the coil may need, cut in
+/// warmer than it. A pump-down control must also see, from the coldest condenser, enough pressure to cut in again. A fan-cycling
+/// control keeps condensing where a valve is still fed. A high cut-out stands over the hottest condensing that is normal and under
+/// what the pipes bear, which the plate says.
+/// </remarks>
+public static class PressureControlChecks
+{
+    public const string CutInNotAboveCutOut = "control.low-cut-in-not-above-cut-out";
+    public const string CutOutAboveEvaporating = "control.low-cut-out-above-evaporating";
+    public const string CutInAboveBox = "control.low-cut-in-above-box";
+    public const string DifferentialTooClose = "control.low-differential-too-close";
+    public const string PumpDownCannotHold = "control.pump-down-cannot-hold";
+    public const string CannotRestartInTheCold = "control.cannot-restart-in-the-cold";
+    public const string FreezesCooler = "control.cut-out-lets-a-cooler-freeze";
+    public const string FanNeverStops = "control.fan-never-stops-in-the-cold";
+    public const string FanOnNotAboveOff = "control.fan-on-not-above-off";
+    public const string FanOffTooLow = "control.fan-off-too-low-to-feed";
+    public const string FanHoldsHeadHigh = "control.fan-holds-head-high";
+    public const string HighCutOutTooLow = "control.high-cut-out-trips-in-summer";
+    public const string HighCutOutTooHigh = "control.high-cut-out-too-high";
+    public const string WaterValveOutOfRange = "control.water-valve-out-of-range";
+    public const string RegulatorOutOfRange = "control.regulator-does-not-fit-box";
+    public const string OutOfRange = "control.setting-outside-refrigerant";
+
+    /// <summary>A low-pressure control with a smaller gap short cycles, K.</summary>
+    public const double LeastDifferentialK = 5;
+
+    /// <summary>Pump-down must end clearly under the coil's normal temperature, K, yet not in a vacuum.</summary>
+    public const double PumpDownUnderEvaporatingK = 6;
+
+    /// <summary>A fan that stops below this condensing temperature leaves the valve unfed, °C.</summary>
+    public const double LowestFanOffC = 18;
+
+    /// <summary>A fan that waits beyond this wastes energy and heats the compressor, °C.</summary>
+    public const double HighestFanOnC = 45;
+
+    /// <summary>Condensing on a hot day reaches about this; a cut-out below trips, °C.</summary>
+    public const double HottestCondensingC = 52;
+
+    /// <summary>No safety should wait longer than this, °C; the plate may say less.</summary>
+    public const double HighestCutOutC = 68;
+
+    /// <summary>Opening point of a water valve, as condensing, °C.</summary>
+    private static readonly Band WaterOpeningC = new(26, 41);
+
+    /// <summary>A box above this freezes nothing, so its coil may not go far under freezing for long, °C.</summary>
+    private const double CoolerFromC = 1;
+    private const double ColdestCoolerCoilC = -14;
+
+    public static IReadOnlyList<Finding> Check(ControlsInput input)
+    {
+        var findings = new List<Finding>();
+        var at = input.Settings.ToDictionary(s => s.Key, s => s.Key.AsTemperature(input.Refrigerant, s.Value));
+        double? Celsius(PressureSetting setting) => at.TryGetValue(setting, out var t) ? t?.Celsius : null;
+        void Say(bool so, string code, params (string Name, double? Celsius)[] values)
+        {
+            if (so)
+                findings.Add(new(code, Strength.Strong, [], values.Where(v => v.Celsius is not null).ToDictionary(v => v.Name, v => Temperature.FromCelsius(v.Celsius!.Value).Kelvin)));
+        }
+
+        foreach (var setting in at.Where(s => s.Value is null))
+            findings.Add(new(OutOfRange, Strength.Strong, [], new Dictionary<string, double>()) { Seen = [setting.Key.ToString()] });
+
+        var targets = CircuitTargets.Of(input.MakeUp, Load.Settled, input.BoxTarget, null);
+        var boxC = input.BoxTarget.Celsius;
+        // As cold as the coil normally gets, and as warm.
+        var (coldCoilC, warmCoilC) = (boxC - targets.For(ResultKind.EvaporatorTd)!.Value.High, boxC - targets.For(ResultKind.EvaporatorTd)!.Value.Low);
+        var (cutIn, cutOut) = (Celsius(LowCutIn), Celsius(LowCutOut));
+        var pumpsDown = input.MakeUp.Has(CircuitParts.LiquidSolenoid);
+        Say(cutIn <= cutOut, CutInNotAboveCutOut, (nameof(LowCutIn), cutIn), (nameof(LowCutOut), cutOut));
+        Say(cutOut > coldCoilC, CutOutAboveEvaporating, (nameof(LowCutOut), cutOut), ("Coil", coldCoilC));
+        Say(cutIn > boxC, CutInAboveBox, (nameof(LowCutIn), cutIn), ("Box", boxC));
+        Say(cutIn > cutOut && cutIn - cutOut < LeastDifferentialK, DifferentialTooClose, (nameof(LowCutIn), cutIn), (nameof(LowCutOut), cutOut));
+        if (pumpsDown)
+        {
+            // While it stands pumped down a little always leaks back; a cut-in under the cut-out's neighbourhood starts it again and again.
+            Say(cutOut > warmCoilC - PumpDownUnderEvaporatingK, PumpDownCannotHold, (nameof(LowCutOut), cutOut), ("Coil", warmCoilC));
+            Say(input.ColdestAmbient is { } cold && cutIn > cold.Celsius && !input.MakeUp.Has(CircuitParts.HeadPressureValve),
+                CannotRestartInTheCold, (nameof(LowCutIn), cutIn), ("Ambient", input.ColdestAmbient?.Celsius));
+        }
+        else
+        {
+            Say(boxC > CoolerFromC && cutOut < ColdestCoolerCoilC, FreezesCooler, (nameof(LowCutOut), cutOut), ("Box", boxC));
+        }
+
+        var (fanOn, fanOff) = (Celsius(FanOn), Celsius(FanOff));
+        Say(fanOn <= fanOff, FanOnNotAboveOff, (nameof(FanOn), fanOn), (nameof(FanOff), fanOff));
+        Say(fanOff < LowestFanOffC, input.ColdestAmbient is { } winter && fanOff <= winter.Celsius ? FanNeverStops : FanOffTooLow,
+            (nameof(FanOff), fanOff), ("Ambient", input.ColdestAmbient?.Celsius), ("Lowest", LowestFanOffC));
+        Say(fanOn > HighestFanOnC, FanHoldsHeadHigh, (nameof(FanOn), fanOn));
+        var high = Celsius(HighCutOut);
+        Say(high < HottestCondensingC, HighCutOutTooLow, (nameof(HighCutOut), high));
+        Say(high > HighestCutOutC, HighCutOutTooHigh, (nameof(HighCutOut), high));
+        Say(Celsius(WaterValveOpening) is { } water && WaterOpeningC.Place(water) != BandPosition.Inside, WaterValveOutOfRange,
+            (nameof(WaterValveOpening), Celsius(WaterValveOpening)), ("Lowest", WaterOpeningC.Low), ("Highest", WaterOpeningC.High));
+        Say(Celsius(EvaporatorRegulator) is { } regulator && (regulator > warmCoilC || regulator < coldCoilC),
+            RegulatorOutOfRange, (nameof(EvaporatorRegulator), Celsius(EvaporatorRegulator)), ("Coldest", coldCoilC), ("Warmest", warmCoilC));
+        return findings;
+    }
+}

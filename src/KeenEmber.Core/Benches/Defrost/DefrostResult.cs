@@ -1,0 +1,66 @@
+using KeenEmber.Core.Findings;
+
+namespace KeenEmber.Core.Benches.Defrost;
+
+public enum EndedBy { Temperature, Pressure, TimeLimit, Hand, Unknown }
+
+/// <summary>The spot of the switch or probe against the bends at one moment of the heat, °C.</summary>
+public readonly record struct SpotMoment(double Minute, double SpotC, double ColdestC, double WarmestC)
+{
+    /// <summary>Spot less coldest bend, K; negative where the spot is the colder.</summary>
+    public double OverColdestK => SpotC - ColdestC;
+
+    /// <summary>Spot less warmest bend, K.</summary>
+    public double OverWarmestK => SpotC - WarmestC;
+}
+
+/// <summary>The spot of the switch or probe against the coil, when the heat ended.</summary>
+/// <param name="SpotC">A thermometer beside it, else the probe's own reading, °C.</param>
+/// <param name="ColdestC">The coldest place of the coil then.</param>
+/// <param name="BehindMin">How much later than the last bend the spot itself came clear; negative when it was ahead. Null when either did not.</param>
+public sealed record SensorSpot(double SpotC, double ColdestC, double WarmestC, double? BehindMin)
+{
+    /// <summary>Spot less coldest place, K; negative where the spot is the colder.</summary>
+    public double AheadK => SpotC - ColdestC;
+
+    /// <summary>How it was all through the heat, at most <see cref="MostMoments"/> moments evenly spread; empty where no bend was read meanwhile.</summary>
+    public IReadOnlyList<SpotMoment> Along { get; init; } = [];
+
+    public const int MostMoments = 12;
+}
+
+/// <param name="OnMin">Fans back; null when they were not seen to.</param>
+/// <param name="CoilC">Coil then, °C.</param>
+/// <param name="RanInHeat">They were seen running while the heat was on.</param>
+/// <param name="Cycles">How often they stopped again after coming back.</param>
+public sealed record FanReturn(double? OnMin, double? CoilC, bool RanInHeat, int Cycles);
+
+/// <param name="RecoveryMin">From the end of the heat until it was back; null when it was not seen.</param>
+public sealed record BoxAfter(double BeforeC, double PeakC, double? RecoveryMin, double? ProductPeakC)
+{
+    /// <summary>How much warmer the box got than it was when the heat came on, K.</summary>
+    public double RiseK => PeakC - BeforeC;
+}
+
+/// <summary>What one defrost came to. Minutes count from the start of the run.</summary>
+/// <param name="ClearMin">When the last watched bend of the coil was clear; null when one was not, or none was watched.</param>
+/// <param name="LastClear">The place that cleared last; null without places on the coil.</param>
+public sealed record DefrostResult(
+    DefrostPhases Phases, EndedBy End, IReadOnlyList<PlaceMelt> Places, double? ClearMin, RunPlace? LastClear,
+    HeaterState? Heaters, IceEstimate? Ice, SensorSpot? Sensor, FanReturn Fans, BoxAfter? Box, IReadOnlyList<Finding> Findings)
+{
+    /// <summary>Of a run that could not be judged: nothing is known of it.</summary>
+    public static readonly DefrostResult None = new(DefrostPhases.None, EndedBy.Unknown, [], null, null, null, null, null, new(null, null, false, 0), null, []);
+
+    /// <summary>Heat on after the last place was clear, min; null when that is not known.</summary>
+    public double? OverRunMin => ClearMin is { } clear && Phases.HeatOff is { } off ? Math.Max(0, off - clear) : null;
+
+    /// <summary>Share of the heat given after clear, which warmed metal and room.</summary>
+    public double? OverRunShare => OverRunMin / Phases.HeatMin;
+
+    /// <summary>kWh given in all and after clear; null when the power is not known.</summary>
+    public (double Total, double AfterClear)? EnergyKwh => Heaters is { } h && Phases.HeatMin is { } min ? (h.PowerKw * min / 60, h.PowerKw * (OverRunMin ?? 0) / 60) : null;
+
+    /// <summary>A place on the coil was not clear when the heat ended.</summary>
+    public bool IceIsLeft => DefrostBench.Bends(Places).Any(p => p.Told == ClearTold.NotClear) && Phases.HeatOff is not null;
+}

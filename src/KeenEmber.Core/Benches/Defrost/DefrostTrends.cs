@@ -1,0 +1,53 @@
+using KeenEmber.Core.Findings;
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Quantities;
+
+namespace KeenEmber.Core.Benches.Defrost;
+
+public enum DefrostTrendKind { HeatMin, OverRunMin, IcePerRunKg, IcePerDayKg, HeaterCurrentA }
+
+/// <param name="Leg">Which heater leg; 0 for the others.</param>
+public sealed record DefrostTrend(DefrostTrendKind Kind, int Leg, IReadOnlyList<TrendMark> Marks);
+
+/// <summary>What a coil's defrosts do over its life.</summary>
+public static class DefrostTrends
+{
+    /// <summary>Beginning and end of the heat are known to about this each, min.</summary>
+    private const double MinuteAccuracy = 1;
+
+    /// <summary>The clear moment is found to this, min (docs/numbers.md).</summary>
+    private const double ClearAccuracyMin = 1.5;
+
+    /// <returns>Only what at least two runs have.</returns>
+    public static IReadOnlyList<DefrostTrend> Of(IReadOnlyList<WatchedRun> runs)
+    {
+        var legs = runs.Select(r => r.Result.Heaters?.Legs.Count ?? 0).DefaultIfEmpty(0).Max();
+        IEnumerable<DefrostTrend> trends =
+        [
+            new(DefrostTrendKind.HeatMin, 0, Marks(runs, r => r.Result.Phases.HeatMin, (_, _) => MinuteAccuracy)),
+            new(DefrostTrendKind.OverRunMin, 0, Marks(runs, r => r.Result.OverRunMin, (_, _) => ClearAccuracyMin)),
+            new(DefrostTrendKind.IcePerRunKg, 0, Marks(runs, r => r.Result.Ice?.IceKg, (r, _) => r.Result.Ice!.UncertaintyKg)),
+            new(DefrostTrendKind.IcePerDayKg, 0, Marks(runs, r => r.Result.Ice?.IceKg * PerDay(r), (r, _) => r.Result.Ice!.UncertaintyKg * PerDay(r)!.Value)),
+            .. Enumerable.Range(1, legs).Select(leg => new DefrostTrend(DefrostTrendKind.HeaterCurrentA, leg,
+                Marks(runs, r => r.Result.Heaters?.Legs.FirstOrDefault(l => l.Leg == leg)?.MeasuredA, (_, amps) => MeterAccuracy.Of(QuantityKind.Current, amps)))),
+        ];
+        return [.. trends.Where(t => t.Marks.Count > 1)];
+    }
+
+    /// <summary>Defrosts a day, by the schedule that held; null where none is on record.</summary>
+    private static int? PerDay(WatchedRun run) => run.Run.SetUp.Starts is { Count: > 0 } starts ? starts.Count : null;
+
+    private static List<TrendMark> Marks(IReadOnlyList<WatchedRun> runs, Func<WatchedRun, double?> value, Func<WatchedRun, double, double> accuracy)
+    {
+        var marks = new List<TrendMark>();
+        foreach (var run in runs)
+        {
+            if (value(run) is not { } v)
+                continue;
+            var off = accuracy(run, v);
+            marks.Add(new(run.Run.Start, v, off, marks.Count > 0 && MeterAccuracy.Differ(v, off, marks[^1].Value, marks[^1].Accuracy)));
+        }
+
+        return marks;
+    }
+}

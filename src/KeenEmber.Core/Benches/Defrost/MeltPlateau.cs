@@ -1,0 +1,188 @@
+namespace KeenEmber.Core.Benches.Defrost;
+
+/// <summary>How the moment at which a place came clear of ice was told.</summary>
+public enum ClearTold
+{
+    /// <summary>It stood at the melting point and then left it.</summary>
+    Plateau,
+
+    /// <summary>It went through 0 °C without standing there: there was next to no ice.</summary>
+    Crossing,
+
+    /// <summary>It was above freezing from the first sample on.</summary>
+    NeverFrozen,
+
+    /// <summary>It had not come clear when the heat ended.</summary>
+    NotClear,
+}
+
+/// <summary>What melting did to one place of the coil.</summary>
+/// <param name="LevelC">Where the plateau stood; null without one.</param>
+/// <param name="FromMin">When the plateau began; null without one.</param>
+/// <param name="ClearMin">When the last ice at the place was gone; null when it was not.</param>
+public sealed record PlaceMelt(RunPlace Place, ClearTold Told, double? LevelC, double? FromMin, double? ClearMin)
+{
+    /// <summary>How long it stood at the melting point, min; 0 without a plateau.</summary>
+    public double PlateauMin { get; init; }
+
+    /// <summary>The temperature when the heat ended, °C.</summary>
+    public double? AtHeatOffC { get; init; }
+}
+
+/// <summary>
+/// Finds the melt plateau of a surface and the moment it ends: while ice is on it a heated surface stays near 0 °C, and the first quick rise after
+/// that means clear. The moment is the knee of two straight lines, the level of the plateau and the rise after it, fitted by least squares.
+/// </summary>
+public static class MeltPlateau
+{
+    /// <summary>Shorter than this it is a crossing, min.</summary>
+    private const double ShortestPlateauMin = 1.5;
+
+    /// <summary>The knee is looked for within so long before the rise is plain, min.</summary>
+    private const double KneeReachMin = 14;
+
+    /// <summary>The knee is tried at every tenth of a minute, min.</summary>
+    private const double KneeStepMin = 0.1;
+
+    /// <summary>Steps are counted: a sum of tenths stands still once it is large enough.</summary>
+    private const double MostKneeSteps = 2 * KneeReachMin / KneeStepMin;
+
+    /// <summary>A straight line through fewer samples of the rise tells no slope.</summary>
+    private const int FewestOfRise = 3;
+
+    /// <summary>So long after the heat a warm surface still tells that it was clear, min.</summary>
+    private const double AfterglowMin = 1.5;
+
+    /// <param name="track">°C of a place on the coil.</param>
+    /// <param name="heatOn">Minute the heat came on.</param>
+    /// <param name="heatOff">Minute it went off, or the last minute known.</param>
+    public static PlaceMelt Find(RunTrack track, double heatOn, double heatOff)
+    {
+        var (first, end) = track.Range(heatOn, Math.Max(heatOn, heatOff + AfterglowMin));
+        var minutes = track.Minutes[first..end];
+        var values = track.Values[first..end];
+        if (minutes.Length < 3)
+            return new(track.Place, ClearTold.NotClear, null, null, null) { AtHeatOffC = track.At(heatOff) };
+        var smooth = Smooth(values);
+        var atEnd = track.Mean(heatOff - 1, heatOff) ?? smooth[^1];
+        var rise = LeavesFor(smooth, DefrostLimits.ClearC);
+        var enters = Array.FindIndex(smooth, t => t > -DefrostLimits.PlateauBandK);
+        if (rise < 0)
+        {
+            double? level = enters >= 0 ? Median(values.AsSpan(enters)) : null;
+            return new(track.Place, ClearTold.NotClear, level, enters >= 0 ? minutes[enters] : null, null)
+            {
+                PlateauMin = enters >= 0 ? minutes[^1] - minutes[enters] : 0, AtHeatOffC = atEnd,
+            };
+        }
+
+        if (rise == 0)
+            return new(track.Place, ClearTold.NeverFrozen, null, null, minutes[0]) { AtHeatOffC = atEnd };
+        var inBand = Enumerable.Range(enters, rise - enters).Where(i => Math.Abs(smooth[i]) <= DefrostLimits.PlateauBandK).ToList();
+        if (inBand.Count < 2 || minutes[inBand[^1]] - minutes[inBand[0]] < ShortestPlateauMin)
+            return new(track.Place, ClearTold.Crossing, null, null, Crossing(minutes, smooth, rise)) { AtHeatOffC = atEnd };
+        var band = inBand.ConvertAll(i => values[i]).ToArray();
+        var plateau = Median(band);
+        var risen = Array.FindIndex(smooth, rise, t => t > plateau + DefrostLimits.RiseK);
+        var top = Math.Min(minutes.Length, Math.Max(risen < 0 ? minutes.Length : risen + 1, rise + FewestOfRise));
+        var from = Array.FindIndex(minutes, m => m >= Math.Max(minutes[inBand[0]], minutes[rise] - KneeReachMin));
+        var clear = Math.Min(heatOff, Knee(minutes.AsSpan(from..top), values.AsSpan(from..top), minutes[rise]));
+        return new(track.Place, ClearTold.Plateau, plateau, minutes[inBand[0]], clear) { PlateauMin = clear - minutes[inBand[0]], AtHeatOffC = atEnd };
+    }
+
+    /// <summary>The first index from which the values stay above a level to the end, but for a tenth of them; -1 when they do not.</summary>
+    private static int LeavesFor(double[] values, double level)
+    {
+        var below = 0;
+        var found = -1;
+        for (var i = values.Length - 1; i >= 0; i--)
+        {
+            if (values[i] > level)
+                found = i;
+            else if (++below * 10 > values.Length - i)
+                break;
+        }
+
+        return found;
+    }
+
+    /// <summary>Where two lines meet: a level up to the knee, a straight rise after it.</summary>
+    /// <param name="latest">The knee lies at or before this minute.</param>
+    private static double Knee(ReadOnlySpan<double> minutes, ReadOnlySpan<double> values, double latest)
+    {
+        var (best, bestError) = (latest, double.MaxValue);
+        var steps = (int)Math.Min(MostKneeSteps, (latest - minutes[0]) / KneeStepMin);
+        for (var step = 0; step <= steps; step++)
+        {
+            var knee = minutes[0] + step * KneeStepMin;
+            var (error, slope) = TwoLines(minutes, values, knee);
+            if (slope > 0 && error < bestError)
+                (best, bestError) = (knee, error);
+        }
+
+        return best;
+    }
+
+    /// <summary>Least squares of level + slope × (time past the knee).</summary>
+    private static (double Error, double Slope) TwoLines(ReadOnlySpan<double> minutes, ReadOnlySpan<double> values, double knee)
+    {
+        double n = minutes.Length, sx = 0, sxx = 0, sy = 0, sxy = 0, syy = 0;
+        for (var i = 0; i < minutes.Length; i++)
+        {
+            var (x, y) = (Math.Max(0, minutes[i] - knee), values[i]);
+            sx += x;
+            sxx += x * x;
+            sy += y;
+            sxy += x * y;
+            syy += y * y;
+        }
+
+        var spread = n * sxx - sx * sx;
+        if (spread <= 0)
+            return (double.MaxValue, 0);
+        var slope = (n * sxy - sx * sy) / spread;
+        var level = (sy - slope * sx) / n;
+        return (syy - level * sy - slope * sxy, slope);
+    }
+
+    private static double Crossing(double[] minutes, double[] values, int rise)
+    {
+        for (var i = rise; i > 0; i--)
+        {
+            if (values[i - 1] <= 0)
+                return minutes[i - 1] + (minutes[i] - minutes[i - 1]) * (0 - values[i - 1]) / (values[i] - values[i - 1]);
+        }
+
+        return minutes[0];
+    }
+
+    /// <summary>Median of five: takes out single outliers and half of the noise, and moves no step.</summary>
+    internal static double[] Smooth(double[] values)
+    {
+        var smooth = new double[values.Length];
+        for (var i = 0; i < values.Length; i++)
+        {
+            smooth[i] = Math.Min(i, values.Length - 1 - i) switch
+            {
+                0 => values[i],
+                1 => MedianOf(values[i - 1], values[i], values[i + 1]),
+                _ => MedianOf(values[i - 2], values[i - 1], values[i], values[i + 1], values[i + 2]),
+            };
+        }
+
+        return smooth;
+    }
+
+    private static double MedianOf(double a, double b, double c) => Math.Max(Math.Min(a, b), Math.Min(Math.Max(a, b), c));
+
+    /// <summary>Of two pairs neither the lowest nor the highest can be the median of five; it is that of what is left. A day of seconds goes through here many times.</summary>
+    private static double MedianOf(double a, double b, double c, double d, double e) =>
+        MedianOf(Math.Max(Math.Min(a, b), Math.Min(c, d)), Math.Min(Math.Max(a, b), Math.Max(c, d)), e);
+
+    internal static double Median(ReadOnlySpan<double> values)
+    {
+        var sorted = values.ToArray();
+        Array.Sort(sorted);
+        return sorted.Length % 2 == 1 ? sorted[sorted.Length / 2] : (sorted[sorted.Length / 2 - 1] + sorted[sorted.Length / 2]) / 2;
+    }
+}

@@ -1,0 +1,96 @@
+namespace KeenEmber.Core.Benches.Sensors;
+
+/// <summary>What a controller uses a sensor for.</summary>
+public enum SensorRole { Box, Discharge, DefrostEnd, SuctionLine, LiquidLine, Product, Condensing, SuctionPressure, CondensingPressure, Other }
+
+/// <summary>What a wrong sensor does to a unit.</summary>
+public enum SensorConsequence
+{
+    /// <summary>Never cuts out: overcools, freezes product.</summary>
+    Overcools,
+
+    /// <summary>Calls too late or never: the box gets warm.</summary>
+    RunsWarm,
+
+    /// <summary>Ends the defrost before the coil is clear: ice stays, and grows back.</summary>
+    EndsDefrostEarly,
+
+    /// <summary>Never ends the defrost by temperature: it runs to its time limit.</summary>
+    DefrostToLimit,
+
+    /// <summary>An electronic valve sees too much superheat and opens: liquid may come back.</summary>
+    ValveOpens,
+
+    /// <summary>An electronic valve sees too little superheat and closes: the coil starves.</summary>
+    ValveCloses,
+
+    /// <summary>Condenser fans run too much, or head pressure falls in the cold.</summary>
+    FansTooEager,
+
+    /// <summary>Condenser fans wait too long: head pressure rises.</summary>
+    FansTooLate,
+
+    /// <summary>Alarms and records are wrong; nothing is controlled by it.</summary>
+    RecordsWrong,
+}
+
+public static class SensorConsequences
+{
+    /// <summary>What an error means for the unit.</summary>
+    /// <param name="error">What the controller works with less the truth; infinite for an open or shorted sensor.</param>
+    public static SensorConsequence Of(SensorRole role, double error) => (role, error > 0) switch
+    {
+        (SensorRole.Box or SensorRole.Discharge, true) => SensorConsequence.Overcools,
+        (SensorRole.Box or SensorRole.Discharge, false) => SensorConsequence.RunsWarm,
+        (SensorRole.DefrostEnd, true) => SensorConsequence.EndsDefrostEarly,
+        (SensorRole.DefrostEnd, false) => SensorConsequence.DefrostToLimit,
+        // Superheat is line less saturation: a line that reads warm and a pressure that reads low look the same.
+        (SensorRole.SuctionLine, true) or (SensorRole.SuctionPressure, false) => SensorConsequence.ValveOpens,
+        (SensorRole.SuctionLine, false) or (SensorRole.SuctionPressure, true) => SensorConsequence.ValveCloses,
+        (SensorRole.Condensing or SensorRole.CondensingPressure, true) => SensorConsequence.FansTooEager,
+        (SensorRole.Condensing or SensorRole.CondensingPressure, false) => SensorConsequence.FansTooLate,
+        _ => SensorConsequence.RecordsWrong,
+    };
+}
+
+/// <summary>What to do about a sensor.</summary>
+public enum SensorStep { MeasureAtLeads, IceBath, WarmBath, ReadController, TakeReference, CheckSeat, WarmByHand, SwapBack, ReplaceSensor, ReplaceWettedSet, MendWire, SetCurve, SetOffset, LookUpOffset, CheckInputAndWire }
+
+public static class SensorSteps
+{
+    /// <summary>What comes next for a result, the first thing first.</summary>
+    /// <param name="byElimination">Of a swap: the sensor there fits no better, so it wants a check of its own.</param>
+    /// <param name="isWet">Water was seen at the control or a splice.</param>
+    /// <param name="wholeSet">The shop's policy: wetted sets are replaced whole.</param>
+    public static IReadOnlyList<SensorStep> For(SensorResult result, bool byElimination, bool isWet, bool wholeSet)
+    {
+        SensorStep[] replace = isWet && wholeSet ? [SensorStep.ReplaceWettedSet] : [SensorStep.ReplaceSensor];
+        return result.Verdict switch
+        {
+            SensorVerdict.Unsettled => [.. result.WouldSettle.Select(Measure)],
+            SensorVerdict.SensorOrPlace => [SensorStep.CheckSeat, SensorStep.IceBath],
+            SensorVerdict.Misplaced => [SensorStep.CheckSeat],
+            SensorVerdict.SensorOffset when result.WouldSettle.Contains("warm-bath") => [SensorStep.WarmBath, .. replace],
+            SensorVerdict.SensorOffset or SensorVerdict.Drifted => replace,
+            SensorVerdict.SeriesResistance => [SensorStep.MendWire],
+            SensorVerdict.Leakage => [SensorStep.MendWire, wholeSet ? SensorStep.ReplaceWettedSet : SensorStep.ReplaceSensor],
+            SensorVerdict.WrongType => [SensorStep.SetCurve, SensorStep.ReplaceSensor],
+            SensorVerdict.Open or SensorVerdict.Shorted => [SensorStep.MendWire, .. replace],
+            SensorVerdict.ControllerSide => [.. result.WouldSettle.Select(Measure), SensorStep.CheckInputAndWire, .. isWet && wholeSet ? replace : []],
+            SensorVerdict.WrongCurve => [SensorStep.SetCurve],
+            SensorVerdict.OffsetParameter => [SensorStep.SetOffset],
+            SensorVerdict.Swapped => byElimination ? [SensorStep.WarmByHand, SensorStep.SwapBack, SensorStep.IceBath] : [SensorStep.WarmByHand, SensorStep.SwapBack],
+            _ => [],
+        };
+    }
+
+    private static SensorStep Measure(string what) => what switch
+    {
+        "signal" => SensorStep.MeasureAtLeads,
+        "shown" => SensorStep.ReadController,
+        "reference" => SensorStep.TakeReference,
+        "offset-parameter" => SensorStep.LookUpOffset,
+        "warm-bath" => SensorStep.WarmBath,
+        _ => SensorStep.IceBath,
+    };
+}

@@ -1,0 +1,16 @@
+using KeenEmber.Core.Benches.Defrost;
+
+namespace KeenEmber.Core.Cases;
+
+/// <summary>What the error of the sensor that ends a defrost has to do with how one ended.</summary>
+public enum DefrostLink { None, ExplainsEarlyEnd, ExplainsLateEnd }
+
+public static class SensorLinks
+{
+    /// <summary>Warm: it ends before the coil is clear. Cold: it ends late, or leaves it to the clock.</summary>
+    /// <param name="errorK">What the controller works with less the truth; infinite for an open or shorted sensor.</param>
+    public static DefrostLink Of(double errorK, DefrostResult run) =>
+        errorK > DefrostLimits.ProbeToleranceK && run is { IceIsLeft: true, End: EndedBy.Temperature } ? DefrostLink.ExplainsEarlyEnd
+        : errorK < -DefrostLimits.ProbeToleranceK && (run.End == EndedBy.TimeLimit || run.OverRunMin > DefrostLimits.GoodOverRunMin) ? DefrostLink.ExplainsLateEnd
+        : DefrostLink.None;
+}

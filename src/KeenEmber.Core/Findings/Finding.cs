@@ -1,0 +1,28 @@
+namespace KeenEmber.Core.Findings;
+
+public enum Strength { Weak, Fair, Strong }
+
+/// <summary>Something the readings say, without a sentence: those are made where the reader's units are known.</summary>
+/// <param name="Code">Stable name, bench first: "circuit.short-of-charge".</param>
+/// <param name="Basis">Ids of the timeline entries it rests on; empty for one that rests on a whole series or on a fact.</param>
+/// <param name="Values">The numbers that speak for it, by name, in SI units.</param>
+public sealed record Finding(string Code, Strength Strength, IReadOnlyList<Guid> Basis, IReadOnlyDictionary<string, double> Values)
+{
+    /// <summary>The bench that says so: "circuit", "sensor", "defrost".</summary>
+    public string Bench => Code[..Code.IndexOf('.', StringComparison.Ordinal)];
+
+    /// <summary>The numbers that speak against it.</summary>
+    public IReadOnlyDictionary<string, double> Against { get; init; } = new Dictionary<string, double>();
+
+    /// <summary>Facts that speak for it, as "SightGlass.Bubbles".</summary>
+    public IReadOnlyList<string> Seen { get; init; } = [];
+
+    /// <summary>What would speak for it, but is seen to be otherwise.</summary>
+    public IReadOnlyList<string> SeenAgainst { get; init; } = [];
+
+    /// <summary>Names of results and facts not known yet that would speak for or against it.</summary>
+    public IReadOnlyList<string> WouldConfirm { get; init; } = [];
+
+    /// <summary>A finding seen outright, without a number.</summary>
+    public static Finding Of(string code) => new(code, Strength.Strong, [], new Dictionary<string, double>());
+}

@@ -1,0 +1,77 @@
+namespace KeenEmber.Core.Plant;
+
+/// <summary>What is looked at before anything is touched: facts that decide whether circuit readings count, that say themselves how the circuit is, or that the work may wipe out.</summary>
+public enum AsFound
+{
+    EvaporatorFan, Coil, BoxThermometer, Compressor, Defrost, CondenserFan, CondenserFace, LiquidSolenoid, SuctionStop,
+
+    /// <summary>What can be seen and felt of the circuit without gauges.</summary>
+    SightGlass, ValveBody, SuctionLineFrost, CompressorShell, LowPressureControl,
+
+    /// <summary>Around the box.</summary>
+    Door, Gasket, Return, Drain, Condensation, Insulation,
+
+    /// <summary>What the control shows and does.</summary>
+    ControllerMode, Alarm, ClockMotor, ControlMoisture,
+
+    /// <summary>Power and wiring as they are found.</summary>
+    Supply, Wiring, Jumpers,
+
+    /// <summary>What eyes, ears and nose tell of the machine.</summary>
+    OilTraces, Noise, Smell,
+}
+
+/// <summary>Which part of the walk-round a fact belongs to.</summary>
+public enum FactGroup { AirAndIce, WithoutGauges, Box, Control, Power, Senses }
+
+public enum FactState
+{
+    Running, Stopped, Cycling, Clear, Frosted, Iced, Clean, Dirty, Refrigerating, Defrosting,
+    InReturnAir, AtDoor, InSun, InDischargeAir,
+    Open, Closed, Full, Bubbles, Bare, IceBall, FrostedBack, Warm, Hot, Cold, Steady, Chattering,
+    Shut, Ajar, NotClosing, Sound, Torn, Blocked, Dry, Wet, Whole, Missing, Normal, Off, AlarmMode, None, Shown, Scaled,
+    SwitchedOn, SwitchedOff, Tripped, Rubbed, Burnt, Found, Unusual, Burning, Gas,
+}
+
+public static class AsFoundStates
+{
+    /// <summary>The states a fact can have, the desired one first.</summary>
+    public static IReadOnlyList<FactState> States(this AsFound fact) => fact switch
+    {
+        AsFound.Coil => [FactState.Clear, FactState.Frosted, FactState.Iced],
+        AsFound.CondenserFan => [FactState.Running, FactState.Cycling, FactState.Stopped],
+        AsFound.Defrost => [FactState.Refrigerating, FactState.Defrosting],
+        AsFound.CondenserFace => [FactState.Clean, FactState.Dirty],
+        AsFound.BoxThermometer => [FactState.InReturnAir, FactState.AtDoor, FactState.InSun, FactState.InDischargeAir],
+        AsFound.LiquidSolenoid or AsFound.SuctionStop => [FactState.Open, FactState.Closed],
+        AsFound.SightGlass => [FactState.Full, FactState.Bubbles],
+        AsFound.ValveBody => [FactState.Bare, FactState.IceBall],
+        AsFound.SuctionLineFrost => [FactState.Bare, FactState.FrostedBack],
+        AsFound.CompressorShell => [FactState.Warm, FactState.Hot, FactState.Cold],
+        AsFound.LowPressureControl => [FactState.Steady, FactState.Chattering],
+        AsFound.Door => [FactState.Shut, FactState.Ajar, FactState.NotClosing],
+        AsFound.Gasket => [FactState.Sound, FactState.Torn, FactState.Iced],
+        AsFound.Return or AsFound.Drain => [FactState.Clear, FactState.Blocked, FactState.Iced],
+        AsFound.Condensation => [FactState.Dry, FactState.Wet],
+        AsFound.Insulation => [FactState.Whole, FactState.Missing],
+        AsFound.ControllerMode => [FactState.Normal, FactState.Defrosting, FactState.Off, FactState.AlarmMode],
+        AsFound.Alarm => [FactState.None, FactState.Shown],
+        AsFound.ControlMoisture => [FactState.Dry, FactState.Wet, FactState.Scaled],
+        AsFound.Supply => [FactState.SwitchedOn, FactState.SwitchedOff, FactState.Tripped],
+        AsFound.Wiring => [FactState.Sound, FactState.Rubbed, FactState.Burnt],
+        AsFound.Jumpers or AsFound.OilTraces => [FactState.None, FactState.Found],
+        AsFound.Noise => [FactState.Normal, FactState.Unusual],
+        AsFound.Smell => [FactState.None, FactState.Burning, FactState.Gas],
+        _ => [FactState.Running, FactState.Stopped],
+    };
+
+    public static FactGroup Group(this AsFound fact) => fact switch
+    {
+        < AsFound.SightGlass => FactGroup.AirAndIce,
+        < AsFound.Door => FactGroup.WithoutGauges,
+        < AsFound.ControllerMode => FactGroup.Box,
+        < AsFound.Supply => FactGroup.Control,
+        < AsFound.OilTraces => FactGroup.Power,
+        _ => FactGroup.Senses,
+    };
+}

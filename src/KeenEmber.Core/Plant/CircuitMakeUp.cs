@@ -1,0 +1,64 @@
+using static KeenEmber.Core.Plant.MeasuringPoint;
+
+namespace KeenEmber.Core.Plant;
+
+/// <summary>Parts a circuit may have beside its compressor, condenser, metering device and coil.</summary>
+[Flags]
+public enum CircuitParts
+{
+    None = 0,
+    Receiver = 1,
+
+    /// <summary>Closes the liquid line, so that the compressor pumps down and stops on its low-pressure control.</summary>
+    LiquidSolenoid = 2,
+
+    /// <summary>Stops the condenser fan when head falls.</summary>
+    FanCyclingControl = 4,
+
+    /// <summary>Floods the condenser to hold head up in the cold.</summary>
+    HeadPressureValve = 8,
+    EvaporatorPressureRegulator = 16,
+    SuctionStop = 32,
+}
+
+/// <summary>What a circuit consists of, as far as measuring and judging it depends on it.</summary>
+/// <param name="Coils">1, or 2 for a case with two sides and a table with rail and base.</param>
+/// <param name="RatedCurrentA">Compressor current on the plate, A; null when unknown.</param>
+public sealed record CircuitMakeUp(
+    EquipmentKind Kind, Metering Metering, CondenserKind Condenser, CircuitParts Parts, int Coils = 1, double? RatedCurrentA = null)
+{
+    public bool Has(CircuitParts part) => (Parts & part) != 0;
+
+    public bool IsAirCooled => Condenser is CondenserKind.AirCooledRemote or CondenserKind.AirCooledSelfContained;
+
+    /// <summary>The places to measure at, in walking order. A case on a rack ends at its own pipes: the rack's machines are elsewhere.</summary>
+    public IReadOnlyList<MeasuringPoint> Points => [.. MeasuringPoints.InWalkingOrder.Where(Exists)];
+
+    /// <summary>The facts to look at, the ones on air and ice first.</summary>
+    public IReadOnlyList<AsFound> Facts => [.. Enum.GetValues<AsFound>().Where(Exists)];
+
+    private bool Exists(MeasuringPoint point) => point switch
+    {
+        BoxAir2 or AirLeaving2 or SuctionLineCoil2 => Coils > 1,
+        SuctionLineCompressor or DischargeLine or CondenserAir => Condenser != CondenserKind.Rack,
+        CompressorCurrent => RatedCurrentA is not null && Condenser != CondenserKind.Rack,
+        HeadCycleLow or HeadCycleHigh => IsAirCooled,
+        BoxDisplay or Product => false,
+        _ => true,
+    };
+
+    private bool Exists(AsFound fact) => fact switch
+    {
+        AsFound.Compressor or AsFound.CompressorShell => Condenser != CondenserKind.Rack,
+        AsFound.CondenserFan or AsFound.CondenserFace => IsAirCooled,
+        AsFound.LiquidSolenoid => Has(CircuitParts.LiquidSolenoid),
+        AsFound.SuctionStop => Has(CircuitParts.SuctionStop),
+        AsFound.SightGlass => Has(CircuitParts.Receiver),
+        AsFound.Drain => Kind is not (EquipmentKind.GlycolChiller or EquipmentKind.IceMerchandiser),
+        AsFound.Return => Kind != EquipmentKind.GlycolChiller,
+        AsFound.ClockMotor => Kind is EquipmentKind.WalkInFreezer or EquipmentKind.DriveInFreezer or EquipmentKind.ReachInFreezer or EquipmentKind.WalkInCooler,
+        AsFound.Door or AsFound.Gasket => Kind is not (EquipmentKind.OpenCase or EquipmentKind.GlycolChiller),
+        AsFound.LowPressureControl => Condenser is CondenserKind.AirCooledRemote or CondenserKind.WaterCooled,
+        _ => true,
+    };
+}

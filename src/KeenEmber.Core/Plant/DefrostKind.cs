@@ -1,0 +1,3 @@
+namespace KeenEmber.Core.Plant;
+
+public enum DefrostKind { OffCycle, Electric, HotGas }

@@ -1,0 +1,61 @@
+using KeenEmber.Core.Quantities;
+
+namespace KeenEmber.Core.Plant;
+
+/// <summary>Where on a circuit a value is taken, in the order a technician walks: box, coil, condensing unit.</summary>
+public enum MeasuringPoint
+{
+    /// <summary>Air of the box as it enters the coil; the bath of a glycol chiller.</summary>
+    BoxAir,
+    AirLeaving,
+    SuctionLineCoil,
+
+    /// <summary>The same three at the second coil of a unit that has two.</summary>
+    BoxAir2,
+    AirLeaving2,
+    SuctionLineCoil2,
+    SuctionPressure,
+    SuctionLineCompressor,
+    CompressorCurrent,
+    DischargeLine,
+
+    /// <summary>Head pressure; for a case on a rack the pressure of its liquid.</summary>
+    DischargePressure,
+
+    /// <summary>Lowest and highest head over one whole cycle of the condenser fan.</summary>
+    HeadCycleLow,
+    HeadCycleHigh,
+
+    /// <summary>Air entering the condenser; the water leaving a water-cooled one.</summary>
+    CondenserAir,
+    LiquidLine,
+    LiquidAfterDrier,
+
+    /// <summary>In the box but not on the circuit: what the unit's own display shows, and the warmest product found.</summary>
+    BoxDisplay,
+    Product,
+}
+
+public static class MeasuringPoints
+{
+    public static IReadOnlyList<MeasuringPoint> InWalkingOrder { get; } = Enum.GetValues<MeasuringPoint>();
+
+    /// <summary>Taken on the walk-round; no part of the circuit's map.</summary>
+    public static IReadOnlyList<MeasuringPoint> InTheBox { get; } = [MeasuringPoint.BoxDisplay, MeasuringPoint.Product];
+
+    /// <summary>Taken when something asks for them, not in the usual round.</summary>
+    private static readonly MeasuringPoint[] OnDemand = [MeasuringPoint.HeadCycleLow, MeasuringPoint.HeadCycleHigh, MeasuringPoint.LiquidAfterDrier];
+
+    public static QuantityKind Kind(this MeasuringPoint point) => point switch
+    {
+        MeasuringPoint.SuctionPressure or MeasuringPoint.DischargePressure or MeasuringPoint.HeadCycleLow or MeasuringPoint.HeadCycleHigh => QuantityKind.Pressure,
+        MeasuringPoint.CompressorCurrent => QuantityKind.Current,
+        _ => QuantityKind.Temperature,
+    };
+
+    /// <summary>The point a technician takes after this one: the next of the usual round that has no value yet.</summary>
+    /// <param name="points">The points of the unit.</param>
+    public static MeasuringPoint? NextAfter(this MeasuringPoint point, IReadOnlyList<MeasuringPoint> points, IReadOnlySet<MeasuringPoint> taken) =>
+        points.OrderBy(p => p <= point).ThenBy(p => p)
+            .Where(p => p != point && !OnDemand.Contains(p) && !taken.Contains(p)).Select(p => (MeasuringPoint?)p).FirstOrDefault();
+}

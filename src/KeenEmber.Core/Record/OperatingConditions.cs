@@ -1,0 +1,70 @@
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Quantities;
+
+namespace KeenEmber.Core.Record;
+
+/// <summary>How the unit stood at the moment of one reading. Null means nobody has recorded it.</summary>
+/// <param name="EvaporatorFans">One state per fan in order.</param>
+/// <param name="RunTime">How long the compressor had been running.</param>
+/// <param name="BoxAboveTarget">Box air less target.</param>
+/// <param name="BoxTarget">What the box is meant to hold.</param>
+public sealed record OperatingConditions(
+    IReadOnlyList<FactState?> EvaporatorFans,
+    FactState? Coil,
+    FactState? Compressor,
+    TimeSpan? RunTime,
+    FactState? CondenserFan,
+    FactState? CondenserFace,
+    TemperatureDifference? BoxAboveTarget,
+    Temperature BoxTarget)
+{
+    public FactState? Defrost { get; init; }
+
+    /// <summary>How long ago the last defrost ended, where that was noted.</summary>
+    public TimeSpan? SinceDefrost { get; init; }
+
+    /// <summary>Air entering the condenser.</summary>
+    public Temperature? CondenserAir { get; init; }
+
+    /// <summary>The facts without a property of their own that were looked at.</summary>
+    public IReadOnlyDictionary<AsFound, FactState> Seen { get; init; } = new Dictionary<AsFound, FactState>();
+
+    /// <summary>A valve is shut, so the coil is being pumped down.</summary>
+    public bool IsPumpedDown => StateOf(AsFound.LiquidSolenoid) == FactState.Closed || StateOf(AsFound.SuctionStop) == FactState.Closed;
+
+    /// <summary>The state of a fact there is one of; null when nobody has recorded it. The fans have a state each and none together.</summary>
+    public FactState? StateOf(AsFound fact) => fact switch
+    {
+        AsFound.EvaporatorFan => null,
+        AsFound.Coil => Coil,
+        AsFound.Compressor => Compressor,
+        AsFound.Defrost => Defrost,
+        AsFound.CondenserFan => CondenserFan,
+        AsFound.CondenserFace => CondenserFace,
+        _ => Seen.TryGetValue(fact, out var seen) ? seen : null,
+    };
+
+    /// <summary>What the box thermometer shows is not the air that enters the coil.</summary>
+    public bool IsBoxMisread => StateOf(AsFound.BoxThermometer) is FactState.AtDoor or FactState.InSun or FactState.InDischargeAir;
+
+    public bool AnyFanStopped => EvaporatorFans.Contains(FactState.Stopped);
+
+    public bool AnyFanUnrecorded => EvaporatorFans.Contains(null);
+}
+
+/// <summary>A value at a point with everything needed to judge it.</summary>
+/// <param name="Atmosphere">Of the site, to make a gauge pressure absolute.</param>
+/// <param name="Conditions">At the moment of the reading, not now.</param>
+public sealed record TakenReading(
+    Guid EntryId, MeasuringPoint Point, DateTimeOffset At, TypedValue Typed, Pressure Atmosphere, OperatingConditions Conditions)
+{
+    /// <summary>What it was taken with, where that was named.</summary>
+    public Meter? Meter { get; init; }
+
+    /// <summary>Kelvin, or kilopascal absolute.</summary>
+    public double Si => Typed.Si(Atmosphere);
+
+    public Temperature Temperature => new(Si);
+
+    public Pressure Pressure => new(Si);
+}

@@ -1,0 +1,31 @@
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Record;
+
+namespace KeenEmber.Core.Visits;
+
+/// <summary>How the unit was found: what was on record before anything was disturbed.</summary>
+/// <param name="FrozenAt">When the first change was made; null while nothing has been touched.</param>
+/// <param name="Facts">Facts on record up to then.</param>
+/// <param name="Missing">Facts the work can wipe out that were not on record by then.</param>
+public sealed record AsFoundRecord(DateTimeOffset? FrozenAt, IReadOnlyList<ObservationEntry> Facts, IReadOnlyList<AsFound> Missing)
+{
+    /// <summary>A power cycle, a pulled plug or a thaw erases these: record them first.</summary>
+    private static readonly AsFound[] EasilyWipedOut =
+        [AsFound.EvaporatorFan, AsFound.Coil, AsFound.Compressor, AsFound.CondenserFan, AsFound.ControllerMode, AsFound.Alarm, AsFound.ClockMotor, AsFound.Supply];
+
+    public static AsFoundRecord Of(Timeline timeline, Equipment unit)
+    {
+        var frozenAt = timeline.Standing.Where(Disturbs).Select(e => (DateTimeOffset?)e.At).FirstOrDefault();
+        var facts = timeline.Standing.OfType<ObservationEntry>().Where(o => frozenAt is null || o.At <= frozenAt).ToList();
+        var missing = EasilyWipedOut.Where(f => unit.MakeUp.Facts.Contains(f) && !IsOnRecord(f, facts, unit));
+        return new(frozenAt, facts, [.. missing]);
+    }
+
+    private static bool IsOnRecord(AsFound fact, List<ObservationEntry> facts, Equipment unit) => fact == AsFound.EvaporatorFan
+        ? Enumerable.Range(1, unit.EvaporatorFans).All(n => facts.Exists(o => o.Fact == fact && (o.Index is null || o.Index == n)))
+        : facts.Exists(o => o.Fact == fact);
+
+    /// <summary>Whether an entry says that the unit is no longer as it was found.</summary>
+    public static bool Disturbs(Entry entry) =>
+        entry is ChangeEntry { FoundSo: false } or PartEntry or RefrigerantEntry or ClosureEntry or SettingEntry { Stage: SettingStage.AsSet };
+}

@@ -1,0 +1,64 @@
+using KeenEmber.Core.Findings;
+using KeenEmber.Core.Record;
+
+namespace KeenEmber.Core.Visits;
+
+/// <summary>What may be left open by a change, or found open: everything temporary or unfinished.</summary>
+public enum LoopKind
+{
+    Jumper, SafetyBypassed, PanelOff, ValveSeated, PumpedDown, BreakerOff, PlugPulled, SettingShifted, TapeRepair, PartOnOrder, WatchIt,
+}
+
+public static class LoopKinds
+{
+    /// <summary>A visit cannot be signed off while one of these is open: it can hurt somebody or wreck the machine.</summary>
+    public static bool IsSafety(this LoopKind kind) => kind is LoopKind.Jumper or LoopKind.SafetyBypassed or LoopKind.PanelOff or LoopKind.ValveSeated;
+}
+
+/// <summary>Something was set, moved, bridged or repaired, or was found so.</summary>
+/// <param name="What">The thing, in a few words: "defrost length", "fan delay switch".</param>
+/// <param name="Before">How it was; may be empty.</param>
+/// <param name="After">How it is now; may be empty.</param>
+/// <param name="AskedBy">Who asked for it, where it was not the technician's own decision.</param>
+/// <param name="Opens">What is left open by it; null for a change that is finished.</param>
+/// <param name="FoundSo">It was not done on this visit but found.</param>
+/// <param name="Area">What it was done to, which decides what proves it.</param>
+public sealed record ChangeEntry(EntryHeader Header, string What, string Before, string After, string AskedBy, LoopKind? Opens, bool FoundSo, WorkArea Area = WorkArea.Other) : Entry(Header);
+
+/// <summary>A part was replaced.</summary>
+/// <param name="Place">Which of several, where there is more than one.</param>
+/// <param name="Failure">What was wrong with the old one, and why.</param>
+/// <param name="Area">What it belongs to, which decides what proves it.</param>
+public sealed record PartEntry(EntryHeader Header, string Part, string Place, string Failure, string ReplacedBy, string Serial, bool Warranty, WorkArea Area = WorkArea.Other) : Entry(Header);
+
+/// <summary>A row of the refrigerant ledger.</summary>
+/// <param name="MassKg">kg; added positive, recovered negative.</param>
+public sealed record RefrigerantEntry(EntryHeader Header, string Refrigerant, double MassKg, string Cylinder, string Why) : Entry(Header);
+
+/// <summary>An open loop was closed.</summary>
+/// <param name="Loop">Id of the change that opened it.</param>
+/// <param name="How">What was done.</param>
+public sealed record ClosureEntry(EntryHeader Header, Guid Loop, string How) : Entry(Header)
+{
+    public override Entry WithReferences(Func<Guid, Guid> map) => (ClosureEntry)base.WithReferences(map) with { Loop = map(Loop) };
+}
+
+/// <summary>An open loop was left open on purpose: why, who looks after it, and until when.</summary>
+public sealed record HandoverEntry(EntryHeader Header, Guid Loop, string Reason, string Owner, DateOnly Due) : Entry(Header)
+{
+    public override Entry WithReferences(Func<Guid, Guid> map) => (HandoverEntry)base.WithReferences(map) with { Loop = map(Loop) };
+}
+
+/// <summary>The visit is closed, with what it came to.</summary>
+/// <param name="RootCause">What made it fail; empty when it was not found.</param>
+/// <param name="NotReproduced">What was complained of and did not show itself; empty when everything did.</param>
+/// <param name="Recommendation">What else to say; what is to be done stands in <see cref="RecommendationEntry"/>.</param>
+/// <param name="FollowUp">The day to look again; null for none.</param>
+/// <param name="Contributing">What helped it to fail; may be empty.</param>
+/// <param name="Consequences">What the failure did to machine and stock; may be empty.</param>
+/// <param name="Explained">Codes of the findings that the causes explain, parted by spaces.</param>
+public sealed record SignOffEntry(EntryHeader Header, string RootCause, string NotReproduced, string Recommendation, DateOnly? FollowUp, string Contributing = "", string Consequences = "", string Explained = "") : Entry(Header)
+{
+    /// <summary>Whether the causes given account for a finding.</summary>
+    public bool Explains(Finding finding) => Explained.Split(' ').Contains(finding.Code);
+}

@@ -1,0 +1,17 @@
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Quantities;
+
+namespace KeenEmber.Core.Visits;
+
+/// <summary>What the shop has chosen once for all its visits.</summary>
+/// <param name="Words">The shop's own words for measuring points, added to the built-in ones in quick entry.</param>
+public sealed record Shop(string Name, UnitPreference Units, IReadOnlyDictionary<string, MeasuringPoint> Words)
+{
+    public Policies Policies { get; init; } = Policies.Default;
+
+    /// <summary>Who works here; the forms offer these names.</summary>
+    public IReadOnlyList<string> Technicians { get; init; } = [];
+
+    /// <summary>Sign or code put before prices; may be empty.</summary>
+    public string Currency { get; init; } = "";
+}

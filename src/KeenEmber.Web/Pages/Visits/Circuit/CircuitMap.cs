@@ -1,0 +1,138 @@
+using System.Globalization;
+using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Record;
+using KeenEmber.Core.Visits;
+using KeenEmber.Web.Drawing;
+using KeenEmber.Web.Wording;
+using Microsoft.AspNetCore.Html;
+
+namespace KeenEmber.Web.Pages.Visits.Circuit;
+
+/// <summary>The circuit of one unit as a drawing with a tag at every measuring point. The tags are links, so the drawing is also the form.</summary>
+public sealed class CircuitMap
+{
+    private readonly VisitView view;
+    private readonly MapLayout layout;
+    private readonly List<MeasuringPoint> shown;
+    private readonly Svg svg = new();
+    private readonly string hatch;
+
+    private CircuitMap(VisitView view, bool wide)
+    {
+        this.view = view;
+        shown = [.. Shown(view)];
+        layout = wide ? MapLayout.Landscape(view.MakeUp, shown) : MapLayout.Portrait(view.MakeUp, shown);
+        hatch = $"hatch-{layout.Name}";
+    }
+
+    public static IHtmlContent DrawWide(VisitView view) => new CircuitMap(view, wide: true).Draw();
+
+    public static IHtmlContent DrawTall(VisitView view) => new CircuitMap(view, wide: false).Draw();
+
+    /// <summary>The usual round, and the points taken on demand once they have a value or are asked for.</summary>
+    private static IEnumerable<MeasuringPoint> Shown(VisitView view) => view.MakeUp.Points.Where(point => point switch
+    {
+        MeasuringPoint.LiquidAfterDrier => view.Readings.ContainsKey(point) || view.Asked == point,
+        MeasuringPoint.HeadCycleLow or MeasuringPoint.HeadCycleHigh =>
+            view.Readings.ContainsKey(point) || view.Conditions.CondenserFan == FactState.Cycling,
+        _ => true,
+    });
+
+    private HtmlString Draw()
+    {
+        svg.Open(layout.Width, layout.Height, $"circuit-map {layout.Name}", $"Circuit of {view.Equipment.Tag}");
+        svg.HatchPattern(hatch);
+        foreach (var point in shown.Where(p => layout.Tags[p].Thread.Length > 0))
+            svg.Path(layout.Tags[point].Thread, "thread");
+        new PartDrawing(svg, view, layout, hatch, labelsOnRiser: !shown.Contains(MeasuringPoint.LiquidAfterDrier)).Draw();
+        DrawMainResults();
+        foreach (var point in shown)
+            DrawTag(point, layout.Tags[point]);
+        return svg.Close();
+    }
+
+    private ResultKind[] MainResults => view.MakeUp.Coils > 1
+        ? [ResultKind.SuperheatCoil, ResultKind.SuperheatCoil2, ResultKind.Subcooling]
+        : [ResultKind.SuperheatCoil, ResultKind.Subcooling, ResultKind.EvaporatorTd];
+
+    private void DrawMainResults()
+    {
+        if (view.Analysis is not { } analysis)
+            return;
+        var (x, y) = layout.Results;
+        foreach (var (kind, i) in MainResults.Select((k, i) => (k, i)))
+        {
+            var result = analysis[kind];
+            var top = y + i * layout.ResultStep;
+            var state = ValidityClass(result.Validity.Level);
+            svg.Text(x, top + 12, view.Name(result.Kind), "quiet");
+            svg.Text(x, top + 44, view.Units.Result(result), $"big {state}");
+            if (!layout.IsWide)
+            {
+                svg.Text(x, top + 62, WordsUnder(result), "quiet");
+                continue;
+            }
+
+            if (result.Value is null)
+            {
+                svg.Text(x + 40, top + 42, $"needs {CircuitText.List(result.Missing.Select(view.Name))}", "quiet");
+                continue;
+            }
+
+            BandBar.Draw(svg, x + 124, top + 22, 96, result, view.Units);
+            svg.Text(x + 228, top + 30, CircuitText.Position(result), "quiet");
+            svg.Text(x + 228, top + 47, result.Validity.Level == ValidityLevel.Good ? "" : CircuitText.Name(result.Validity.Level), "label");
+        }
+    }
+
+    /// <summary>Under a value on the narrow map: its place in the band and whether it counts, or what it needs.</summary>
+    private static string WordsUnder(CircuitResult result) =>
+        result.Value is null ? ""
+        : result.Validity.Level == ValidityLevel.NotUsable ? CircuitText.Name(result.Validity.Level)
+        : result.Validity.Level == ValidityLevel.Provisional ? $"{CircuitText.Position(result)}, prov."
+        : CircuitText.Position(result);
+
+    /// <summary>Style class of a validity, the same on tags, results and lists.</summary>
+    public static string ValidityClass(ValidityLevel level) => level switch
+    {
+        ValidityLevel.Good => "counts",
+        ValidityLevel.Provisional => "provisional",
+        _ => "unusable",
+    };
+
+    private void DrawTag(MeasuringPoint point, TagPlace place)
+    {
+        var reading = view.Readings.GetValueOrDefault(point);
+        var earlier = view.History[point].FirstOrDefault();
+        var asked = view.Asked == point;
+        var level = view.LevelOf(point);
+        var state = asked ? "asked" : reading is null ? "empty" : ValidityClass(level);
+        var value = reading is null ? "tap to log" : view.Units.Value(point, reading.Si);
+        var third = EarlierText(point, reading, earlier);
+        var spoken = $"{view.Name(point)} {value} {third}".Trim() + (reading is null ? "" : $", {CircuitText.Name(level)}");
+
+        var (x, y, w, h) = (place.X, place.Y, layout.TagWidth, MapLayout.TagHeight);
+        var outline = string.Create(CultureInfo.InvariantCulture, $"M{x} {y} H{x + w - 14} L{x + w} {y + 14} V{y + h} H{x} Z");
+        svg.OpenLink($"?point={point}#point-form", $"tag {state}", spoken,
+            $"data-point=\"{point}\" data-label=\"{view.Name(point)}\" data-hint=\"{Svg.Encode(TypingText.Example(point.Kind(), view.Shop.Units))}\" data-entry=\"{reading?.EntryId}\"");
+        svg.Path(outline, "tag-edge");
+        if (state == "unusable")
+            svg.Hatched(outline, hatch);
+        svg.Circle(x + w - 14, y + 17, 3.5, "eyelet");
+        svg.Text(x + 10, y + 19, view.Name(point), "tag-label");
+        svg.Text(x + 10, y + 42, value, reading is null ? "tag-empty" : "tag-value");
+        if (third.Length > 0)
+            svg.Text(x + 10, y + 61, third, earlier?.Moved == true ? "tag-earlier moved" : "tag-earlier");
+        svg.CloseLink();
+    }
+
+    /// <summary>The value of the last visit that has one; a triangle marks a move beyond meter accuracy.</summary>
+    private string EarlierText(MeasuringPoint point, TakenReading? reading, EarlierValue? earlier)
+    {
+        if (earlier is null)
+            return reading is null ? "" : view.Clock.Time(reading.At);
+        var mark = earlier.Moved != true ? "" : reading!.Si > earlier.Si ? "▲ " : "▼ ";
+        return $"{mark}was {view.Units.Value(point, earlier.Si)}";
+    }
+}

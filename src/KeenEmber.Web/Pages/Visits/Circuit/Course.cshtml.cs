@@ -1,0 +1,37 @@
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
+using KeenEmber.Web.Wording;
+using Microsoft.AspNetCore.Mvc;
+
+namespace KeenEmber.Web.Pages.Visits.Circuit;
+
+/// <summary>The readings in their course of time: the chart, whether it has settled, and rows pasted from a logger.</summary>
+[RequestFormLimits(ValueLengthLimit = 2 * PastedRows.LongestText)]
+public sealed class CourseModel(VisitDesk desk) : VisitPage(desk)
+{
+    /// <summary>Rows as pasted, kept while something is wrong with them.</summary>
+    public string? Rows { get; private set; }
+
+    public IReadOnlyList<string> Problems { get; private set; } = [];
+
+    public string Example => View.Shop.Units == UnitPreference.Us
+        ? "time, suction, line, box\n14:05, 21, -4, -1\n14:06, 20.8, -4.5, -1"
+        : "time; suction; line; box\n14:05; 1,45; -20,1; -18,2\n14:06; 1,44; -20,4; -18,2";
+
+    public IActionResult OnPostRows(Guid id, Guid lineId, string? rows)
+    {
+        if (!Load(id, lineId))
+            return NotFound();
+        if (lineId == Guid.Empty)
+            return BadRequest();
+        var (values, problems) = new PastedRows(View.Shop, View.Equipment, View.Clock, View.Visit.StartedAt, View.Now).Read(rows);
+        if (problems.Count > 0)
+        {
+            (Rows, Problems) = (rows?.Length > PastedRows.LongestText ? rows[..PastedRows.LongestText] : rows, problems);
+            return Page();
+        }
+
+        Desk.Append([.. values.Select((v, i) => new ReadingEntry(Writer.Next(v.At), v.Point, v.Value))]);
+        return RedirectToPage(new { id, saved = values.Count });
+    }
+}

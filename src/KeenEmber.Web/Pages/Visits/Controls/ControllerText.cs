@@ -1,0 +1,184 @@
+using KeenEmber.Core.Benches.Controls;
+using KeenEmber.Core.Findings;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Web.Pages.Visits.Circuit;
+using KeenEmber.Web.Pages.Visits.Defrost;
+using KeenEmber.Web.Wording;
+
+namespace KeenEmber.Web.Pages.Visits.Controls;
+
+/// <summary>The words of the controller bench: cycles, outputs, parameters, dial, damage.</summary>
+public static class ControllerText
+{
+    public static string Name(ControlKind kind) => kind switch
+    {
+        ControlKind.SetIsCutOut => "the setting is the cut-out",
+        ControlKind.SetIsCutIn => "the setting is the cut-in",
+        ControlKind.SetIsMiddle => "the setting is the middle",
+        _ => "constant cut-in, the dial moves the cut-out",
+    };
+
+    public static string Name(ControlOutput output) => output switch
+    {
+        ControlOutput.Compressor => "compressor", ControlOutput.LiquidValve => "liquid valve", ControlOutput.Defrost => "defrost", ControlOutput.Fans => "evaporator fans", _ => "alarm",
+    };
+
+    public static string Name(ControllerParameter parameter) => parameter switch
+    {
+        ControllerParameter.SetPoint => "set point",
+        ControllerParameter.Differential => "differential",
+        ControllerParameter.Offset => "sensor offset",
+        ControllerParameter.DefrostInterval => "time between defrosts",
+        ControllerParameter.DefrostLength => "longest defrost",
+        ControllerParameter.DefrostEnd => "defrost end",
+        ControllerParameter.Drip => "drip time",
+        ControllerParameter.FanDelay => "fan delay",
+        ControllerParameter.AlarmHigh => "high alarm",
+        _ => "low alarm",
+    };
+
+    public static string Name(ControllerTemplate template) => template switch
+    {
+        ControllerTemplate.Thermostat => "thermostat alone",
+        ControllerTemplate.CoolerOffCycle => "cooler, off-cycle defrost",
+        ControllerTemplate.FreezerElectric => "freezer, electric defrost",
+        ControllerTemplate.FreezerHotGas => "freezer, hot gas defrost",
+        _ => "case with an electronic valve",
+    };
+
+    public static string Name(ControlPart part) => part switch
+    {
+        ControlPart.Control => "control", ControlPart.Display => "display", ControlPart.Cable => "cable", ControlPart.Sensors => "sensors", ControlPart.Relays => "relays", _ => "terminals",
+    };
+
+    public static string Name(DamageKind damage) => damage switch
+    {
+        DamageKind.None => "sound", DamageKind.Wet => "wet", DamageKind.Scaled => "scaled", DamageKind.Corroded => "corroded", DamageKind.Chafed => "chafed", _ => "burnt",
+    };
+
+    public static string Output(ControlOutput output, OutputResult result) => CircuitText.Sentence(Name(output)) + result.Verdict switch
+    {
+        OutputVerdict.Works => ": works, on and off.",
+        OutputVerdict.WorksSoFar => $": as it should be; look once more {(result.WouldSettle.Contains("called") ? "while it is called" : "while it is not called")}.",
+        OutputVerdict.StuckClosed => ": live though not called. The contact is welded or bridged at the control; the load runs on.",
+        OutputVerdict.NotClosing => ": called, and dead at the load terminal. The contact does not close, or nothing feeds it.",
+        OutputVerdict.LoadDead => ": called and live, but the load does not run. Fault is after the relay.",
+        OutputVerdict.WiredPast => ": the load runs though its relay is dead. It is fed from elsewhere: wired past the control.",
+        _ => ": measure the voltage at the load terminal; contact and load look alike without it.",
+    };
+
+    /// <summary>An output's fault for the lists of findings: the output's name stands first under Seen.</summary>
+    public static string Finding(Finding f) => Enum.TryParse<ControlOutput>(f.Seen[0], out var output) && Enum.TryParse<OutputVerdict>(f.Seen[1], out var verdict)
+        ? Output(output, new(verdict, [])) : f.Code;
+
+    /// <summary>A fault of a control without its numbers.</summary>
+    public static string Headline(Finding f) => f.Code switch
+    {
+        ControllerBench.CycleShifted => "The control does not act where it is set.",
+        ControllerBench.CycleDifferential => "The control's band is not the one that is set.",
+        ControllerBench.CycleShort => "It short cycles.",
+        ControllerBench.CycleCreeping => "The control's cut-outs creep.",
+        ControllerBench.BulbsCrossed => "A control moves the neighbouring case: crossed bulbs.",
+        _ => Finding(f),
+    };
+
+    /// <summary>What cycles and bulbs say against a control.</summary>
+    public static string Finding(Finding f, UnitText units)
+    {
+        double V(string name) => f.Values.GetValueOrDefault(name);
+        string T(string name) => units.Temperature(Temperature.FromCelsius(V(name)).Kelvin);
+        return f.Code switch
+        {
+            ControllerBench.CycleShifted => $"The control cuts out at {T("cutOutC")} and in at {T("cutInC")}: {units.Difference(Math.Abs(V("offK")))} {(V("offK") > 0 ? "warm" : "cold")} of its setting, and its sensor does not account for it.",
+            ControllerBench.CycleDifferential => $"The control's band is {units.Difference(V("differentialK"))}, not the one that is set.",
+            ControllerBench.CycleShort => "It short cycles" + (f.Values.ContainsKey("startsPerHour") ? $": {UnitText.Number(V("startsPerHour"), 1)} starts an hour" : "") + (f.Values.ContainsKey("shortestOnMin") ? $", shortest run {DefrostText.Minutes(V("shortestOnMin"))}." : "."),
+            ControllerBench.CycleCreeping => $"The control's cut-outs creep by {units.Difference(Math.Abs(V("driftKPerH")))} an hour.",
+            _ => Headline(f),
+        };
+    }
+
+    public static string State(OutputStateEntry entry) =>
+        $"{Name(entry.Output)} {(entry.State.IsCalled ? "called" : "not called")}{(entry.State.IsLive is { } live ? live ? ", live" : ", dead" : "")}{(entry.State.Runs is { } runs ? runs ? ", load runs" : ", load still" : "")}{(entry.Tapped ? ", after a tap" : "")}";
+
+    public static string Cycle(CycleResult r, UnitText units)
+    {
+        string T(double? c) => c is { } v ? units.Temperature(Temperature.ZeroCelsiusInKelvin + v) : "–";
+        string K(double? k) => $"{units.Difference(Math.Abs(k ?? 0))} {(k > 0 ? "warm" : "cold")}";
+        return (r.IsOnPressure && r.Verdict != CycleVerdict.TooFew ? "By suction pressure, as dew temperatures: " : "") + r.Verdict switch
+        {
+            CycleVerdict.TooFew => "No verdict yet. Log one cut-out and one cut-in, with temperatures.",
+            CycleVerdict.AsSet => $"Cuts out at {T(r.CutOutC)} and in at {T(r.CutInC)}: as it is set.",
+            CycleVerdict.SensorExplains => $"Cuts out at {T(r.CutOutC)} and in at {T(r.CutInC)}: {K(r.OffK)}, and its sensor's error accounts for it. The control is right.",
+            CycleVerdict.Shifted => $"Cuts out at {T(r.CutOutC)} and in at {T(r.CutInC)}: {K(r.UnexplainedK)} of what it is set to.",
+            CycleVerdict.DifferentialOff => $"Cuts out at {T(r.CutOutC)} and in at {T(r.CutInC)}: a band of {units.Difference(r.DifferentialK!.Value)}, not the one that is set.",
+            _ => $"Cuts out at {T(r.CutOutC)} and in at {T(r.CutInC)}. What it is set to is not known here.",
+        } + (r.IsShortCycling ? " It short cycles." : "") + (r.IsDrifting ? $" Its cut-outs creep by {units.Difference(Math.Abs(r.DriftKPerH!.Value))} an hour." : "");
+    }
+
+    public static IEnumerable<(string Name, string Value)> Numbers(CycleResult r, UnitText units)
+    {
+        if (r.DifferentialK is { } d)
+            yield return ("differential as measured", units.Difference(d));
+        if (r.CutOutOffK is { } outOff && r.CutInOffK is { } inOff)
+        {
+            yield return ("cut-out against its setting", units.SignedDifference(outOff));
+            yield return ("cut-in against its setting", units.SignedDifference(inOff));
+        }
+
+        yield return ("whole cycles", UnitText.Number(r.Cycles, 0));
+        if (r.StartsPerHour is { } starts)
+            yield return ("starts an hour", UnitText.Number(starts, 1));
+        if (r.RunFraction is { } run)
+            yield return ("running", $"{UnitText.Number(run * 100, 0)} %");
+        if (r.ShortestOnMin is { } on)
+            yield return ("shortest run", DefrostText.Minutes(on));
+        if (r.ShortestOffMin is { } off)
+            yield return ("shortest stop", DefrostText.Minutes(off));
+    }
+
+    public static string Dial(DialResult r, UnitText units) => r.Verdict switch
+    {
+        DialVerdict.TooFew => "Not judged yet: it wants a place of the dial and where it cut out there.",
+        DialVerdict.True => "Acts where its dial says.",
+        DialVerdict.Shifted => $"Off by {units.SignedDifference(r.OffK!.Value)} all over the dial: set it so much the other way, or turn its screw.",
+        DialVerdict.Uneven => $"Off by different amounts, {units.Difference(r.SpreadK)} apart: no setting mends it.",
+        _ => "The cut-in stays and only the cut-out follows the dial: it is made so.",
+    };
+
+    public static string Bulbs(BulbVerdict verdict) => verdict switch
+    {
+        BulbVerdict.TooFew => "Not tried yet.",
+        BulbVerdict.Own => "Each side follows its own control, as far as it was tried.",
+        BulbVerdict.OneCrossed => "A control moves the neighbour. Turn the other one too: if that moves this side, the bulbs sit in each other's case.",
+        BulbVerdict.Crossed => "The bulbs sit in each other's case: each control moves the neighbour. Put them back and label them.",
+        _ => "A control moves nothing: its bulb has lost its charge, or its contact does not act.",
+    };
+
+    public static string Parameter(Finding f, UnitText units)
+    {
+        string T(string name) => f.Values.TryGetValue(name, out var c) ? units.Temperature(Temperature.ZeroCelsiusInKelvin + c) : "–";
+        var minutes = f.Values.TryGetValue("value", out var v) ? v : 0;
+        return f.Code switch
+        {
+            ParameterChecks.SetPointOff => $"The set point, {T("value")}, does not belong to a unit for {T("against")}.",
+            ParameterChecks.SetPointInVacuum => $"For {T("value")} the coil would have to go to {T("against")}, where this refrigerant is under atmospheric pressure.",
+            ParameterChecks.DifferentialOff => $"A differential of {units.Difference(minutes)} {(minutes < ParameterLimits.DifferentialK.Low ? "short cycles" : "lets the box swing too far")}.",
+            ParameterChecks.OffsetLarge => $"An offset of {units.SignedDifference(minutes)} hides a bad sensor: make the three-way check.",
+            ParameterChecks.OffCycleTooCold => $"At {T("value")} the air does not clear the coil: off-cycle defrost will not do.",
+            ParameterChecks.IntervalOff => $"{UnitText.Number(minutes / 60, 1)} h between defrosts is unusual.",
+            ParameterChecks.LengthOff => $"A longest defrost of {UnitText.Number(minutes, 0)} min is unusual: left over from a test?",
+            ParameterChecks.EndOff => $"A defrost that ends at {T("value")} {(minutes < ParameterLimits.EndC.Low ? "leaves ice" : "heats the room")}.",
+            ParameterChecks.DripOff => $"{UnitText.Number(minutes, 0)} min of drip {(minutes < ParameterLimits.DripMin.Low ? "freezes the drops on the fins" : "is long")}.",
+            ParameterChecks.FanDelayWarm => $"Fans that come back at {T("value")} blow warm, wet air into the box.",
+            _ => $"An alarm at {T("value")} lies inside the band it should watch ({T("against")}).",
+        };
+    }
+
+    /// <summary>A parameter's value in the reader's units.</summary>
+    public static string Value(ControllerParameter parameter, TypedValue value, UnitText units) => parameter.Measures() switch
+    {
+        QuantityKind.Difference => units.Difference(value.Si(default)),
+        QuantityKind.Duration => value.Si(default) >= 120 && parameter == ControllerParameter.DefrostInterval ? $"{UnitText.Number(value.Si(default) / 60, 1)} h" : $"{UnitText.Number(value.Si(default), 0)} min",
+        _ => units.Temperature(value.Temperature.Kelvin),
+    };
+}

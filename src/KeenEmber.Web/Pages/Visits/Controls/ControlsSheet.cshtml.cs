@@ -1,0 +1,85 @@
+using KeenEmber.Core.Benches.Controls;
+using KeenEmber.Core.Findings;
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
+using KeenEmber.Core.Visits;
+using KeenEmber.Web.Wording;
+using Microsoft.AspNetCore.Mvc;
+
+namespace KeenEmber.Web.Pages.Visits.Controls;
+
+/// <summary>The controller's parameters in general terms, as found and as left, held against unit and refrigerant.</summary>
+public sealed class ControlsSheetModel(VisitDesk desk) : VisitPage(desk)
+{
+    /// <summary>The kind of controller whose parameters are listed.</summary>
+    [BindProperty(SupportsGet = true)]
+    public ControllerTemplate? Template { get; set; }
+
+    private IReadOnlyDictionary<ControllerParameter, ParameterEntry> Sheet => ControllerBench.Sheet(View.UpToHere);
+
+    public ControllerTemplate Shown => Template is { } t && Enum.IsDefined(t) ? t : ControllerParameters.Likely(View.Equipment.Target, View.DefrostSetUp?.Kind);
+
+    public IEnumerable<ControllerParameter> Parameters => ControllerParameters.Of(Shown).Union(Sheet.Keys);
+
+    /// <summary>What the sheet, as the last visit to look at it left it, says against itself.</summary>
+    public IReadOnlyList<Finding> Findings => ParameterChecks.Check(ControllerBench.InBaseUnits(Sheet), View.Equipment.Target, View.MakeUp, View.Equipment.Circuit.Refrigerant, Defrost);
+
+    private DefrostKind? Defrost => View.DefrostSetUp?.Kind ?? (Shown switch
+    {
+        ControllerTemplate.CoolerOffCycle => DefrostKind.OffCycle, ControllerTemplate.FreezerElectric => DefrostKind.Electric, ControllerTemplate.FreezerHotGas => DefrostKind.HotGas, _ => null,
+    });
+
+    public static string Cell(ControllerParameter parameter, SettingStage stage) => $"{stage}-{parameter}";
+
+    public ParameterEntry? Recorded(ControllerParameter parameter, SettingStage stage) =>
+        View.Timeline.Standing.OfType<ParameterEntry>().LastOrDefault(p => p.Parameter == parameter && p.Stage == stage);
+
+    /// <summary>The text a field shows: as typed while something is wrong, else as recorded on this visit.</summary>
+    public string Text(ControllerParameter parameter, SettingStage stage) => Form.IsWrong ? Form[Cell(parameter, stage)] : Recorded(parameter, stage) is { } p ? ControllerText.Value(parameter, p.Value, View.Units) : "";
+
+    /// <summary>What an earlier visit left a parameter at.</summary>
+    public string LastTime(ControllerParameter parameter) => ControllerBench.Sheet(View.UpToHere.Where(t => t != View.Timeline)).TryGetValue(parameter, out var last)
+        ? $"{ControllerText.Value(parameter, last.Value, View.Units)} on {View.Clock.Day(last.At)}" : "";
+
+    public IActionResult OnPostSheet(Guid id, Guid lineId, string? askedBy)
+    {
+        if (!Load(id, lineId))
+            return NotFound();
+        if (lineId == Guid.Empty)
+            return BadRequest();
+        var before = Parameters.SelectMany(p => Enum.GetValues<SettingStage>(), (p, stage) => (Parameter: p, Stage: stage)).ToDictionary(c => c, c => Text(c.Parameter, c.Stage));
+        Keep();
+        var entries = new List<Entry>();
+        foreach (var ((parameter, stage), was) in before.Where(c => Form[Cell(c.Key.Parameter, c.Key.Stage)].Length > 0 && Form[Cell(c.Key.Parameter, c.Key.Stage)] != c.Value))
+        {
+            if (Form.Value(Cell(parameter, stage), parameter.Measures()) is { } value)
+                entries.Add(new ParameterEntry(Writer.Next(), parameter, stage, value));
+        }
+
+        foreach (var parameter in Request.Form["back"].Select(EnumName.Find<ControllerParameter>).OfType<ControllerParameter>())
+        {
+            if (!entries.OfType<ParameterEntry>().Any(e => e.Parameter == parameter && e.Stage == SettingStage.AsSet))
+                Form.Errors.TryAdd(Cell(parameter, SettingStage.AsSet), "What was it set to for the test?");
+        }
+
+        if (Form.IsWrong)
+            return Page();
+        entries.AddRange(Changes([.. entries.OfType<ParameterEntry>()], lineId, entries.Count, TypingText.Kept(askedBy, 80)));
+        if (entries.Count > 0)
+            Desk.Append(entries);
+        return RedirectToPage(new { id, saved = entries.Count, template = Template });
+    }
+
+    /// <summary>Each parameter left other than it was found is a change; one that is to go back later stays open until it is closed.</summary>
+    private IEnumerable<ChangeEntry> Changes(List<ParameterEntry> written, Guid lineId, int from, string askedBy)
+    {
+        foreach (var left in written.Where(p => p.Stage == SettingStage.AsSet))
+        {
+            var found = written.Find(p => p.Parameter == left.Parameter && p.Stage == SettingStage.AsFound) ?? Recorded(left.Parameter, SettingStage.AsFound);
+            yield return new(Writer.Next(), ControllerText.Name(left.Parameter),
+                found is null ? "" : ControllerText.Value(left.Parameter, found.Value, View.Units), ControllerText.Value(left.Parameter, left.Value, View.Units), askedBy,
+                Request.Form["back"].Contains(left.Parameter.ToString()) ? LoopKind.SettingShifted : null, false, WorkArea.Control);
+        }
+    }
+}

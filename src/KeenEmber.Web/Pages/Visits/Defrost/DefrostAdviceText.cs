@@ -1,0 +1,45 @@
+using KeenEmber.Core.Benches.Defrost;
+
+namespace KeenEmber.Web.Pages.Visits.Defrost;
+
+/// <summary>What to do after a watched defrost, what would settle it, and what a schedule risks.</summary>
+public static class DefrostAdviceText
+{
+    public static string Risk(PlanForecast f, PlanBasis basis, bool endsByTemperature) =>
+        f.UnderDefrosts ? $"too short by {DefrostText.Minutes(-f.MarginMin)}: ice stays"
+        : f.LoadsTheCoil(basis) ? "long enough, but more ice gathers than was ever melted here"
+        : f.OverDefrosts(endsByTemperature) ? $"runs {DefrostText.Minutes(f.MarginMin)} past clear each time"
+        : "none seen";
+
+    public static string Remedy(RemedyStep step) => step.Remedy switch
+    {
+        Core.Benches.Defrost.Remedy.MendHeaters => "Repair the failed or weak heater first, then watch another defrost.",
+        Core.Benches.Defrost.Remedy.MendSupply => "Find the lost voltage: connections, contactor, cable.",
+        Core.Benches.Defrost.Remedy.CheckSensor => "Three-way check of the end probe: thermometer, resistance, display. It may be off, or swapped with another.",
+        Core.Benches.Defrost.Remedy.ReplaceSwitches => "Test the end switch in ice and warmed by hand; it shares a harness with the fan delay.",
+        Core.Benches.Defrost.Remedy.MoveSensor => "Move the end sensor to the return bend that clears last.",
+        Core.Benches.Defrost.Remedy.CoilProbe => "Fit a controller with a probe in the coil.",
+        Core.Benches.Defrost.Remedy.LowerEnd => "Let it end a little colder: the sensor's spot follows the coil, so its setting is what is too high.",
+        Core.Benches.Defrost.Remedy.ShortenAndRepeat => "Shorten the fail-safe to just past clear and defrost more often.",
+        Core.Benches.Defrost.Remedy.FixInfiltration => "Look for the wet air first: door, curtain, gasket, panel gaps, missing line insulation.",
+        Core.Benches.Defrost.Remedy.LengthenOrMoreOften => "Give it longer, or more defrosts a day; clear the ice that is left by hand first.",
+        Core.Benches.Defrost.Remedy.LengthenDrip => "Lengthen the drip time.",
+        Core.Benches.Defrost.Remedy.MendFanDelay => "Test the fan delay at known temperatures, and its relay or jumper.",
+        _ => "Watch the next end: voltage across the switch, a thermometer beside it, the fail-safe noted.",
+    };
+
+    /// <summary>What would settle a finding.</summary>
+    public static string WouldSettle(string what) => what switch
+    {
+        "heat-off" => "the minute the heat goes off",
+        "fail-safe" => "the fail-safe time, in the set-up",
+        "at-sensor" => "a thermometer beside the end sensor",
+        "switch-voltage" => "the voltage across the switch's clock terminals as the heat ends",
+        "ice-left" => "a look into the bends before the fans come back",
+        "three-way-check" => "thermometer, resistance and display against each other",
+        "ice-bath" => "the switch in an ice bath and warmed by hand",
+        "heater-voltage" => "the voltage at the heater terminals under load",
+        "fans-on" => "watching until the fans come back",
+        _ => what,
+    };
+}

@@ -1,0 +1,35 @@
+using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Web.Pages.Visits.Circuit;
+using KeenEmber.Web.Wording;
+
+namespace KeenEmber.Web.Pages.Visits.Defrost;
+
+/// <summary>A set-up in words, and what is different between two.</summary>
+public static class DefrostSetUpText
+{
+    public static string Line(DefrostSetUp s, UnitText units) => CircuitText.List(
+        [.. Parts(s, units).Where(p => p.Value.Length > 0).Select(p => $"{p.Name} {p.Value}")]);
+
+    /// <summary>Every setting that differs, before and after.</summary>
+    public static IEnumerable<(string What, string Before, string After)> Differences(DefrostSetUp before, DefrostSetUp after, UnitText units) =>
+        Parts(before, units).Zip(Parts(after, units)).Where(p => p.First.Value != p.Second.Value).Select(p => (p.First.What, p.First.Value, p.Second.Value));
+
+    private static IEnumerable<(string What, string Name, string Value)> Parts(DefrostSetUp s, UnitText units)
+    {
+        string T(TypedValue? v) => v is null ? "" : units.Temperature(v.Temperature.Kelvin);
+        string Min(double? v) => v is { } m ? $"{UnitText.Number(m, m % 1 == 0 ? 0 : 1)} min" : "";
+        yield return ("defrost kind", "", DefrostText.Name(s.Kind));
+        yield return ("defrost start", "started by", DefrostText.Name(s.Start));
+        yield return ("defrost end", "ended by", DefrostText.Name(s.EndedBy));
+        yield return ("end sensor's place", "at", s.SensorPlace);
+        yield return ("end temperature", "at", T(s.EndAt));
+        yield return ("end switch reset", "reset", T(s.ResetAt));
+        yield return ("end pressure", "at", s.EndPressure is { } p ? $"{UnitText.Number(p.Number, 2)} {p.Unit.Symbol}" : "");
+        yield return ("fail-safe time", "fail-safe", Min(s.FailSafeMin));
+        yield return ("drip time", "drip", Min(s.DripMin));
+        yield return ("fan delay", "fans back at", T(s.FanDelayAt));
+        yield return ("heaters", "heaters", s.Legs.Count == 0 ? "" : $"{string.Join(" + ", s.Legs.Select(l => $"{UnitText.Number(l.Watts, 0)} W"))} at {UnitText.Number(s.Legs[0].Volts, 0)} V, {DefrostText.Name(s.Connection)}");
+        yield return ("defrost times", "at", s.Starts is null ? "" : string.Join(", ", s.Starts.Select(t => t.ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture))));
+    }
+}

@@ -1,0 +1,35 @@
+using KeenEmber.Core.Benches.Frost;
+
+namespace KeenEmber.Web.Pages.Visits.Frost;
+
+/// <summary>Places, states and patterns of frost in words.</summary>
+public static class FrostText
+{
+    public static string Name(FrostPlace place) => place switch
+    {
+        FrostPlace.Valve => "valve",
+        FrostPlace.SuctionLine => "suction line",
+        FrostPlace.DrainPan => "drain pan",
+        FrostPlace.Ceiling => "ceiling, walls",
+        _ => "door",
+    };
+
+    public static string Name(FrostState state) => state switch { FrostState.Clear => "clear", FrostState.Frost => "frost", _ => "ice" };
+
+    public static string Pattern(string code) => code switch
+    {
+        FrostPatterns.Even => "Even over the whole face: look at defrost, air and door. The circuit is probably fed right.",
+        FrostPatterns.InletOnly => "Only near the inlet: the coil is starved. Short of charge, restricted, or the valve.",
+        FrostPatterns.BottomOnly => "Only at the bottom: the drain, or the lower heater.",
+        FrostPatterns.TopOnly => "Only at the top: the upper heater, or how the heaters lie.",
+        FrostPatterns.BehindOneFan => "An upright stripe: behind a fan that does not blow.",
+        FrostPatterns.ValveBall => "A ball of ice at the valve: it flashes or throttles too far.",
+        FrostPatterns.SuctionLine => "Frost along the suction line: overfed, or the fans are off.",
+        FrostPatterns.DrainPan => "Frost in the drain pan: the drain or its heater.",
+        FrostPatterns.Ceiling => "Frost on ceiling or walls: defrost runs far past clear and its vapour freezes in the room.",
+        FrostPatterns.Door => "Frost at the door: warm air comes in there.",
+        _ => "Clear everywhere.",
+    };
+
+    public static string Summary(FrostPicture picture) => $"{picture.Share((_, _) => true) * 100:F0} % of the face not clear";
+}

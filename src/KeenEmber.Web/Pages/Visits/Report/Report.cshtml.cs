@@ -1,0 +1,67 @@
+using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Benches.Sensors;
+using KeenEmber.Core.Record;
+using KeenEmber.Core.Visits;
+using KeenEmber.Storage;
+using KeenEmber.Web.Pages.Visits.Circuit;
+using KeenEmber.Web.Wording;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeenEmber.Web.Pages.Visits.Report;
+
+/// <summary>The visit on paper: for the lead and a warranty desk in full, for the customer in short.</summary>
+public sealed class ReportModel(VisitDesk desk, SignedReportStore reports) : PageModel
+{
+    [BindProperty(SupportsGet = true)]
+    public string? For { get; set; }
+
+    /// <summary>Judged anew rather than as it was signed.</summary>
+    [BindProperty(SupportsGet = true)]
+    public bool Today { get; set; }
+
+    /// <summary>The report as it was signed; null before, and on visits signed before that was kept.</summary>
+    public SignedReport? AsSigned { get; private set; }
+
+    public bool ForCustomer => For == "customer";
+
+    public VisitView View { get; private set; } = null!;
+
+    public IEnumerable<Entry> Done => View.Timeline.Standing.Where(e => e is ChangeEntry or PartEntry or SensorMendEntry or RefrigerantEntry or ClosureEntry or SettingEntry { Stage: SettingStage.AsSet });
+
+    /// <summary>What was on record before the first change, in one line.</summary>
+    public string AsFoundLine => CircuitText.Sentence(string.Join(", ", View.AsFound.Facts.Select(f => EntryText.What(f, View)).Distinct()));
+
+    /// <summary>The meters named on the visit.</summary>
+    public string Meters => CircuitText.List(View.Timeline.Standing.OfType<MeterEntry>().GroupBy(m => m.Measures).Select(g => g.Last())
+        .Select(m => $"{m.Meter.Name} ({ServiceText.Name(m.Measures)} {ServiceText.Accuracy(m.Measures, m.Meter.Accuracy, View.Units)}, {(m.Meter.IsChecked ? "checked" : "not checked")})"));
+
+    /// <summary>A customer sees a few, the lead all.</summary>
+    public IEnumerable<PhotoEntry> PhotosToShow => ForCustomer ? View.Photos.Where(p => p.Topic == Topic.Visit).Take(3) : View.Photos;
+
+    public IEnumerable<NoteEntry> Notes => View.Timeline.Standing.OfType<NoteEntry>();
+
+    /// <summary>Results that are known, the ones that do not count with them: a report says so rather than leaving them out.</summary>
+    public IEnumerable<CircuitResult> Results => View.Analysis?.Results.Where(r => r.Value is not null) ?? [];
+
+    /// <summary>What the visit did not prove: results still wanting a reading or not counting, findings nobody explained.</summary>
+    public IEnumerable<CircuitResult> NotProved => View.Analysis?.Results.Where(r => !r.IsUsable) ?? [];
+
+    public IActionResult OnGet(Guid id)
+    {
+        if (desk.Open(id) is not { } view)
+            return NotFound();
+        Open(view);
+        return Page();
+    }
+
+    /// <summary>The report of a visit that is open already.</summary>
+    public void Open(VisitView view)
+    {
+        View = view;
+        AsSigned = LastSigned(view) is { } last ? reports.Find(last.Id) : null;
+    }
+
+    /// <summary>The sign-off, or the customer's signature that came after it; null while the visit is not signed off.</summary>
+    public static Entry? LastSigned(VisitView view) => view.SignOff is not { } off ? null : view.Signature is { } signature && signature.WrittenAt > off.WrittenAt ? signature : off;
+}

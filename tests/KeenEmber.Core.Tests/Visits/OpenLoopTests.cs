@@ -1,0 +1,138 @@
+using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Cases;
+using KeenEmber.Core.Findings;
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
+using KeenEmber.Core.Tests.Benches.Circuit;
+using KeenEmber.Core.Visits;
+
+namespace KeenEmber.Core.Tests.Visits;
+
+/// <summary>What is left open, what stands in the way of signing off, and what the next visit is told.</summary>
+public class OpenLoopTests
+{
+    private static readonly DateTimeOffset Monday = new(2026, 3, 2, 9, 0, 0, TimeSpan.Zero);
+    private static readonly Visit First = new(Guid.CreateVersion7(), Guid.CreateVersion7(), Monday, "Isolde Marrin", "");
+    private static readonly Visit Second = First with { Id = Guid.CreateVersion7(), StartedAt = Monday.AddDays(4) };
+
+    private static readonly Equipment Unit = new(First.EquipmentId, Guid.CreateVersion7(), "F-3", "", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 1, "", "",
+        new(Guid.CreateVersion7(), "R404A", null, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver, ""));
+
+    private static Timeline Of(params Entry[] entries) => new(entries, Unit, Pressure.StandardAtmosphere);
+
+    private static ChangeEntry Change(LoopKind? opens, Visit? visit = null, int minute = 0, string what = "fan delay") =>
+        new(new(Guid.CreateVersion7(), (visit ?? First).Id, Monday.AddMinutes(minute), Monday, "Isolde"), what, "", "bridged", "", opens, false);
+
+    private static ClosureEntry Closed(ChangeEntry change, Visit visit) => new(new(Guid.CreateVersion7(), visit.Id, Monday.AddDays(4), Monday, "Tobin"), change.Id, "taken out");
+
+    private static HandoverEntry Handed(ChangeEntry change, Visit visit, int day = 9) =>
+        new(new(Guid.CreateVersion7(), visit.Id, visit.StartedAt.AddHours(1), Monday, "Tobin"), change.Id, "part on order", "Tobin", new(2026, 3, day));
+
+    private static PartEntry Part(string part, string place, Visit visit) => new(new(Guid.CreateVersion7(), visit.Id, visit.StartedAt, Monday, "Isolde"), part, place, "", "", "", false);
+
+    [Fact]
+    public void A_loop_stays_open_across_visits_until_an_entry_closes_it()
+    {
+        var jumper = Change(LoopKind.Jumper);
+        Assert.Equal(jumper, Assert.Single(OpenLoops.Of([Of(jumper), Of()])).Change);
+        Assert.Empty(OpenLoops.Of([Of(jumper), Of(Closed(jumper, Second))]));
+        Assert.Empty(OpenLoops.Of([Of(Change(null))]));
+    }
+
+    [Fact]
+    public void A_closure_struck_out_opens_it_again_and_a_change_struck_out_was_never_open()
+    {
+        var jumper = Change(LoopKind.Jumper);
+        var closure = Closed(jumper, First);
+        WithdrawalEntry Strike(Entry entry) => new(new(Guid.CreateVersion7(), First.Id, entry.At, Monday, "Isolde", entry.Id));
+        Assert.Single(OpenLoops.Of([Of(jumper, closure, Strike(closure))]));
+        Assert.Empty(OpenLoops.Of([Of(jumper, Strike(jumper))]));
+    }
+
+    [Fact]
+    public void Safety_comes_first_then_the_oldest()
+    {
+        var (watch, order, panel) = (Change(LoopKind.WatchIt, minute: 1), Change(LoopKind.PartOnOrder, minute: 5), Change(LoopKind.PanelOff, minute: 9));
+        Assert.Equal([panel, watch, order], OpenLoops.Of([Of(order, panel, watch)]).Select(l => l.Change));
+    }
+
+    [Theory]
+    [InlineData(LoopKind.Jumper)]
+    [InlineData(LoopKind.SafetyBypassed)]
+    [InlineData(LoopKind.PanelOff)]
+    [InlineData(LoopKind.ValveSeated)]
+    public void A_safety_related_loop_stands_in_the_way_whatever_is_said_about_it(LoopKind kind)
+    {
+        var change = Change(kind);
+        Assert.Single(OpenLoops.InTheWay(OpenLoops.Of([Of(change, Handed(change, First))]), First.Id));
+    }
+
+    [Theory]
+    [InlineData(LoopKind.PumpedDown)]
+    [InlineData(LoopKind.BreakerOff)]
+    [InlineData(LoopKind.SettingShifted)]
+    [InlineData(LoopKind.TapeRepair)]
+    [InlineData(LoopKind.PartOnOrder)]
+    [InlineData(LoopKind.WatchIt)]
+    public void Any_other_loop_needs_reason_owner_and_day_on_this_visit(LoopKind kind)
+    {
+        var change = Change(kind);
+        Assert.Single(OpenLoops.InTheWay(OpenLoops.Of([Of(change)]), First.Id));
+        Assert.Empty(OpenLoops.InTheWay(OpenLoops.Of([Of(change, Handed(change, First))]), First.Id));
+        Assert.Single(OpenLoops.InTheWay(OpenLoops.Of([Of(change, Handed(change, First))]), Second.Id));
+    }
+
+    [Fact]
+    public void The_last_handover_counts_and_runs_out()
+    {
+        var change = Change(LoopKind.PartOnOrder);
+        var loop = Assert.Single(OpenLoops.Of([Of(change, Handed(change, First, day: 5)), Of(Handed(change, Second, day: 12))]));
+        Assert.Equal(12, loop.Handover!.Due.Day);
+        Assert.True(loop.IsLookedAfter(new(2026, 3, 12)));
+        Assert.False(loop.IsLookedAfter(new(2026, 3, 13)));
+        Assert.False(Assert.Single(OpenLoops.Of([Of(change)])).IsLookedAfter(new(2026, 3, 2)));
+    }
+
+    [Fact]
+    public void A_part_replaced_again_at_the_same_place_is_a_repeat_offender()
+    {
+        var timelines = new[] { Of(Part("Fan motor", "left", First), Part("fan motor", "right", First)), Of(Part("fan motor ", "Left", Second), Part("relay", "", Second)) };
+        Assert.Equal((2, "Left"), (Assert.Single(Briefing.Repeated(timelines)).Times, Briefing.Repeated(timelines)[0].Place));
+    }
+
+    private static CircuitAnalysis Starved => Bench.Analyse(Bench.Consistent(tdK: 14, superheatK: 16, subcoolingK: 1));
+
+    private static Briefing Brief(Timeline timeline, CircuitAnalysis analysis) =>
+        Briefing.Of(First, timeline, analysis, new VisitBenches(timeline, [timeline], Unit, Pressure.StandardAtmosphere, null, PlainJudging.Instance).ToExplain(analysis), [timeline]);
+
+    [Fact]
+    public void A_finding_nobody_did_anything_about_is_not_explained()
+    {
+        var briefing = Brief(Of(Change(LoopKind.WatchIt) with { FoundSo = true }), Starved);
+        Assert.Equal([CircuitPatterns.ShortOfCharge], briefing.NotExplained.Select(f => f.Code));
+        Assert.Empty(briefing.Changed);
+        Assert.Contains(MeasuringPoint.SuctionLineCoil, briefing.WorthRepeating);
+        Assert.DoesNotContain(MeasuringPoint.DischargeLine, briefing.WorthRepeating);
+    }
+
+    [Fact]
+    public void Only_what_the_sign_off_says_is_explained_is()
+    {
+        var added = new RefrigerantEntry(new(Guid.CreateVersion7(), First.Id, Monday, Monday, "Isolde"), "R404A", 0.4, "", "leak at the flare");
+        var signed = new SignOffEntry(new(Guid.CreateVersion7(), First.Id, Monday, Monday, "Isolde"), "leak at the flare", "", "", null);
+        Assert.Single(Brief(Of(added), Starved).NotExplained);
+        Assert.Single(Brief(Of(added, signed), Starved).NotExplained);
+        Assert.Single(Brief(Of(signed with { Explained = CircuitPatterns.HighHead }), Starved).NotExplained);
+        Assert.Empty(Brief(Of(signed with { Explained = $"{CircuitPatterns.HighHead} {CircuitPatterns.ShortOfCharge}" }), Starved).NotExplained);
+    }
+
+    [Fact]
+    public void Nothing_out_of_order_gives_an_empty_briefing()
+    {
+        var briefing = Brief(Of(), Bench.Analyse(Bench.Consistent()));
+        Assert.Empty(briefing.Findings);
+        Assert.Empty(briefing.WorthRepeating);
+        Assert.Empty(briefing.Open);
+    }
+}

@@ -1,0 +1,114 @@
+using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Benches.Frost;
+using KeenEmber.Core.Cases;
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
+using KeenEmber.Core.Tests.Benches.Circuit;
+using KeenEmber.Core.Visits;
+using static KeenEmber.Core.Tests.Record.Entries;
+
+namespace KeenEmber.Core.Tests.Visits;
+
+/// <summary>What proves a repair, and that nothing seen before it does.</summary>
+public class ProofTests
+{
+    private static bool IsProved(ProofKind kind, params Entry[] entries) =>
+        Proofs.Of(Of(entries), Freezer, null).Single(p => p.Kind == kind).IsProved;
+
+    [Theory]
+    [InlineData(WorkArea.Fans, ProofKind.FansRun)]
+    [InlineData(WorkArea.Defrost, ProofKind.WholeDefrost, ProofKind.CoilClear)]
+    [InlineData(WorkArea.LimitSwitch, ProofKind.WholeDefrost)]
+    [InlineData(WorkArea.Control, ProofKind.CutOutReached, ProofKind.CutInReached)]
+    [InlineData(WorkArea.Circuit, ProofKind.CircuitJudged, ProofKind.BoxAtTarget)]
+    [InlineData(WorkArea.StartParts, ProofKind.StartedAgain, ProofKind.CurrentWithinPlate)]
+    [InlineData(WorkArea.Box, ProofKind.BoxAtTarget)]
+    [InlineData(WorkArea.Other, ProofKind.CutOutReached)]
+    public void Each_area_wants_its_own_proof(WorkArea area, params ProofKind[] wanted)
+    {
+        Assert.Equal(wanted, Proofs.Of(Of(Part(1, area)), Freezer, null).Select(p => p.Kind));
+        Assert.Equal(wanted, Proofs.Of(Of(Change(1, area)), Freezer, null).Select(p => p.Kind));
+    }
+
+    [Fact]
+    public void What_was_found_so_or_is_still_temporary_wants_none() =>
+        Assert.Empty(Proofs.Of(Of(Change(1, foundSo: true), Change(2, opens: LoopKind.Jumper)), Freezer, null));
+
+    [Fact]
+    public void A_unit_without_a_plate_current_is_not_asked_for_it() =>
+        Assert.Equal([ProofKind.StartedAgain], Proofs.Of(Of(Part(1, WorkArea.Power)), Freezer with { Circuit = Freezer.Circuit with { RatedCurrentA = null } }, null).Select(p => p.Kind));
+
+    [Fact]
+    public void Every_fan_must_be_seen_running_after_the_part()
+    {
+        var part = Part(10, WorkArea.Fans);
+        Assert.False(IsProved(ProofKind.FansRun, part, Seen(5, AsFound.EvaporatorFan, FactState.Running)));
+        Assert.False(IsProved(ProofKind.FansRun, part, Seen(12, AsFound.EvaporatorFan, FactState.Running, 1)));
+        Assert.True(IsProved(ProofKind.FansRun, part, Seen(12, AsFound.EvaporatorFan, FactState.Running, 1), Seen(13, AsFound.EvaporatorFan, FactState.Running, 2)));
+        Assert.False(IsProved(ProofKind.FansRun, part, Seen(12, AsFound.EvaporatorFan, FactState.Running), Seen(13, AsFound.EvaporatorFan, FactState.Stopped, 2)));
+    }
+
+    [Theory]
+    [InlineData(7.9, true)]
+    [InlineData(8.0, true)]
+    [InlineData(8.1, false)]
+    public void Current_is_held_against_the_plate(double amps, bool proved) =>
+        Assert.Equal(proved, IsProved(ProofKind.CurrentWithinPlate, Part(1, WorkArea.Power), Read(5, MeasuringPoint.CompressorCurrent, amps, Unit.Ampere)));
+
+    [Theory]
+    [InlineData(-18.1, true)]
+    [InlineData(-17.5, false)]
+    [InlineData(-21.9, true)]
+    [InlineData(-27, false)]
+    public void The_box_is_back_when_it_is_within_its_differential(double boxC, bool proved) =>
+        Assert.Equal(proved, IsProved(ProofKind.BoxAtTarget, Part(1, WorkArea.Box), Read(30, MeasuringPoint.BoxAir, boxC, Unit.Celsius)));
+
+    [Fact]
+    public void A_clear_coil_is_proved_by_picture_or_fact_afterwards()
+    {
+        FrostEntry Picture(FrostPicture picture, bool after) => new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(20), Nine, "Isolde"), after, picture);
+        var part = Part(10, WorkArea.Defrost);
+        Assert.True(IsProved(ProofKind.CoilClear, part, Picture(FrostPicture.AllClear, after: true)));
+        Assert.False(IsProved(ProofKind.CoilClear, part, Picture(FrostPicture.AllClear, after: false)));
+        Assert.False(IsProved(ProofKind.CoilClear, part, Picture(new(new('1', 24), "00000"), after: true)));
+        Assert.True(IsProved(ProofKind.CoilClear, part, Seen(20, AsFound.Coil, FactState.Clear)));
+    }
+
+    [Fact]
+    public void What_nobody_can_read_off_is_proved_by_saying_so()
+    {
+        var part = Part(10, WorkArea.LimitSwitch);
+        ProofEntry Said(int minute) => new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), ProofKind.WholeDefrost, "ended at 13 °C after 22 min");
+        Assert.False(IsProved(ProofKind.WholeDefrost, part, Said(9)));
+        Assert.True(IsProved(ProofKind.WholeDefrost, part, Said(40)));
+        Assert.False(ProofKind.WholeDefrost.FillsItself());
+        Assert.True(ProofKind.BoxAtTarget.FillsItself());
+    }
+
+    [Fact]
+    public void A_charge_is_proved_by_results_that_count_from_readings_after_it()
+    {
+        var added = new RefrigerantEntry(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(10), Nine, "Isolde"), "R404A", 0.4, "", "");
+        Entry[] Round(int minute) =>
+        [
+            Read(minute, MeasuringPoint.SuctionPressure, 1.4, Unit.Bar), Read(minute, MeasuringPoint.SuctionLineCoil, -20, Unit.Celsius),
+            Read(minute, MeasuringPoint.DischargePressure, 12, Unit.Bar), Read(minute, MeasuringPoint.LiquidLine, 24, Unit.Celsius),
+        ];
+        bool Proved(Entry[] readings, CircuitAnalysis analysis) => Proofs.Of(Of([added, .. readings]), Freezer, analysis).Single().IsProved;
+        CircuitAnalysis Judged(Entry[] readings, OperatingConditions? conditions = null) => Bench.Analyse(readings.Cast<ReadingEntry>()
+            .Select(r => new TakenReading(r.Id, r.Point, r.At, r.Value, Pressure.StandardAtmosphere, conditions ?? Bench.Settled)));
+        var (before, after) = (Round(5), Round(40));
+        Assert.True(Proved(after, Judged(after)));
+        Assert.False(Proved(before, Judged(before)));
+        Assert.False(Proved(after, Judged(after, Bench.Settled with { Coil = FactState.Iced })));
+    }
+
+    [Fact]
+    public void A_setting_made_is_proved_by_both_ends_of_its_cycle()
+    {
+        var set = new SettingEntry(new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde"), PressureSetting.LowCutOut, SettingStage.AsSet, new(1, Unit.Bar));
+        Assert.Equal([ProofKind.CutOutReached, ProofKind.CutInReached], Proofs.Of(Of(set), Freezer, null).Select(p => p.Kind));
+        Assert.Empty(Proofs.Of(Of(set with { Stage = SettingStage.AsFound }), Freezer, null));
+    }
+}
