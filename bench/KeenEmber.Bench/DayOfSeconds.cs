@@ -38,10 +38,10 @@ public class DayOfSeconds
     }
 
     [Benchmark]
-    public DefrostResult JudgeTheWholeDay() => DefrostBench.Analyse(log);
+    public DefrostResult JudgeTheWholeDay() => DefrostAnalysis.Analyse(log);
 
     [Benchmark]
-    public double? PartAndJudgeFourDefrosts() => DefrostSplit.Of(log).Max(run => DefrostBench.Analyse(run).OverRunMin);
+    public double? PartAndJudgeFourDefrosts() => DefrostSplit.Of(log).Max(run => DefrostAnalysis.Analyse(run).OverRunMin);
 
     [Benchmark]
     public object DrawTheWholeDay() => DefrostChart.DrawWide(judged, null, Units, Clock);

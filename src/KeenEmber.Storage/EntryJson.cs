@@ -1,16 +1,8 @@
-using System.Collections.Frozen;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
-using KeenEmber.Core.Benches.Circuit;
-using KeenEmber.Core.Benches.Controls;
-using KeenEmber.Core.Benches.Defrost;
-using KeenEmber.Core.Benches.Frost;
-using KeenEmber.Core.Benches.Glycol;
-using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Storage;
 
@@ -31,69 +23,14 @@ internal static class EntryJson
         TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { LeaveOutWhatEveryEntryHas } },
     };
 
-    /// <summary>The kind that strikes out.</summary>
-    internal const string Withdrawal = "withdrawal";
+    internal static string Write(Entry entry) => JsonSerializer.Serialize(entry, entry.GetType(), Body);
 
-    private static readonly FrozenDictionary<string, Type> Kinds = new Dictionary<string, Type>
-    {
-        ["reading"] = typeof(ReadingEntry),
-        ["observation"] = typeof(ObservationEntry),
-        ["note"] = typeof(NoteEntry),
-        ["setting"] = typeof(SettingEntry),
-        ["glycol"] = typeof(GlycolEntry),
-        ["standing"] = typeof(StandingEntry),
-        ["change"] = typeof(ChangeEntry),
-        ["part"] = typeof(PartEntry),
-        ["refrigerant"] = typeof(RefrigerantEntry),
-        ["closure"] = typeof(ClosureEntry),
-        ["handover"] = typeof(HandoverEntry),
-        ["sign-off"] = typeof(SignOffEntry),
-        ["frost"] = typeof(FrostEntry),
-        ["photo"] = typeof(PhotoEntry),
-        ["meter"] = typeof(MeterEntry),
-        ["hazards"] = typeof(HazardsEntry),
-        ["proof"] = typeof(ProofEntry),
-        ["recommendation"] = typeof(RecommendationEntry),
-        ["signature"] = typeof(SignatureEntry),
-        ["defrost-set-up"] = typeof(DefrostSetUpEntry),
-        ["run"] = typeof(RunEntry),
-        ["run-reading"] = typeof(RunReadingEntry),
-        ["run-mark"] = typeof(RunMarkEntry),
-        ["clock-test"] = typeof(ClockTestEntry),
-        ["switch-state"] = typeof(SwitchStateEntry),
-        ["sensor"] = typeof(SensorEntry),
-        ["sensor-check"] = typeof(SensorCheckEntry),
-        ["sensor-mend"] = typeof(SensorMendEntry),
-        ["warmed"] = typeof(WarmedEntry),
-        ["response"] = typeof(ResponseEntry),
-        ["control-setting"] = typeof(ControlSettingEntry),
-        ["control-event"] = typeof(ControlEventEntry),
-        ["output-state"] = typeof(OutputStateEntry),
-        ["parameter"] = typeof(ParameterEntry),
-        ["dial"] = typeof(DialEntry),
-        ["damage"] = typeof(DamageEntry),
-        ["bulb-turn"] = typeof(BulbTurnEntry),
-        [Withdrawal] = typeof(WithdrawalEntry),
-    }.ToFrozenDictionary();
-
-    private static readonly FrozenDictionary<Type, string> Names = Kinds.ToFrozenDictionary(k => k.Value, k => k.Key);
-
-    /// <summary>Every kind by its wire name.</summary>
-    internal static IReadOnlyDictionary<string, Type> KindsByName => Kinds;
-
-    internal static (string Kind, int Version, string Body) Write(Entry entry) => Names.TryGetValue(entry.GetType(), out var kind)
-        ? (kind, EntryVersions.Of(kind), JsonSerializer.Serialize(entry, entry.GetType(), Body))
-        : throw new ArgumentException($"{entry.GetType().Name} has no name among the kinds.", nameof(entry));
-
-    internal static Entry Read(EntryHeader header, string kind, int version, string body) =>
-        Read(kind, version, body) is { } entry ? entry with { Header = header } : new UnknownEntry(header, kind, body);
-
-    /// <returns>Null for a kind or a version that is not known, or a body that cannot be read as it.</returns>
-    private static Entry? Read(string kind, int version, string body)
+    /// <returns>Null for a body that cannot be read as the type.</returns>
+    internal static Entry? Read(Type type, string body)
     {
         try
         {
-            return Kinds.TryGetValue(kind, out var type) && EntryVersions.BroughtUp(kind, version, body) is { } newest ? (Entry?)JsonSerializer.Deserialize(newest, type, Body) : null;
+            return (Entry?)JsonSerializer.Deserialize(body, type, Body);
         }
         catch (Exception e) when (e is JsonException or InvalidDataException or ArgumentException or FormatException)
         {

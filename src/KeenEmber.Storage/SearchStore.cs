@@ -2,17 +2,17 @@ using Dapper;
 
 namespace KeenEmber.Storage;
 
-/// <summary>What a word was found in.</summary>
-public enum HitKind { Unit, Visit, Note, Photo, Change, Part, Refrigerant, Recommendation, SignOff }
-
+/// <param name="Kind">What the words were found in: <see cref="SearchStore.Unit"/>, <see cref="SearchStore.Visit"/>, or the wire name of an entry.</param>
 /// <param name="VisitId">Null for a unit.</param>
 /// <param name="At">When it was; null for a unit.</param>
 /// <param name="Text">The passage, with <see cref="SearchStore.MarkOpen"/> and <see cref="SearchStore.MarkClose"/> round what was found.</param>
-public sealed record SearchHit(HitKind Kind, Guid EquipmentId, string Tag, string Name, Guid? VisitId, DateTimeOffset? At, string Text);
+public sealed record SearchHit(string Kind, Guid EquipmentId, string Tag, string Name, Guid? VisitId, DateTimeOffset? At, string Text);
 
 /// <summary>Full text search over units, visits, notes, changes and parts.</summary>
 public sealed class SearchStore(Database database)
 {
+    public const string Unit = "unit";
+    public const string Visit = "visit";
     public const int MostHits = 60;
     public const char MarkOpen = '\u0002';
     public const char MarkClose = '\u0003';
@@ -39,9 +39,28 @@ public sealed class SearchStore(Database database)
 
         public SearchHit ToHit()
         {
-            var kind = Enum.Parse<HitKind>(Kind.Replace("-", "", StringComparison.Ordinal), ignoreCase: true);
-            return new(kind, Guid.Parse(EquipmentId), Tag, Name, kind == HitKind.Unit ? null : Guid.Parse(Ref), At.Length == 0 ? null : Database.Utc(At), Text);
+            return new(Kind, Guid.Parse(EquipmentId), Tag, Name, Kind == Unit ? null : Guid.Parse(Ref), At.Length == 0 ? null : Database.Utc(At), Text);
         }
+    }
+
+    /// <summary>Has the words of these members found from now on, in what is on record too.</summary>
+    public void Search(IEnumerable<(string Kind, string Field)> fields)
+    {
+        using var db = database.Open();
+        using var transaction = db.BeginTransaction();
+        foreach (var (kind, field) in fields)
+        {
+            if (db.Execute("INSERT INTO searched_field (kind, field) VALUES (@kind, @field) ON CONFLICT DO NOTHING", new { kind, field }) == 0)
+                continue;
+            db.Execute("DELETE FROM search WHERE kind = @kind", new { kind });
+            db.Execute("""
+                INSERT INTO search (kind, ref, equipment_id, at, text, entry)
+                SELECT kind, visit_id, equipment_id, at, text, id FROM entry_text
+                WHERE kind = @kind AND text IS NOT NULL AND id NOT IN (SELECT corrects FROM entry WHERE corrects IS NOT NULL)
+                """, new { kind });
+        }
+
+        transaction.Commit();
     }
 
     /// <summary>Passages that hold every word, the last one also as a beginning; units first, then what was written last, each at most sixty.</summary>

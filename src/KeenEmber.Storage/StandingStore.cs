@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Dapper;
 using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
@@ -11,7 +12,7 @@ namespace KeenEmber.Storage;
 /// <param name="Entries">How many entries it was made of: a visit with more is judged anew.</param>
 /// <param name="Results">Its usable results in K, for their drift over visits.</param>
 public sealed record VisitStanding(
-    Visit Visit, int Entries, string Stands, bool NeedsAttention, bool IsSignedOff, DateOnly? FollowUp, IReadOnlyDictionary<ResultKind, double> Results)
+    Visit Visit, int Entries, Finding Stands, bool NeedsAttention, bool IsSignedOff, DateOnly? FollowUp, IReadOnlyDictionary<ResultKind, double> Results)
 {
     /// <summary>What the sign-off names as the root cause; empty without one.</summary>
     public string RootCause { get; init; } = "";
@@ -26,9 +27,10 @@ public sealed record UnitStanding(IReadOnlyList<VisitStanding> Visits, IReadOnly
 
 /// <summary>One unit in a list.</summary>
 /// <param name="Refrigerant">As the nameplate has it.</param>
+/// <param name="Stands">How its last visit stands; null without one.</param>
 /// <param name="LastVisit">Null when nobody has been there.</param>
 public sealed record UnitLine(
-    Guid Id, string Tag, string Name, EquipmentKind Kind, string Refrigerant, Site Site, string Stands, bool NeedsAttention,
+    Guid Id, string Tag, string Name, EquipmentKind Kind, string Refrigerant, Site Site, Finding? Stands, bool NeedsAttention,
     Visit? LastVisit, bool IsSignedOff, DateOnly? FollowUp, IReadOnlyList<OpenLoop> Loops, IReadOnlyList<Drifting> Drift)
 {
     /// <summary>False for a unit that has never been judged: what the line says of it is not known yet.</summary>
@@ -59,7 +61,8 @@ public sealed class StandingStore(Database database)
         public int MadeOf { get; init; }
 
         public UnitLine ToLine(Dictionary<Guid, Site> sites) => new(
-            Guid.Parse(Id), Tag, Name, Enum.Parse<EquipmentKind>(Kind), Refrigerant, sites[Guid.Parse(SiteId)], Stands, Needs,
+            Guid.Parse(Id), Tag, Name, Enum.Parse<EquipmentKind>(Kind), Refrigerant, sites[Guid.Parse(SiteId)],
+            Stands.Length == 0 ? null : Of<Finding>(Stands), Needs,
             LastVisit is null ? null : Of<Visit>(LastVisit), SignedOff, FollowUp is null ? null : Database.Day(FollowUp), Of<List<OpenLoop>>(Loops), Of<List<Drifting>>(Drift)) { IsJudged = MadeOf > 0 };
     }
 
@@ -100,7 +103,7 @@ public sealed class StandingStore(Database database)
             """, new
         {
             Id = equipmentId.ToString(), changes, isCallback,
-            Stands = latest?.Stands ?? "", Needs = (latest?.NeedsAttention ?? false) || standing.Loops.Any(l => l.IsSafety),
+            Stands = latest is null ? "" : Json(latest.Stands), Needs = (latest?.NeedsAttention ?? false) || standing.Loops.Any(l => l.IsSafety),
             At = latest is null ? null : Database.Utc(latest.Visit.StartedAt), Visit = latest is null ? null : Json(latest.Visit),
             SignedOff = latest?.IsSignedOff ?? false, FollowUp = latest?.FollowUp is { } day ? Database.Day(day) : null,
             Safety = standing.Loops.Any(l => l.IsSafety),

@@ -10,7 +10,7 @@ namespace KeenEmber.Storage;
 public sealed record PlainEntry(Guid Id, string At, string Author, string Kind, string Body, bool Stands);
 
 /// <summary>Visits and the entries of their timelines.</summary>
-public sealed class VisitStore(Database database) : IDisposable
+public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposable
 {
     /// <summary>Some 40 MB of them.</summary>
     private const int MostEntriesKept = 100_000;
@@ -37,7 +37,7 @@ public sealed class VisitStore(Database database) : IDisposable
             Device = Device, Sequence = (int)Sequence,
         };
 
-        public Entry ToEntry() => EntryJson.Read(Header, Kind, (int)Version, Body);
+        public Entry ToEntry(EntryKinds kinds) => kinds.Read(Header, Kind, (int)Version, Body);
     }
 
     /// <summary>Puts a visit on record; the same visit sent twice is stored once.</summary>
@@ -102,7 +102,7 @@ public sealed class VisitStore(Database database) : IDisposable
                 WHERE e.visit_id IN @brief AND e.kind = 'reading' AND e.corrects IS NULL AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.corrects = e.id))
                 WHERE latest = 1)
             ORDER BY Place
-            """, new { full = full.Select(v => v.ToString()), brief = brief.Select(v => v.ToString()) }).Select(r => r.ToEntry()).ToLookup(e => e.VisitId);
+            """, new { full = full.Select(v => v.ToString()), brief = brief.Select(v => v.ToString()) }).Select(r => r.ToEntry(kinds)).ToLookup(e => e.VisitId);
     }
 
     /// <summary>The entries of a visit as they lie in the record, the latest first.</summary>
@@ -161,19 +161,19 @@ public sealed class VisitStore(Database database) : IDisposable
     private static Corrections CorrectionsOf(SqliteConnection db, Guid visitId, out IReadOnlyList<EntryRow> rows)
     {
         rows = [.. db.Query<EntryRow>($"{EntryColumns} WHERE e.visit_id = @id ORDER BY Place", new { id = visitId.ToString() })];
-        return new([.. rows.Select(r => r.Kind == EntryJson.Withdrawal ? (Entry)new WithdrawalEntry(r.Header) : new UnknownEntry(r.Header, r.Kind, r.Body))]);
+        return new([.. rows.Select(r => r.Kind == EntryKinds.Withdrawal ? (Entry)new WithdrawalEntry(r.Header) : new UnknownEntry(r.Header, r.Kind, r.Body))]);
     }
 
     /// <returns>False, and nothing stored, when an entry of this id is there already.</returns>
-    private static bool Insert(SqliteConnection db, Entry entry) => db.Execute("""
+    private bool Insert(SqliteConnection db, Entry entry) => db.Execute("""
         INSERT INTO entry (id, visit_id, at, written_at, author, corrects, device, sequence, kind, version, body)
         VALUES (@Id, @VisitId, @At, @WrittenAt, @Author, @Corrects, @Device, @Sequence, @Kind, @Version, @Body)
         ON CONFLICT (id) DO NOTHING
         """, RowOf(entry)) == 1;
 
-    private static object RowOf(Entry entry)
+    private object RowOf(Entry entry)
     {
-        var (kind, version, body) = EntryJson.Write(entry);
+        var (kind, version, body) = kinds.Write(entry);
         return new
         {
             Id = entry.Id.ToString(), VisitId = entry.VisitId.ToString(), At = Database.Utc(entry.At), WrittenAt = Database.Utc(entry.WrittenAt), entry.Author, Corrects = entry.Corrects?.ToString(),
@@ -182,7 +182,7 @@ public sealed class VisitStore(Database database) : IDisposable
     }
 
     /// <summary>The moment does not count: a line sent again carries the moment of its second arrival.</summary>
-    private static bool SaysTheSame(SqliteConnection db, Entry entry) => db.ExecuteScalar<int>("""
+    private bool SaysTheSame(SqliteConnection db, Entry entry) => db.ExecuteScalar<int>("""
         SELECT count(*) FROM entry
         WHERE id = @Id AND visit_id = @VisitId AND kind = @Kind AND corrects IS @Corrects
           AND json_remove(body, '$.since') = json_remove(@Body, '$.since')

@@ -1,11 +1,14 @@
 using System.Net;
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using KeenEmber.Application;
+using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
 using KeenEmber.Web;
 using KeenEmber.Web.Api;
 using KeenEmber.Web.Demo;
 using KeenEmber.Web.Edge;
+using KeenEmber.Web.Pages.Visits;
 using KeenEmber.Web.Pages.Visits.Report;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Http.Features;
@@ -35,6 +38,7 @@ builder.Services.AddSingleton(builder.Configuration["clock"] is { } clock ? new 
 builder.Services.AddSingleton(database);
 builder.Services.AddSingleton<ShopStore>();
 builder.Services.AddSingleton<EquipmentStore>();
+builder.Services.AddSingleton<EntryKinds>();
 builder.Services.AddSingleton<VisitStore>();
 builder.Services.AddSingleton<SearchStore>();
 builder.Services.AddSingleton<InstrumentStore>();
@@ -45,6 +49,8 @@ builder.Services.AddSingleton<StandingStore>();
 builder.Services.AddSingleton<SignedReportStore>();
 builder.Services.AddScoped<SigningDesk>();
 builder.Services.AddSingleton<VisitDesk>();
+builder.Services.AddBenches();
+builder.Services.AddSingleton<VisitViews>();
 builder.Services.AddSingleton<Board>();
 builder.Services.AddHostedService(services => services.GetRequiredService<Board>());
 builder.Services.AddSingleton<DemoHall>();
@@ -102,6 +108,7 @@ async Task<bool> Fill()
 {
     if (!await migrated)
         return false;
+    app.Services.GetRequiredService<SearchStore>().Search(app.Services.GetServices<IBench>().SelectMany(b => b.Searched));
     if (builder.Configuration.GetValue("demo", false))
         app.Services.GetRequiredService<DemoHall>().FillIfEmpty();
 

@@ -20,9 +20,9 @@ public sealed class CorpusTests
     {
         foreach (var (kind, version, body) in Corpus)
         {
-            var entry = EntryJson.Read(Header, kind, version, body);
+            var entry = EntryKinds.House.Read(Header, kind, version, body);
             Assert.True(entry is not UnknownEntry, $"{kind} {version} {body}");
-            var (_, newest, written) = EntryJson.Write(entry);
+            var (_, newest, written) = EntryKinds.House.Write(entry);
             if (version == newest)
                 AssertSame(JsonNode.Parse(body)!, JsonNode.Parse(written)!, $"{kind}: {body}\nnow {written}");
         }
@@ -59,9 +59,9 @@ public sealed class CorpusTests
     public void Every_kind_and_its_newest_version_stand_in_the_corpus()
     {
         var known = Corpus.Select(c => (c.Kind, c.Version)).ToHashSet();
-        var missing = EveryKind.Of(Guid.CreateVersion7()).Select(EntryJson.Write).Where(w => !known.Contains((w.Kind, w.Version))).Select(w => $"{w.Kind}\t{w.Version}\t{w.Body}");
+        var missing = EveryKind.Of(Guid.CreateVersion7()).Select(EntryKinds.House.Write).Where(w => !known.Contains((w.Kind, w.Version))).Select(w => $"{w.Kind}\t{w.Version}\t{w.Body}");
         Assert.True(!missing.Any(), "Add to Corpus/bodies.tsv:\n" + string.Join('\n', missing));
-        Assert.All(EntryJson.KindsByName.Keys, kind => Assert.Contains((kind, EntryVersions.Of(kind)), known));
+        Assert.All(EntryKinds.House.ByName.Keys, kind => Assert.Contains((kind, EntryVersions.Of(kind)), known));
     }
 
     /// <summary>Names of members are written down for good: one that is renamed in the code keeps its name on the wire (WireNames.Renamed).</summary>
@@ -81,7 +81,7 @@ public sealed class CorpusTests
     {
         var found = new HashSet<Type>();
         var seen = new HashSet<Type>();
-        foreach (var kind in EntryJson.KindsByName.Values)
+        foreach (var kind in EntryKinds.House.ByName.Values)
             Look(kind);
         return found;
 
@@ -105,7 +105,7 @@ public sealed class CorpusTests
     [InlineData("something new", 1, "{}")]
     public void What_a_newer_program_wrote_is_kept_as_it_is(string kind, int version, string body)
     {
-        var kept = Assert.IsType<UnknownEntry>(EntryJson.Read(Header, kind, version, body));
+        var kept = Assert.IsType<UnknownEntry>(EntryKinds.House.Read(Header, kind, version, body));
         Assert.Equal((kind, body), (kept.Kind, kept.Body));
     }
 }

@@ -199,7 +199,7 @@ public sealed class LoggerTests : IDisposable
         Assert.Equal(11, series.Tracks.Count);
         var log = new DefrostRun(DateTimeOffset.UnixEpoch, new(DefrostKind.Electric, Heaters: [new(2000, 230)]), series.Tracks, []);
         watch.Restart();
-        var whole = DefrostBench.Analyse(log);
+        var whole = DefrostAnalysis.Analyse(log);
         var judged = watch.ElapsedMilliseconds;
         watch.Restart();
         var parts = DefrostSplit.Of(log);
@@ -207,7 +207,7 @@ public sealed class LoggerTests : IDisposable
         Assert.Equal(4, parts.Count);
         Assert.NotNull(whole.Phases.HeatOn);
         watch.Restart();
-        Assert.All(parts, p => Assert.Equal(8, DefrostBench.Analyse(p).OverRunMin!.Value, 0.5));
+        Assert.All(parts, p => Assert.Equal(8, DefrostAnalysis.Analyse(p).OverRunMin!.Value, 0.5));
         output.WriteLine($"read {read} ms, judged whole {judged} ms, parted {split} ms, all four judged {watch.ElapsedMilliseconds} ms");
         Assert.True(read < 30_000 && judged < 10_000);
     }

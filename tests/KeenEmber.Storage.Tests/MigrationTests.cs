@@ -1,5 +1,6 @@
 using System.IO.Compression;
 using Dapper;
+using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Frost;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
@@ -57,7 +58,7 @@ public sealed class MigrationTests
             packed.CopyTo(file);
         var database = new Database(old);
         database.Migrate();
-        using var visits = new VisitStore(database);
+        using var visits = new VisitStore(database, EntryKinds.House);
         var entries = new EquipmentStore(database).All().SelectMany(u => visits.EntriesOfEquipment(u.Id, visits.OfEquipment(u.Id).Select(v => v.Id)).Values).SelectMany(e => e).ToList();
         using (var db = database.Open())
             Assert.Equal(db.ExecuteScalar<int>("SELECT count(*) FROM entry"), entries.Count);
@@ -98,7 +99,7 @@ public sealed class MigrationTests
         database.Migrate();
         var circuit = new EquipmentStore(database).All().Single().Circuit;
         Assert.Equal((parts, 1, null), (circuit.Parts, circuit.Coils, circuit.RatedCurrentA));
-        var entries = new VisitStore(database).EntriesOfEquipment(new("019c0000-0000-7000-8000-000000000002"), new Guid("019c0000-0000-7000-8000-000000000004")).Values.SelectMany(v => v).ToList();
+        var entries = new VisitStore(database, EntryKinds.House).EntriesOfEquipment(new("019c0000-0000-7000-8000-000000000002"), new Guid("019c0000-0000-7000-8000-000000000004")).Values.SelectMany(v => v).ToList();
         Assert.Equal(new TypedValue(21.5, Unit.Psi), Assert.IsType<ReadingEntry>(entries[0]).Value);
         Assert.Equal(new TypedValue(1.2, Unit.Bar), Assert.IsType<SettingEntry>(entries[1]).Value);
         Assert.Equal((true, new(new('1', 24), "20010")), (Assert.IsType<FrostEntry>(entries[2]).After, ((FrostEntry)entries[2]).Picture));

@@ -1,3 +1,4 @@
+using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
@@ -42,7 +43,7 @@ public sealed class StandingTests : IDisposable
     private Visit Visit(Equipment unit, int day = 0)
     {
         var visit = new Visit(Guid.CreateVersion7(), unit.Id, Start.AddDays(day), "Isolde Marrin", "Soft");
-        new VisitStore(database).Start(visit);
+        new VisitStore(database, EntryKinds.House).Start(visit);
         return visit;
     }
 
@@ -52,7 +53,7 @@ public sealed class StandingTests : IDisposable
     {
         var change = new ChangeEntry(new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde"), "fan delay", "", "bridged", "", loop ?? LoopKind.WatchIt, false);
         var handover = due is { } day ? new HandoverEntry(new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde"), change.Id, "part", "Tobin", day) : null;
-        return new([new(visit, 3, "Stands well.", true, false, followUp, new Dictionary<ResultKind, double> { [ResultKind.Subcooling] = 4.5 })],
+        return new([new(visit, 3, Finding.Of("circuit.within-targets"), true, false, followUp, new Dictionary<ResultKind, double> { [ResultKind.Subcooling] = 4.5 })],
             loop is null ? [] : [new(change, handover)], drifts ? [new(ResultKind.Subcooling, 4, 9)] : []);
     }
 
@@ -87,7 +88,7 @@ public sealed class StandingTests : IDisposable
         }
 
         Current();
-        new VisitStore(database).Append([new NoteEntry(new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde"), "oil")]);
+        new VisitStore(database, EntryKinds.House).Append([new NoteEntry(new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde"), "oil")]);
         Stale("entry", everyVisit: false);
         Visit(unit, 4);
         Stale("visit", everyVisit: false);
@@ -107,7 +108,7 @@ public sealed class StandingTests : IDisposable
         var unit = Unit("F-3");
         var visit = Visit(unit);
         var before = standings.Find(unit.Id)!.Value.Changes;
-        new VisitStore(database).Append([new NoteEntry(new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde"), "oil")]);
+        new VisitStore(database, EntryKinds.House).Append([new NoteEntry(new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde"), "oil")]);
         standings.Save(unit.Id, Of(visit), before, false);
         Assert.False(standings.Find(unit.Id)!.Value.IsCurrent);
     }

@@ -29,7 +29,7 @@ public sealed class StoreTests : IDisposable
                 CircuitParts.Receiver | CircuitParts.LiquidSolenoid, "0.55 kW") { Coils = 2, RatedCurrentA = 6.2, ColdestAmbient = Temperature.FromCelsius(-12) });
         Assert.True(new EquipmentStore(database).Save(unit, site, Today));
         visit = new(Guid.CreateVersion7(), unit.Id, Start, "Isolde Marrin", "Soft product");
-        new VisitStore(database).Start(visit);
+        new VisitStore(database, EntryKinds.House).Start(visit);
     }
 
     public void Dispose()
@@ -39,7 +39,7 @@ public sealed class StoreTests : IDisposable
     }
 
     /// <summary>A store on the same file as a new process would have it.</summary>
-    private VisitStore Visits => new(new Database(folder));
+    private VisitStore Visits => new(new Database(folder), EntryKinds.House);
 
     private EquipmentStore Units => new(new Database(folder));
 

@@ -1,5 +1,3 @@
-using KeenEmber.Core.Benches.Circuit;
-using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
@@ -17,19 +15,22 @@ public sealed record RepeatOffender(string Part, string Place, int Times);
 /// <param name="Open">What is still open, of that visit or an older one.</param>
 /// <param name="NotExplained">Findings that its sign-off does not say are explained.</param>
 /// <param name="Parts">Parts replaced more than once over all visits.</param>
-/// <param name="WorthRepeating">Points whose results were outside their band then, or that had moved: the ones to take again first.</param>
+/// <param name="WorthRepeating">Points whose results were outside their band then: the ones to take again first.</param>
 public sealed record Briefing(
     Visit Last, SignOffEntry? SignOff, IReadOnlyList<Finding> Findings, IReadOnlyList<Entry> Changed, IReadOnlyList<OpenLoop> Open,
     IReadOnlyList<Finding> NotExplained, IReadOnlyList<RepeatOffender> Parts, IReadOnlyList<MeasuringPoint> WorthRepeating)
 {
-    /// <param name="last">The visit before, with its timeline, what the bench made of it, and what it found.</param>
-    /// <param name="all">Timelines of every earlier visit of the unit.</param>
-    public static Briefing Of(Visit last, Timeline timeline, CircuitAnalysis? analysis, IReadOnlyList<Finding> findings, IReadOnlyList<Timeline> all)
+    /// <summary>What a visit left, worked out.</summary>
+    public static Briefing Of(VisitCase last) => Of(last.Visit, last.Timeline, last.Found, last.WorthRepeating, last.UpToHere);
+
+    /// <param name="last">The visit before, with its timeline, what it found and what is worth taking again.</param>
+    /// <param name="upToIt">Its timeline and those before it.</param>
+    public static Briefing Of(
+        Visit last, Timeline timeline, IReadOnlyList<Finding> found, IReadOnlyList<MeasuringPoint> worthRepeating, IReadOnlyList<Timeline> upToIt)
     {
-        var changed = timeline.Standing.Where(e => e is ChangeEntry { FoundSo: false } or PartEntry or SensorMendEntry or RefrigerantEntry or SettingEntry { Stage: SettingStage.AsSet }).ToList();
+        var changed = timeline.Standing.Where(e => e is IChangesUnit { ChangesUnit: true } and not ClosureEntry).ToList();
         var signOff = timeline.Standing.OfType<SignOffEntry>().LastOrDefault();
-        var outside = analysis?.Results.Where(r => r is { IsUsable: true, Position: BandPosition.Above or BandPosition.Below }).SelectMany(r => r.Basis) ?? [];
-        return new(last, signOff, findings, changed, OpenLoops.Of(all), StillUnexplained(findings, signOff), Repeated(all), [.. outside.Select(b => b.Point).Distinct().Order()]);
+        return new(last, signOff, found, changed, OpenLoops.Of(upToIt), StillUnexplained(found, signOff), Repeated(upToIt), worthRepeating);
     }
 
     /// <summary>Findings that a sign-off does not say are explained by its causes; all of them where nobody signed off.</summary>

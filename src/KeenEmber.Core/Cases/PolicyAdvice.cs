@@ -1,4 +1,5 @@
 using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
@@ -9,18 +10,18 @@ namespace KeenEmber.Core.Cases;
 /// <summary>Which of the shop's policies have something to say about a visit as it stands.</summary>
 public static class PolicyAdvice
 {
-    /// <param name="analysis">What the circuit bench makes of it; null without a refrigerant it knows.</param>
-    public static IReadOnlyList<Policy> For(Timeline timeline, Equipment unit, OperatingConditions conditions, CircuitAnalysis? analysis)
+    /// <param name="found">What the benches found.</param>
+    /// <param name="next">What is asked for next.</param>
+    public static IReadOnlyList<Policy> For(Timeline timeline, Equipment unit, OperatingConditions conditions, IReadOnlyList<Finding> found, BenchTask? next)
     {
         var areas = timeline.Standing.Select(AreaOf).ToHashSet();
-        bool Found(string code) => analysis?.Findings.Any(f => f.Code == code) == true;
         bool Applies(Policy policy) => policy switch
         {
-            Policy.Gauges => AsksForGauges(analysis?.Next),
+            Policy.Gauges => next?.Asks?.Kind() == QuantityKind.Pressure, // Every connection costs charge.
             Policy.StartParts => areas.Contains(WorkArea.StartParts),
             Policy.LimitSwitches => areas.Contains(WorkArea.LimitSwitch),
             Policy.WettedControls => conditions.StateOf(AsFound.ControlMoisture) is FactState.Wet or FactState.Scaled,
-            Policy.Charging => Found(CircuitPatterns.ShortOfCharge) || Found(CircuitPatterns.Overcharged) || Found(CircuitPatterns.NearlyEmpty) || timeline.Standing.OfType<RefrigerantEntry>().Any(),
+            Policy.Charging => found.Any(IsAboutCharge) || timeline.Standing.OfType<RefrigerantEntry>().Any(),
             Policy.Defrost => areas.Contains(WorkArea.Defrost),
             Policy.MotorCapacitor or Policy.RunCapacitor => areas.Contains(WorkArea.Motor),
             Policy.FanCycling => unit.MakeUp.Has(CircuitParts.FanCyclingControl) && conditions.CondenserFan == FactState.Cycling,
@@ -30,8 +31,7 @@ public static class PolicyAdvice
         return [.. Enum.GetValues<Policy>().Where(Applies)];
     }
 
-    /// <summary>Whether the step asked for needs a gauge: every connection costs charge.</summary>
-    private static bool AsksForGauges(NextStep? next) => next?.Point?.Kind() == QuantityKind.Pressure;
+    private static bool IsAboutCharge(Finding finding) => finding.Code is CircuitPatterns.ShortOfCharge or CircuitPatterns.Overcharged or CircuitPatterns.NearlyEmpty;
 
     private static WorkArea AreaOf(Entry entry) => entry switch { PartEntry p => p.Area, ChangeEntry { FoundSo: false } c => c.Area, _ => WorkArea.Other };
 }

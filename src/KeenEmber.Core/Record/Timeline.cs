@@ -57,14 +57,6 @@ public sealed class Timeline
     /// <summary>Every reading that stands, for their course in time.</summary>
     public IEnumerable<Sample> Samples() => readings.SelectMany(g => g).Select(r => new Sample(r.Point, r.At, r.Value.Si(atmosphere)));
 
-    /// <summary>The last word on every pressure setting at a stage.</summary>
-    public IReadOnlyDictionary<PressureSetting, SettingEntry> Settings(SettingStage stage) =>
-        Standing.OfType<SettingEntry>().Where(s => s.Stage == stage).GroupBy(s => s.Setting).ToDictionary(g => g.Key, g => g.Last());
-
-    /// <summary>The settings as they were left: as set, or else as found.</summary>
-    public IReadOnlyDictionary<PressureSetting, SettingEntry> SettingsAsLeft() =>
-        Standing.OfType<SettingEntry>().GroupBy(s => s.Setting).ToDictionary(g => g.Key, g => g.OrderBy(s => s.Stage).ThenBy(s => s.At).Last());
-
     /// <summary>How the unit stood at a moment.</summary>
     /// <remarks>A fact first recorded after the moment is taken to have been so already: it is how the unit was found.</remarks>
     public OperatingConditions ConditionsAt(DateTimeOffset moment)

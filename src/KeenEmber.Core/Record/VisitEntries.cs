@@ -33,9 +33,3 @@ public sealed record PhotoEntry(EntryHeader Header, string Hash, int Width, int 
 
 /// <summary>From here on, readings of a kind are taken with this instrument.</summary>
 public sealed record MeterEntry(EntryHeader Header, QuantityKind Measures, Meter Meter) : Entry(Header);
-
-/// <summary>Whether a setting is how it was found or how it was left.</summary>
-public enum SettingStage { AsFound, AsSet }
-
-/// <summary>A pressure setting, found or made.</summary>
-public sealed record SettingEntry(EntryHeader Header, PressureSetting Setting, SettingStage Stage, TypedValue Value) : Entry(Header);

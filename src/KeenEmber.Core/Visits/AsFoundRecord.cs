@@ -15,7 +15,7 @@ public sealed record AsFoundRecord(DateTimeOffset? FrozenAt, IReadOnlyList<Obser
 
     public static AsFoundRecord Of(Timeline timeline, Equipment unit)
     {
-        var frozenAt = timeline.Standing.Where(Disturbs).Select(e => (DateTimeOffset?)e.At).FirstOrDefault();
+        var frozenAt = timeline.Standing.Where(e => e is IChangesUnit { ChangesUnit: true }).Select(e => (DateTimeOffset?)e.At).FirstOrDefault();
         var facts = timeline.Standing.OfType<ObservationEntry>().Where(o => frozenAt is null || o.At <= frozenAt).ToList();
         var missing = EasilyWipedOut.Where(f => unit.MakeUp.Facts.Contains(f) && !IsOnRecord(f, facts, unit));
         return new(frozenAt, facts, [.. missing]);
@@ -24,8 +24,4 @@ public sealed record AsFoundRecord(DateTimeOffset? FrozenAt, IReadOnlyList<Obser
     private static bool IsOnRecord(AsFound fact, List<ObservationEntry> facts, Equipment unit) => fact == AsFound.EvaporatorFan
         ? Enumerable.Range(1, unit.EvaporatorFans).All(n => facts.Exists(o => o.Fact == fact && (o.Index is null || o.Index == n)))
         : facts.Exists(o => o.Fact == fact);
-
-    /// <summary>Whether an entry says that the unit is no longer as it was found.</summary>
-    public static bool Disturbs(Entry entry) =>
-        entry is ChangeEntry { FoundSo: false } or PartEntry or RefrigerantEntry or ClosureEntry or SettingEntry { Stage: SettingStage.AsSet };
 }

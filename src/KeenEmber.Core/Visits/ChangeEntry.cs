@@ -1,4 +1,5 @@
 using KeenEmber.Core.Findings;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 
 namespace KeenEmber.Core.Visits;
@@ -23,22 +24,33 @@ public static class LoopKinds
 /// <param name="Opens">What is left open by it; null for a change that is finished.</param>
 /// <param name="FoundSo">It was not done on this visit but found.</param>
 /// <param name="Area">What it was done to, which decides what proves it.</param>
-public sealed record ChangeEntry(EntryHeader Header, string What, string Before, string After, string AskedBy, LoopKind? Opens, bool FoundSo, WorkArea Area = WorkArea.Other) : Entry(Header);
+public sealed record ChangeEntry(EntryHeader Header, string What, string Before, string After, string AskedBy, LoopKind? Opens, bool FoundSo, WorkArea Area = WorkArea.Other) : Entry(Header), IChangesUnit
+{
+    bool IChangesUnit.ChangesUnit => !FoundSo;
+
+    IReadOnlyList<ProofKind> IChangesUnit.WantsProof(Equipment unit) => Opens is null ? Proofs.Wanted(Area, unit) : [];
+}
 
 /// <summary>A part was replaced.</summary>
 /// <param name="Place">Which of several, where there is more than one.</param>
 /// <param name="Failure">What was wrong with the old one, and why.</param>
 /// <param name="Area">What it belongs to, which decides what proves it.</param>
-public sealed record PartEntry(EntryHeader Header, string Part, string Place, string Failure, string ReplacedBy, string Serial, bool Warranty, WorkArea Area = WorkArea.Other) : Entry(Header);
+public sealed record PartEntry(EntryHeader Header, string Part, string Place, string Failure, string ReplacedBy, string Serial, bool Warranty, WorkArea Area = WorkArea.Other) : Entry(Header), IChangesUnit
+{
+    IReadOnlyList<ProofKind> IChangesUnit.WantsProof(Equipment unit) => Proofs.Wanted(Area, unit);
+}
 
 /// <summary>A row of the refrigerant ledger.</summary>
 /// <param name="MassKg">kg; added positive, recovered negative.</param>
-public sealed record RefrigerantEntry(EntryHeader Header, string Refrigerant, double MassKg, string Cylinder, string Why) : Entry(Header);
+public sealed record RefrigerantEntry(EntryHeader Header, string Refrigerant, double MassKg, string Cylinder, string Why) : Entry(Header), IChangesUnit
+{
+    IReadOnlyList<ProofKind> IChangesUnit.WantsProof(Equipment unit) => [ProofKind.CircuitJudged];
+}
 
 /// <summary>An open loop was closed.</summary>
 /// <param name="Loop">Id of the change that opened it.</param>
 /// <param name="How">What was done.</param>
-public sealed record ClosureEntry(EntryHeader Header, Guid Loop, string How) : Entry(Header)
+public sealed record ClosureEntry(EntryHeader Header, Guid Loop, string How) : Entry(Header), IChangesUnit
 {
     public override Entry WithReferences(Func<Guid, Guid> map) => (ClosureEntry)base.WithReferences(map) with { Loop = map(Loop) };
 }
@@ -60,5 +72,8 @@ public sealed record HandoverEntry(EntryHeader Header, Guid Loop, string Reason,
 public sealed record SignOffEntry(EntryHeader Header, string RootCause, string NotReproduced, string Recommendation, DateOnly? FollowUp, string Contributing = "", string Consequences = "", string Explained = "") : Entry(Header)
 {
     /// <summary>Whether the causes given account for a finding.</summary>
-    public bool Explains(Finding finding) => Explained.Split(' ').Contains(finding.Code);
+    public bool Explains(Finding finding) => Explains(finding.Code);
+
+    /// <summary>The same for the code of one.</summary>
+    public bool Explains(string code) => Explained.Split(' ').Contains(code);
 }

@@ -91,7 +91,7 @@ public static class CircuitAnalysisEndpoint
         };
         var atmosphere = Atmosphere.AtElevation(q.ElevationM);
         var readings = values.ToDictionary(v => v.Key, v => new TakenReading(Guid.Empty, v.Key, DateTimeOffset.UnixEpoch, v.Value, atmosphere, conditions));
-        return CircuitBench.Analyse(new(fluid, MakeUp(q), readings), conditions);
+        return CircuitCalculation.Analyse(new(fluid, MakeUp(q), readings), conditions);
     }
 
     /// <summary>Without parts named: a receiver, as most valves have, and none with a capillary tube.</summary>

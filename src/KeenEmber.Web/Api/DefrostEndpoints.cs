@@ -27,13 +27,13 @@ public static class DefrostEndpoints
     {
         routes.MapPost("/api/defrost/analysis", Analyse)
             .WithSummary("How a watched defrost ended, when the coil was clear, what was past clear, and what is to be said of it").ProducesValidationProblem();
-        routes.MapGet("/visits/{visit:guid}/runs/{run:guid}.json", (Guid visit, Guid run, VisitDesk desk, IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json) => Find(visit, run, desk) is { } found
+        routes.MapGet("/visits/{visit:guid}/runs/{run:guid}.json", (Guid visit, Guid run, VisitViews views, IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json) => Find(visit, run, views) is { } found
             ? Results.Json(RunDocument.Of(found.Run), json.Value.SerializerOptions) : Results.NotFound()).ExcludeFromDescription();
-        routes.MapGet("/visits/{visit:guid}/runs/{run:guid}.csv", (Guid visit, Guid run, VisitDesk desk) => Find(visit, run, desk) is { } found
+        routes.MapGet("/visits/{visit:guid}/runs/{run:guid}.csv", (Guid visit, Guid run, VisitViews views) => Find(visit, run, views) is { } found
             ? Results.File(Csv(found.Run), "text/csv", $"defrost-{found.Run.Start:yyyy-MM-dd-HHmm}.csv") : Results.NotFound()).ExcludeFromDescription();
     }
 
-    private static WatchedRun? Find(Guid visit, Guid run, VisitDesk desk) => desk.Open(visit)?.Runs.FirstOrDefault(r => r.Entry.Id == run);
+    private static WatchedRun? Find(Guid visit, Guid run, VisitViews views) => views.Open(visit)?.Defrost.Runs.FirstOrDefault(r => r.Entry.Id == run);
 
     private static Results<Ok<DefrostAnswer>, ValidationProblem> Analyse(Sent<RunDocument> sent, TimeProvider time)
     {
@@ -42,7 +42,7 @@ public static class DefrostEndpoints
         var (run, errors) = question.Read(time.GetUtcNow());
         if (run is null)
             return TypedResults.ValidationProblem(errors);
-        var r = DefrostBench.Analyse(run);
+        var r = DefrostAnalysis.Analyse(run);
         return TypedResults.Ok(new DefrostAnswer(r.End, r.Phases.HeatOn, r.Phases.HeatOff, r.Phases.HeatMin, r.Phases.IsInferred, r.ClearMin, r.OverRunMin, r.OverRunShare,
             [.. r.Places.Select(p => new PlaceAnswer(p.Place.Kind, p.Place.Name.Length > 0 ? p.Place.Name : null, p.Told, p.LevelC, p.PlateauMin, p.ClearMin))],
             r.Ice is { } ice ? new(ice.IceKg, ice.UncertaintyKg, ice.EnergyKwh, ice.LostKwh) : null, r.Heaters?.PowerKw, [.. r.Heaters?.ElementsOut ?? []],

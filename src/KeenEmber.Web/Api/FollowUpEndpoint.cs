@@ -11,9 +11,9 @@ public static class FollowUpEndpoint
 {
     public static void MapFollowUp(this IEndpointRouteBuilder routes) => routes.MapGet("/visits/{id:guid}/follow-up.ics", Answer).ExcludeFromDescription();
 
-    private static Results<FileContentHttpResult, NotFound> Answer(Guid id, VisitDesk desk)
+    private static Results<FileContentHttpResult, NotFound> Answer(Guid id, VisitViews views)
     {
-        if (desk.Open(id) is not { SignOff: { FollowUp: { } day } signed } view)
+        if (views.Open(id) is not { SignOff: { FollowUp: { } day } signed } view)
             return TypedResults.NotFound();
         var calendar = new Ical.Net.Calendar();
         calendar.Events.Add(new CalendarEvent

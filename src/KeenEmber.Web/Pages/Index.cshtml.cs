@@ -1,6 +1,8 @@
+using KeenEmber.Application;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
+using KeenEmber.Web.Pages.Visits;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -8,7 +10,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeenEmber.Web.Pages;
 
 /// <summary>What to do first: dangers, what is overdue, follow-ups, today's visits, callbacks, units that drift; then every unit.</summary>
-public sealed class IndexModel(Board board, StandingStore standings, ShopStore shops, TimeProvider time) : PageModel
+public sealed class IndexModel(Board board, StandingStore standings, ShopStore shops, BenchTexts texts, TimeProvider time) : PageModel
 {
     private const int OnePage = 50;
 
@@ -49,6 +51,14 @@ public sealed class IndexModel(Board board, StandingStore standings, ShopStore s
     public IReadOnlyList<UnitLine> Callbacks { get; private set; } = [];
 
     public IReadOnlyList<UnitLine> Drifting { get; private set; } = [];
+
+    /// <summary>How a unit stands, in a sentence.</summary>
+    public string Stands(UnitLine unit) => unit switch
+    {
+        { IsJudged: false } => "Not judged yet. Open the page again in a moment.",
+        { LastVisit: null } or { Stands: null } => "No visit yet.",
+        _ => texts.Headline(unit.Stands, unit.Kind),
+    };
 
     public bool IsUnderWay(UnitLine unit) => unit.LastVisit is { } visit && !unit.IsSignedOff && visit.IsUnderWay(Now);
 

@@ -21,19 +21,6 @@ public sealed class SearchModel(SearchStore search, EquipmentStore equipment) : 
         Clock = equipment.Sites() is [var site, ..] ? new(site) : null;
     }
 
-    public static string Name(HitKind kind) => kind switch
-    {
-        HitKind.Unit => "unit",
-        HitKind.Visit => "visit",
-        HitKind.Note => "note",
-        HitKind.Photo => "photo",
-        HitKind.Recommendation => "recommendation",
-        HitKind.Change => "change",
-        HitKind.Part => "part",
-        HitKind.Refrigerant => "refrigerant",
-        _ => "sign-off",
-    };
-
     /// <summary>A passage cut at its marks: plain and found pieces in turn, the first one plain.</summary>
     public static IEnumerable<(string Text, bool Found)> Pieces(string text) =>
         text.Split(SearchStore.MarkOpen).SelectMany((part, i) => i == 0 ? [(part, false)]

@@ -1,7 +1,7 @@
 using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Record;
 using KeenEmber.Core.Tests.Benches.Circuit;
 using KeenEmber.Core.Visits;
 using static KeenEmber.Core.Tests.Record.Entries;
@@ -26,10 +26,10 @@ public class AsFoundTests
     public void Finding_something_so_or_reading_a_setting_disturbs_nothing()
     {
         var setting = new SettingEntry(new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde"), PressureSetting.LowCutOut, SettingStage.AsFound, new(1, Unit.Bar));
-        Assert.False(AsFoundRecord.Disturbs(Change(1, foundSo: true)));
-        Assert.False(AsFoundRecord.Disturbs(setting));
-        Assert.True(AsFoundRecord.Disturbs(setting with { Stage = SettingStage.AsSet }));
-        Assert.True(AsFoundRecord.Disturbs(Change(1)));
+        Assert.False(((IChangesUnit)Change(1, foundSo: true)).ChangesUnit);
+        Assert.False(((IChangesUnit)setting).ChangesUnit);
+        Assert.True(((IChangesUnit)(setting with { Stage = SettingStage.AsSet })).ChangesUnit);
+        Assert.True(((IChangesUnit)Change(1)).ChangesUnit);
     }
 
     [Fact]

@@ -1,6 +1,5 @@
 using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Cases;
-using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
@@ -104,7 +103,7 @@ public class OpenLoopTests
     private static CircuitAnalysis Starved => Bench.Analyse(Bench.Consistent(tdK: 14, superheatK: 16, subcoolingK: 1));
 
     private static Briefing Brief(Timeline timeline, CircuitAnalysis analysis) =>
-        Briefing.Of(First, timeline, analysis, new VisitBenches(timeline, [timeline], Unit, Pressure.StandardAtmosphere, null, PlainJudging.Instance).ToExplain(analysis), [timeline]);
+        new CircuitJudgement(Unit, analysis, null, null, true) is var judged ? Briefing.Of(First, timeline, judged.Found, judged.WorthRepeating, [timeline]) : null!;
 
     [Fact]
     public void A_finding_nobody_did_anything_about_is_not_explained()

@@ -15,7 +15,7 @@ public class PolicyTests
     private static readonly OperatingConditions Conditions = Bench.Settled;
 
     private static IReadOnlyList<Policy> For(OperatingConditions conditions, CircuitAnalysis? analysis, params Entry[] entries) =>
-        PolicyAdvice.For(Of(entries), Freezer, conditions, analysis);
+        PolicyAdvice.For(Of(entries), Freezer, conditions, analysis?.Findings ?? [], analysis?.Next is { } next ? new CircuitTask(next) : null);
 
     [Fact]
     public void Every_policy_has_answers_of_its_own_and_our_default_first()

@@ -1,10 +1,11 @@
 using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Frost;
-using KeenEmber.Core.Cases;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Tests.Benches.Circuit;
+using KeenEmber.Core.Tests.Cases;
 using KeenEmber.Core.Visits;
 using static KeenEmber.Core.Tests.Record.Entries;
 
@@ -14,7 +15,7 @@ namespace KeenEmber.Core.Tests.Visits;
 public class ProofTests
 {
     private static bool IsProved(ProofKind kind, params Entry[] entries) =>
-        Proofs.Of(Of(entries), Freezer, null).Single(p => p.Kind == kind).IsProved;
+        Worked.Of(entries).Proofs.Single(p => p.Kind == kind).IsProved;
 
     [Theory]
     [InlineData(WorkArea.Fans, ProofKind.FansRun)]
@@ -27,17 +28,17 @@ public class ProofTests
     [InlineData(WorkArea.Other, ProofKind.CutOutReached)]
     public void Each_area_wants_its_own_proof(WorkArea area, params ProofKind[] wanted)
     {
-        Assert.Equal(wanted, Proofs.Of(Of(Part(1, area)), Freezer, null).Select(p => p.Kind));
-        Assert.Equal(wanted, Proofs.Of(Of(Change(1, area)), Freezer, null).Select(p => p.Kind));
+        Assert.Equal(wanted, Worked.Of(Freezer, Part(1, area)).Proofs.Select(p => p.Kind));
+        Assert.Equal(wanted, Worked.Of(Freezer, Change(1, area)).Proofs.Select(p => p.Kind));
     }
 
     [Fact]
     public void What_was_found_so_or_is_still_temporary_wants_none() =>
-        Assert.Empty(Proofs.Of(Of(Change(1, foundSo: true), Change(2, opens: LoopKind.Jumper)), Freezer, null));
+        Assert.Empty(Worked.Of(Freezer, Change(1, foundSo: true), Change(2, opens: LoopKind.Jumper)).Proofs);
 
     [Fact]
     public void A_unit_without_a_plate_current_is_not_asked_for_it() =>
-        Assert.Equal([ProofKind.StartedAgain], Proofs.Of(Of(Part(1, WorkArea.Power)), Freezer with { Circuit = Freezer.Circuit with { RatedCurrentA = null } }, null).Select(p => p.Kind));
+        Assert.Equal([ProofKind.StartedAgain], Worked.Of(Freezer with { Circuit = Freezer.Circuit with { RatedCurrentA = null } }, Part(1, WorkArea.Power)).Proofs.Select(p => p.Kind));
 
     [Fact]
     public void Every_fan_must_be_seen_running_after_the_part()
@@ -95,7 +96,7 @@ public class ProofTests
             Read(minute, MeasuringPoint.SuctionPressure, 1.4, Unit.Bar), Read(minute, MeasuringPoint.SuctionLineCoil, -20, Unit.Celsius),
             Read(minute, MeasuringPoint.DischargePressure, 12, Unit.Bar), Read(minute, MeasuringPoint.LiquidLine, 24, Unit.Celsius),
         ];
-        bool Proved(Entry[] readings, CircuitAnalysis analysis) => Proofs.Of(Of([added, .. readings]), Freezer, analysis).Single().IsProved;
+        bool Proved(Entry[] readings, CircuitAnalysis analysis) => Proofs.Of(Of([added, .. readings]), Freezer, [new CircuitJudgement(Freezer, analysis, null, null, true)]).Single().IsProved;
         CircuitAnalysis Judged(Entry[] readings, OperatingConditions? conditions = null) => Bench.Analyse(readings.Cast<ReadingEntry>()
             .Select(r => new TakenReading(r.Id, r.Point, r.At, r.Value, Pressure.StandardAtmosphere, conditions ?? Bench.Settled)));
         var (before, after) = (Round(5), Round(40));
@@ -108,7 +109,7 @@ public class ProofTests
     public void A_setting_made_is_proved_by_both_ends_of_its_cycle()
     {
         var set = new SettingEntry(new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde"), PressureSetting.LowCutOut, SettingStage.AsSet, new(1, Unit.Bar));
-        Assert.Equal([ProofKind.CutOutReached, ProofKind.CutInReached], Proofs.Of(Of(set), Freezer, null).Select(p => p.Kind));
-        Assert.Empty(Proofs.Of(Of(set with { Stage = SettingStage.AsFound }), Freezer, null));
+        Assert.Equal([ProofKind.CutOutReached, ProofKind.CutInReached], Worked.Of(Freezer, set).Proofs.Select(p => p.Kind));
+        Assert.Empty(Worked.Of(Freezer, set with { Stage = SettingStage.AsFound }).Proofs);
     }
 }

@@ -1,4 +1,5 @@
 using System.Diagnostics;
+using KeenEmber.Application;
 using Microsoft.Extensions.Logging.Abstractions;
 
 namespace KeenEmber.Web.Tests.Edge;

@@ -20,6 +20,8 @@ public static class CircuitPatterns
     public const string ShortOfCharge = "circuit.short-of-charge";
     public const string CoilStarved = "circuit.coil-starved";
     public const string DrierRestricted = "circuit.drier-restricted";
+    /// <summary>Detail of <see cref="HighHead"/> where the condenser stands in water and not in air.</summary>
+    public const string OverWater = "water";
     public const string CoilNotLoaded = "circuit.coil-not-loaded";
     public const string Overfed = "circuit.overfed";
     public const string HeavyLoad = "circuit.heavy-load";
@@ -144,7 +146,17 @@ public static class CircuitPatterns
                 Against = Values(Results(against)),
                 SeenAgainst = Facts(against),
                 WouldConfirm = [.. asked.Where(s => Holds(s) is null).Select(Name)],
+                About = CoilOf(row.Code, behind) is { } number ? [Subject.Coil(number)] : [],
+                Detail = row.Code == HighHead && makeUp.Condenser == CondenserKind.WaterCooled ? OverWater : "",
             };
+        }
+
+        /// <summary>Which of two coils it is about; null on a unit with one, and where it rests on what both share.</summary>
+        private int? CoilOf(string code, List<CircuitResult> behind)
+        {
+            if (makeUp.Coils == 1 || code == WithinTargets)
+                return null;
+            return behind.Exists(r => r.Kind == SuperheatCoil2) ? 2 : behind.Exists(r => r.Kind == SuperheatCoil) ? 1 : null;
         }
 
         /// <summary>Null while it is not known, or not fit to tell.</summary>

@@ -1,5 +1,6 @@
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
+using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Core.Benches.Controls;
 
@@ -18,7 +19,10 @@ public sealed record ControlEventEntry(EntryHeader Header, bool CutsIn, TypedVal
 public sealed record OutputStateEntry(EntryHeader Header, ControlOutput Output, OutputState State, bool Tapped) : Entry(Header);
 
 /// <summary>A parameter of the controller as found or as left.</summary>
-public sealed record ParameterEntry(EntryHeader Header, ControllerParameter Parameter, SettingStage Stage, TypedValue Value) : Entry(Header);
+public sealed record ParameterEntry(EntryHeader Header, ControllerParameter Parameter, SettingStage Stage, TypedValue Value) : Entry(Header), IChangesUnit
+{
+    bool IChangesUnit.ChangesUnit => Stage == SettingStage.AsSet;
+}
 
 /// <summary>Where a mechanical thermostat acted at one place of its dial.</summary>
 public sealed record DialEntry(EntryHeader Header, TypedValue Dial, TypedValue? CutIn, TypedValue? CutOut) : Entry(Header);

@@ -74,7 +74,7 @@ public static class PressureControlChecks
         }
 
         foreach (var setting in at.Where(s => s.Value is null))
-            findings.Add(new(OutOfRange, Strength.Strong, [], new Dictionary<string, double>()) { Seen = [setting.Key.ToString()] });
+            findings.Add(new(OutOfRange, Strength.Strong, [], new Dictionary<string, double>()) { About = [Subject.Setting(setting.Key)] });
 
         var targets = CircuitTargets.Of(input.MakeUp, Load.Settled, input.BoxTarget, null);
         var boxC = input.BoxTarget.Celsius;

@@ -30,7 +30,7 @@ internal static class DefrostFindings
         var leftSeen = run.Mark(RunMarkKind.IceLeft) is not null;
         if (r.IceIsLeft || leftSeen)
         {
-            var coldest = DefrostBench.Bends(r.Places).Where(p => p.Told == ClearTold.NotClear).Min(p => p.AtHeatOffC);
+            var coldest = DefrostAnalysis.Bends(r.Places).Where(p => p.Told == ClearTold.NotClear).Min(p => p.AtHeatOffC);
             yield return Of(r.End == EndedBy.TimeLimit ? DefrostCodes.LimitBeforeClear : DefrostCodes.EndedEarly, leftSeen && r.IceIsLeft ? Strength.Strong : Strength.Fair,
                 ("coldestC", coldest), ("heatMin", r.Phases.HeatMin)) with { WouldConfirm = leftSeen ? [] : ["ice-left"] };
         }

@@ -62,5 +62,5 @@ public sealed record DefrostResult(
     public (double Total, double AfterClear)? EnergyKwh => Heaters is { } h && Phases.HeatMin is { } min ? (h.PowerKw * min / 60, h.PowerKw * (OverRunMin ?? 0) / 60) : null;
 
     /// <summary>A place on the coil was not clear when the heat ended.</summary>
-    public bool IceIsLeft => DefrostBench.Bends(Places).Any(p => p.Told == ClearTold.NotClear) && Phases.HeatOff is not null;
+    public bool IceIsLeft => DefrostAnalysis.Bends(Places).Any(p => p.Told == ClearTold.NotClear) && Phases.HeatOff is not null;
 }

@@ -10,7 +10,7 @@ namespace KeenEmber.Core.Benches.Defrost;
 public sealed record WatchedRun(RunEntry Entry, DefrostRun Run, bool IsOver, IJudging Judging)
 {
     /// <summary>What it came to; worked out when it is first asked for.</summary>
-    public DefrostResult Result => field ??= Judging.Of(DefrostRuns.Bench, () => DefrostBench.Analyse(Run), DefrostResult.None);
+    public DefrostResult Result => field ??= Judging.Of(DefrostRuns.Bench, () => DefrostAnalysis.Analyse(Run), DefrostResult.None);
 
     /// <summary>What of it wants an explanation.</summary>
     public IEnumerable<Finding> Faults => Result.Findings.Where(f => DefrostCodes.IsFault(f.Code));

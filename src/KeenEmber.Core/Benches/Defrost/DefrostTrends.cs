@@ -4,14 +4,15 @@ using KeenEmber.Core.Quantities;
 
 namespace KeenEmber.Core.Benches.Defrost;
 
-public enum DefrostTrendKind { HeatMin, OverRunMin, IcePerRunKg, IcePerDayKg, HeaterCurrentA }
-
-/// <param name="Leg">Which heater leg; 0 for the others.</param>
-public sealed record DefrostTrend(DefrostTrendKind Kind, int Leg, IReadOnlyList<TrendMark> Marks);
-
 /// <summary>What a coil's defrosts do over its life.</summary>
 public static class DefrostTrends
 {
+    public const string HeatMin = "defrost.heat-min";
+    public const string OverRunMin = "defrost.over-run-min";
+    public const string IcePerRunKg = "defrost.ice-per-run-kg";
+    public const string IcePerDayKg = "defrost.ice-per-day-kg";
+    public const string HeaterCurrentA = "defrost.heater-current-a";
+
     /// <summary>Beginning and end of the heat are known to about this each, min.</summary>
     private const double MinuteAccuracy = 1;
 
@@ -19,16 +20,16 @@ public static class DefrostTrends
     private const double ClearAccuracyMin = 1.5;
 
     /// <returns>Only what at least two runs have.</returns>
-    public static IReadOnlyList<DefrostTrend> Of(IReadOnlyList<WatchedRun> runs)
+    public static IReadOnlyList<Trend> Of(IReadOnlyList<WatchedRun> runs)
     {
         var legs = runs.Select(r => r.Result.Heaters?.Legs.Count ?? 0).DefaultIfEmpty(0).Max();
-        IEnumerable<DefrostTrend> trends =
+        IEnumerable<Trend> trends =
         [
-            new(DefrostTrendKind.HeatMin, 0, Marks(runs, r => r.Result.Phases.HeatMin, (_, _) => MinuteAccuracy)),
-            new(DefrostTrendKind.OverRunMin, 0, Marks(runs, r => r.Result.OverRunMin, (_, _) => ClearAccuracyMin)),
-            new(DefrostTrendKind.IcePerRunKg, 0, Marks(runs, r => r.Result.Ice?.IceKg, (r, _) => r.Result.Ice!.UncertaintyKg)),
-            new(DefrostTrendKind.IcePerDayKg, 0, Marks(runs, r => r.Result.Ice?.IceKg * PerDay(r), (r, _) => r.Result.Ice!.UncertaintyKg * PerDay(r)!.Value)),
-            .. Enumerable.Range(1, legs).Select(leg => new DefrostTrend(DefrostTrendKind.HeaterCurrentA, leg,
+            new(HeatMin, null, Marks(runs, r => r.Result.Phases.HeatMin, (_, _) => MinuteAccuracy)),
+            new(OverRunMin, null, Marks(runs, r => r.Result.OverRunMin, (_, _) => ClearAccuracyMin)),
+            new(IcePerRunKg, null, Marks(runs, r => r.Result.Ice?.IceKg, (r, _) => r.Result.Ice!.UncertaintyKg)),
+            new(IcePerDayKg, null, Marks(runs, r => r.Result.Ice?.IceKg * PerDay(r), (r, _) => r.Result.Ice!.UncertaintyKg * PerDay(r)!.Value)),
+            .. Enumerable.Range(1, legs).Select(leg => new Trend(HeaterCurrentA, Subject.HeaterLeg(leg),
                 Marks(runs, r => r.Result.Heaters?.Legs.FirstOrDefault(l => l.Leg == leg)?.MeasuredA, (_, amps) => MeterAccuracy.Of(QuantityKind.Current, amps)))),
         ];
         return [.. trends.Where(t => t.Marks.Count > 1)];

@@ -15,7 +15,7 @@ public sealed record RunComparison(WatchedRun Earlier, WatchedRun Later, IReadOn
         var (earlier, later) = one.Run.Start <= another.Run.Start ? (one, another) : (another, one);
         return new(earlier, later,
         [
-            .. timelines.SelectMany(t => t.Standing).Where(e => e is ChangeEntry { FoundSo: false } or PartEntry or RefrigerantEntry && e.At >= earlier.Run.Start && e.At <= later.Run.Start).OrderBy(e => e.At),
+            .. timelines.SelectMany(t => t.Standing).Where(e => e is IChangesUnit { ChangesUnit: true } && e.At >= earlier.Run.Start && e.At <= later.Run.Start).OrderBy(e => e.At),
         ]);
     }
 

@@ -1,5 +1,6 @@
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
+using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Core.Benches.Sensors;
 
@@ -39,7 +40,7 @@ public static class SensorMends
 }
 
 /// <summary>A sensor was put right: checks from before no longer speak for it.</summary>
-public sealed record SensorMendEntry(EntryHeader Header, string Sensor, SensorMend Mend) : Entry(Header);
+public sealed record SensorMendEntry(EntryHeader Header, string Sensor, SensorMend Mend) : Entry(Header), IChangesUnit;
 
 public readonly record struct ResponseSample(double Seconds, TypedValue Told);
 

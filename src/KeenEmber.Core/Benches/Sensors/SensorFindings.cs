@@ -2,7 +2,7 @@ using KeenEmber.Core.Findings;
 
 namespace KeenEmber.Core.Benches.Sensors;
 
-/// <summary>What a board of sensors says to the other benches and to the reader. The sensor's name stands first under <see cref="Finding.Seen"/>.</summary>
+/// <summary>What a board of sensors says to the other benches and to the reader. The sensor it is about stands first under <see cref="Finding.About"/>; swapped ones follow it.</summary>
 public static class SensorFindings
 {
     public const string Prefix = "sensor.";
@@ -20,7 +20,7 @@ public static class SensorFindings
         foreach (var i in board.Order.Where(told.Add))
         {
             var c = board.Channels[i];
-            var names = new List<string> { c.Channel.Name };
+            var (names, detail) = (new List<string> { c.Channel.Name }, "");
             if (c.Result.Verdict == SensorVerdict.Swapped)
             {
                 // Round the ring of inputs that hold each other's leads.
@@ -32,10 +32,10 @@ public static class SensorFindings
             }
             else if (c.Result.Other is { } other)
             {
-                names.Add(other.Code);
+                detail = other.Code;
             }
 
-            findings.Add(new(Code(c.Result.Verdict), c.ByElimination ? Strength.Fair : Strength.Strong, [.. basis(c.Channel)], Values(c)) { Seen = names, WouldConfirm = c.Result.WouldSettle });
+            findings.Add(new(Code(c.Result.Verdict), c.ByElimination ? Strength.Fair : Strength.Strong, [.. basis(c.Channel)], Values(c)) { About = [.. names.Select(Subject.Sensor)], Detail = detail, WouldConfirm = c.Result.WouldSettle });
         }
 
         return findings;

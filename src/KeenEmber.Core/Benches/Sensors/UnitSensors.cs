@@ -31,7 +31,7 @@ public sealed record UnitSensors(
     IReadOnlyList<CheckedSensor> Sensors, BoardResult FoundBoard, BoardResult Board, IReadOnlyList<Finding> Found, IReadOnlyList<Finding> Now, IReadOnlyList<WarmedEntry> Confirmed, bool InstrumentsChecked)
 {
     /// <summary>What the visit found, before and after anything was done, each once.</summary>
-    public IEnumerable<Finding> Everything => Found.Concat(Now.Where(n => !Found.Any(f => f.Code == n.Code && f.Seen[0] == n.Seen[0])));
+    public IEnumerable<Finding> Everything => Found.Concat(Now.Where(n => !Found.Any(f => f.Code == n.Code && f.About[0] == n.About[0])));
 
     /// <summary>What the sensor that controls the box reads too much, K; 0 where it was not checked, or is open or shorted.</summary>
     public double BoxErrorK => Sensors.FirstOrDefault(s => s.Sensor.Role == SensorRole.Box)?.Found?.Result.Error is { } error && double.IsFinite(error) ? error : 0;

@@ -13,7 +13,7 @@ namespace KeenEmber.Web.Pages.Units;
 public sealed record ComparedReading(string Name, string Before, string After, string Change, bool Moved);
 
 /// <summary>Any two visits of a unit side by side; the last two unless others are chosen.</summary>
-public sealed class CompareModel(VisitDesk desk, EquipmentStore equipment, VisitStore visits) : PageModel
+public sealed class CompareModel(VisitViews views, EquipmentStore equipment, VisitStore visits) : PageModel
 {
     [BindProperty(SupportsGet = true)]
     public Guid? First { get; set; }
@@ -38,7 +38,7 @@ public sealed class CompareModel(VisitDesk desk, EquipmentStore equipment, Visit
             return Page();
         var second = Visits.FirstOrDefault(v => v.Id == Second) ?? Visits[0];
         var first = Visits.FirstOrDefault(v => v.Id == First && v.Id != second.Id) ?? Visits.First(v => v.Id != second.Id);
-        Sides = [.. new[] { first, second }.OrderBy(v => v.StartedAt).Select(v => desk.Open(v.Id)!)];
+        Sides = [.. new[] { first, second }.OrderBy(v => v.StartedAt).Select(v => views.Open(v.Id)!)];
         return Page();
     }
 
@@ -48,8 +48,8 @@ public sealed class CompareModel(VisitDesk desk, EquipmentStore equipment, Visit
         (string, string[]) Line(string label, Func<VisitView, string> of) => (label, [.. Sides.Select(of)]);
         yield return Line("technician", v => v.Visit.Author);
         yield return Line("complaint", v => v.Visit.Complaint);
-        yield return Line("stood", v => v.Stands);
-        yield return Line("done", v => Joined(v, e => e is ChangeEntry or PartEntry or RefrigerantEntry or ClosureEntry or SettingEntry { Stage: SettingStage.AsSet }));
+        yield return Line("stood", v => v.StandsInWords);
+        yield return Line("done", v => Joined(v, e => e is IChangesUnit { ChangesUnit: true } or ChangeEntry));
         yield return Line("root cause", v => v.SignOff is { RootCause.Length: > 0 } s ? s.RootCause : "not found");
         foreach (var fact in Unit.MakeUp.Facts.Where(f => f != AsFound.EvaporatorFan && Sides.Any(v => Stood(v, f).Length > 0) && Stood(Sides[0], f) != Stood(Sides[1], f)))
             yield return Line(FactText.Name(fact), v => Stood(v, fact));

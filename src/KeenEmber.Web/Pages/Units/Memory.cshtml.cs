@@ -1,9 +1,9 @@
-using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Cases;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Storage;
+using KeenEmber.Web.Pages.Visits;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -11,7 +11,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeenEmber.Web.Pages.Units;
 
 /// <summary>Everything a unit's visits tell together.</summary>
-public sealed class MemoryModel(EquipmentStore equipment, VisitStore visits, ShopStore shops) : PageModel
+public sealed class MemoryModel(EquipmentStore equipment, VisitStore visits, ShopStore shops, VisitViews views, BenchTexts texts) : PageModel
 {
     public Equipment Unit { get; private set; } = null!;
 
@@ -25,8 +25,11 @@ public sealed class MemoryModel(EquipmentStore equipment, VisitStore visits, Sho
 
     public UnitMemory Memory { get; private set; } = null!;
 
-    /// <summary>Temperature sensors that were checked on more than one visit.</summary>
-    public IReadOnlyDictionary<string, IReadOnlyList<TrendMark>> SensorErrors { get; private set; } = new Dictionary<string, IReadOnlyList<TrendMark>>();
+    /// <summary>What the benches measured on more than one visit.</summary>
+    public IReadOnlyList<Trend> Trends { get; private set; } = [];
+
+    /// <summary>What a trend measures, and a value of it.</summary>
+    public (string Name, Func<double, string> Value) InWords(Trend trend) => texts.Of(trend).Trend(trend, Units);
 
     public IActionResult OnGet(Guid id)
     {
@@ -35,10 +38,9 @@ public sealed class MemoryModel(EquipmentStore equipment, VisitStore visits, Sho
         (Unit, Site, Clock) = (unit, site, new(site));
         Units = new(shops.Get().Units, site.Atmosphere);
         Visits = visits.OfEquipment(id);
-        var entries = visits.EntriesOfEquipment(id);
-        var timelines = Visits.Select(v => (Visit: v, Timeline: new Timeline(entries[v.Id], unit, site.Atmosphere))).ToList();
-        Memory = UnitMemory.Of(timelines, site.Atmosphere);
-        SensorErrors = UnitSensors.Errors(timelines.Select(t => t.Timeline), site.Atmosphere).Where(e => e.Value.Count > 1).ToDictionary();
+        var latest = Visits.Count > 0 ? views.Open(Visits[0].Id) : null;
+        Memory = UnitMemory.Of(latest?.AllVisits ?? [], site.Atmosphere);
+        Trends = latest?.Trends ?? [];
         return Page();
     }
 }

@@ -1,15 +1,20 @@
+using KeenEmber.Application;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
+using KeenEmber.Web.Pages.Visits;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeenEmber.Web.Pages.Units;
 
-public sealed class UnitModel(Board board, EquipmentStore equipment, VisitStore visits, ShopStore shops, TimeProvider time) : PageModel
+public sealed class UnitModel(Board board, EquipmentStore equipment, VisitStore visits, ShopStore shops, BenchTexts texts, TimeProvider time) : PageModel
 {
+    /// <summary>How its visits stand, in words.</summary>
+    public BenchTexts Texts => texts;
+
     public Equipment Unit { get; private set; } = null!;
 
     public Shop Shop { get; private set; } = null!;

@@ -8,7 +8,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace KeenEmber.Web.Pages.Visits;
 
 /// <summary>What was set, bridged, replaced, added or recovered, and what is still open because of it.</summary>
-public sealed class ChangesModel(VisitDesk desk) : VisitPage(desk)
+public sealed class ChangesModel(VisitViews views) : VisitPage(views)
 {
     private const int LongestText = 200;
 

@@ -6,7 +6,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace KeenEmber.Web.Pages.Visits;
 
 /// <summary>Before leaving: what is still open, what it came to, when to look again.</summary>
-public sealed class CloseModel(VisitDesk desk, SigningDesk signing) : VisitPage(desk)
+public sealed class CloseModel(VisitViews views, SigningDesk signing) : VisitPage(views)
 {
     private const int LongestText = 1000;
 
@@ -24,7 +24,7 @@ public sealed class CloseModel(VisitDesk desk, SigningDesk signing) : VisitPage(
         var due = Form.Day(Handover("due", loop), View.Clock.Date(View.Now), required: true);
         if (Form.IsWrong)
             return Page();
-        Desk.Append([new HandoverEntry(Writer.Next(), loop, reason, owner, due!.Value)]);
+        Append([new HandoverEntry(Writer.Next(), loop, reason, owner, due!.Value)]);
         return RedirectToPage(new { id });
     }
 
@@ -47,7 +47,7 @@ public sealed class CloseModel(VisitDesk desk, SigningDesk signing) : VisitPage(
                 : "Not signed off: give reason, owner and day for what stays open.";
         var day = Form.Day("followUp", View.Clock.Date(View.Now));
         return new SignOffEntry(Writer.Next(corrects: View.SignOff?.Id), Text("rootCause"), Text("notReproduced"), Text("recommendation"), day,
-            Text("contributing"), Text("consequences"), string.Join(' ', View.ToExplain.Select(f => f.Code).Intersect(explained)));
+            Text("contributing"), Text("consequences"), string.Join(' ', View.Found.Select(f => f.Code).Intersect(explained)));
     });
 
     /// <summary>Ticked just now, or when it was signed off before. Boxes without a tick are not sent, so the first cause tells whether the form was.</summary>

@@ -7,7 +7,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace KeenEmber.Web.Pages.Visits;
 
 /// <summary>What is seen before anything is touched, one tap a fact.</summary>
-public sealed class LookModel(VisitDesk desk) : VisitPage(desk)
+public sealed class LookModel(VisitViews views) : VisitPage(views)
 {
     public const double LongestRunMinutes = 100_000;
 
@@ -56,7 +56,7 @@ public sealed class LookModel(VisitDesk desk) : VisitPage(desk)
         var minutes = Form.Number(Time(fact), 0, LongestRunMinutes, "minutes");
         if (Form.IsWrong)
             return Page();
-        Desk.Append([new ObservationEntry(Writer.Next(), fact, index, state, View.Now - (minutes is { } m ? TimeSpan.FromMinutes(m) : null))]);
+        Append([new ObservationEntry(Writer.Next(), fact, index, state, View.Now - (minutes is { } m ? TimeSpan.FromMinutes(m) : null))]);
         return RedirectToPage(new { id });
     }
 }

@@ -8,7 +8,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace KeenEmber.Web.Pages.Visits;
 
 /// <summary>Which of the shop's meters are used on this visit, and whether they can be trusted.</summary>
-public sealed class MetersModel(VisitDesk desk, InstrumentStore instruments) : VisitPage(desk)
+public sealed class MetersModel(VisitViews views, InstrumentStore instruments) : VisitPage(views)
 {
     private IReadOnlyList<Instrument>? all;
 
@@ -32,7 +32,7 @@ public sealed class MetersModel(VisitDesk desk, InstrumentStore instruments) : V
             return NotFound();
         if (entryId == Guid.Empty || Instruments.FirstOrDefault(i => i.Id == instrument) is not { } chosen)
             return BadRequest();
-        Desk.Append([new MeterEntry(Writer.Next(), chosen.Measures, chosen.At(View.Now, View.Shop.Policies))]);
+        Append([new MeterEntry(Writer.Next(), chosen.Measures, chosen.At(View.Now, View.Shop.Policies))]);
         return RedirectToPage(new { id });
     }
 
@@ -52,7 +52,7 @@ public sealed class MetersModel(VisitDesk desk, InstrumentStore instruments) : V
 
         instruments.Append(check);
         if (View.Timeline.MeterAt(checkedOne.Measures, View.Now)?.Id == instrument)
-            Desk.Append([new MeterEntry(Writer.Next(), checkedOne.Measures, (checkedOne with { LastCheck = check }).At(View.Now, View.Shop.Policies))]);
+            Append([new MeterEntry(Writer.Next(), checkedOne.Measures, (checkedOne with { LastCheck = check }).At(View.Now, View.Shop.Policies))]);
         return RedirectToPage(new { id });
     }
 }

@@ -1,4 +1,3 @@
-using KeenEmber.Core.Cases;
 using KeenEmber.Core.Visits;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
@@ -6,7 +5,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace KeenEmber.Web.Pages.Visits;
 
 /// <summary>What proves each repair, filled from the timeline, and what still does not.</summary>
-public sealed class ProveModel(VisitDesk desk) : VisitPage(desk)
+public sealed class ProveModel(VisitViews views) : VisitPage(views)
 {
     public IActionResult OnPostProof(Guid id, Guid entryId, ProofKind kind, string? what)
     {
@@ -14,7 +13,7 @@ public sealed class ProveModel(VisitDesk desk) : VisitPage(desk)
             return NotFound();
         if (entryId == Guid.Empty || !Enum.IsDefined(kind) || kind.FillsItself())
             return BadRequest();
-        Desk.Append([new ProofEntry(Writer.Next(), kind, TypingText.Kept(what, 200))]);
+        Append([new ProofEntry(Writer.Next(), kind, TypingText.Kept(what, 200))]);
         return RedirectToPage(new { id });
     }
 }

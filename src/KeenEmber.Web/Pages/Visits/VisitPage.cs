@@ -1,3 +1,4 @@
+using KeenEmber.Application;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
@@ -9,7 +10,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeenEmber.Web.Pages.Visits;
 
 /// <summary>What every station of a visit has: the visit itself, the standing panel and the log line.</summary>
-public abstract class VisitPage(VisitDesk desk) : PageModel
+public abstract class VisitPage(VisitViews views) : PageModel
 {
     public VisitView View { get; private set; } = null!;
 
@@ -53,7 +54,7 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
         var clear = Items.Where(i => i is not QuickUnclear).ToList();
         var entries = clear.Select(item => VisitDesk.EntryOf(item, Writer.Next())).ToList();
         if (entries.Count > 0)
-            desk.Append(entries);
+            Append(entries);
         if (Items.Count > 0 && clear.Count == Items.Count)
             return RedirectToPage(new { id, saved = clear.Count });
         var unclear = Items.OfType<QuickUnclear>().ToList();
@@ -72,7 +73,7 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
         if (entryId == Guid.Empty)
             return BadRequest();
         if (View.HazardsAhead != Hazards.None)
-            desk.Append([new HazardsEntry(Writer.Next(), View.HazardsAhead)]);
+            Append([new HazardsEntry(Writer.Next(), View.HazardsAhead)]);
         return RedirectToPage(new { id });
     }
 
@@ -88,7 +89,7 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
         if (lineId == Guid.Empty || !Enum.IsDefined(topic) || (about is not null && View.Timeline.Written.All(e => e.Id != about)))
             return BadRequest();
         var (kept, errors) = PhotoDesk.Keep(photos, store);
-        desk.Append([.. kept.Select((photo, i) => new PhotoEntry(Writer.Next(), photo.Hash, photo.Width, photo.Height, TypingText.Kept(caption, 200), about, topic))]);
+        Append([.. kept.Select((photo, i) => new PhotoEntry(Writer.Next(), photo.Hash, photo.Width, photo.Height, TypingText.Kept(caption, 200), about, topic))]);
         if (errors.Count == 0)
             return RedirectToPage(new { id, saved = kept.Count });
         Load(id);
@@ -96,7 +97,8 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
         return Page();
     }
 
-    protected VisitDesk Desk => desk;
+    /// <summary>Puts entries on record, all or nothing.</summary>
+    protected void Append(IReadOnlyList<Entry> entries) => views.Desk.Append(entries);
 
     /// <summary>Makes the headers of what this form puts on record.</summary>
     protected EntryWriter Writer { get; private set; } = null!;
@@ -104,7 +106,7 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
     /// <param name="key">The id that the form carries, where one was sent.</param>
     protected bool Load(Guid id, Guid key = default)
     {
-        if (desk.Open(id) is not { } view)
+        if (views.Open(id) is not { } view)
             return false;
         View = view;
         Writer = new(id, key, view.Now, BrowserNotes.Of(Request, BrowserNotes.Technician) ?? view.Visit.Author, BrowserNotes.Device(HttpContext));
@@ -129,7 +131,7 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
         if (Form.IsWrong)
             return Page();
         if (entries.Count > 0)
-            desk.Append(entries);
+            Append(entries);
         return RedirectToPage(new { id, saved = entries.Count });
     }
 
@@ -147,26 +149,19 @@ public abstract class VisitPage(VisitDesk desk) : PageModel
         Items = new QuickEntry(QuickText.Words(View.Shop), View.Shop.Units, View.Equipment.EvaporatorFans).Read(line);
     }
 
-    /// <summary>Label of a station with what is in it, for the rail.</summary>
-    public IEnumerable<(string Page, string Name, string Inside)> Stations()
+    /// <summary>The stations of the rail in the order of the job: those of the work round the measuring, and those of the benches.</summary>
+    public IEnumerable<Station> Stations() => OfTheVisit().Concat(View.Texts.All.SelectMany(t => t.Stations(View))).OrderBy(s => s.Order);
+
+    private IEnumerable<Station> OfTheVisit()
     {
+        static string Count(int n, string one, string many) => n == 1 ? $"1 {one}" : $"{n} {many}";
         var looked = View.Conditions.EvaporatorFans.Count(f => f is not null) + View.MakeUp.Facts.Count(f => View.Conditions.StateOf(f) is not null);
-        yield return ("Look", "Walk-round", looked == 1 ? "1 fact" : $"{looked} facts");
-        yield return ("Frost", "Frost", View.Frost(after: null) is { } picture ? picture.After ? "after" : "as found" : "no picture");
-        var taken = View.Readings.Keys.Count(View.MakeUp.Points.Contains);
-        yield return ("Circuit", "Circuit", taken == 1 ? "1 reading" : $"{taken} readings");
-        var logged = View.Series?.Measured.Values.Select(c => c.Count).DefaultIfEmpty().Max() ?? 0;
-        yield return ("Course", "Trend", View.Series is not { IsSeries: true } series ? logged <= 1 ? "no series" : $"{logged} each" : series.Settled is null ? "moving" : "settled");
-        if (View.MakeUp.Kind != EquipmentKind.GlycolChiller)
-            yield return ("Defrost", "Defrost", View.Runs.Count == 0 ? "not watched" : View.Runs.Any(r => !r.IsOver) ? "running" : View.Runs.Count == 1 ? "1 run" : $"{View.Runs.Count} runs");
-        else
-            yield return ("Glycol", "Glycol", View.Benches.Glycol is null ? "not tested" : "tested");
-        yield return ("Sensors", "Sensors", View.Benches.Sensors.Found.Count + View.Benches.Sensors.Now.Count > 0 ? View.Benches.Sensors.Now.Count > 0 ? $"{View.Benches.Sensors.Now.Count} wrong" : "put right" : View.Benches.Sensors.Sensors.Count == 0 ? "none named" : View.Benches.Sensors.Sensors.All(s => s.Checks.Count == 0) ? "not checked" : "checked");
-        yield return ("Meters", "Meters", View.Timeline.Standing.OfType<MeterEntry>().Select(m => m.Measures).Distinct().Count() is var meters and > 0 ? $"{meters} named" : "not named");
-        yield return ("Controls", "Controls", View.Benches.ControlFaults.Count > View.Benches.Sensors.Now.Count ? $"{View.Benches.ControlFaults.Count - View.Benches.Sensors.Now.Count} wrong" : View.Benches.Settings.Count == 1 ? "1 setting" : $"{View.Benches.Settings.Count} settings");
-        yield return ("Changes", "Changes", View.Loops.Count == 0 ? "none open" : $"{View.Loops.Count} open");
-        yield return ("Prove", "Prove", View.Proofs.Count == 0 ? "nothing yet" : $"{View.Proofs.Count(p => p.IsProved)} of {View.Proofs.Count}");
-        yield return ("Record", "Record", View.Timeline.Standing.Count == 1 ? "1 entry" : $"{View.Timeline.Standing.Count} entries");
-        yield return ("Close", "Close", View.SignOff is null ? "not signed" : "signed off");
+        yield return new(10, "Look", "Walk-round", Count(looked, "fact", "facts"));
+        var meters = View.Timeline.Standing.OfType<MeterEntry>().Select(m => m.Measures).Distinct().Count();
+        yield return new(70, "Meters", "Meters", meters > 0 ? $"{meters} named" : "not named");
+        yield return new(90, "Changes", "Changes", View.Loops.Count == 0 ? "none open" : $"{View.Loops.Count} open");
+        yield return new(100, "Prove", "Prove", View.Proofs.Count == 0 ? "nothing yet" : $"{View.Proofs.Count(p => p.IsProved)} of {View.Proofs.Count}");
+        yield return new(110, "Record", "Record", Count(View.Timeline.Standing.Count, "entry", "entries"));
+        yield return new(120, "Close", "Close", View.SignOff is null ? "not signed" : "signed off");
     }
 }

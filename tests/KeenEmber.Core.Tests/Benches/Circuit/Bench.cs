@@ -26,7 +26,7 @@ internal static class Bench
 
     public static CircuitAnalysis Analyse(IEnumerable<TakenReading> readings, OperatingConditions? now = null,
         string refrigerant = "R404A", CircuitMakeUp? makeUp = null) =>
-        CircuitBench.Analyse(new(RefrigerantCatalogue.Find(refrigerant)!, makeUp ?? WalkIn, readings.ToDictionary(r => r.Point)), now ?? Settled);
+        CircuitCalculation.Analyse(new(RefrigerantCatalogue.Find(refrigerant)!, makeUp ?? WalkIn, readings.ToDictionary(r => r.Point)), now ?? Settled);
 
     /// <summary>A full set of readings whose results are exactly the given ones.</summary>
     public static List<TakenReading> Consistent(

@@ -102,8 +102,8 @@ public class MakeUpTests
     {
         var readings = Bench.Consistent(splitK: 22, subcoolingK: 14).ToDictionary(r => r.Point);
         var fluid = RefrigerantCatalogue.Find("R404A")!;
-        Assert.Equal(expected, CircuitBench.Analyse(new(fluid, Bench.WalkIn, readings) { Standing = verdict }, Bench.Settled).Findings.Select(f => f.Code));
-        Assert.Contains("Standing.Normal", CircuitBench.Analyse(new(fluid, Bench.WalkIn, readings), Bench.Settled).Findings[0].WouldConfirm);
+        Assert.Equal(expected, CircuitCalculation.Analyse(new(fluid, Bench.WalkIn, readings) { Standing = verdict }, Bench.Settled).Findings.Select(f => f.Code));
+        Assert.Contains("Standing.Normal", CircuitCalculation.Analyse(new(fluid, Bench.WalkIn, readings), Bench.Settled).Findings[0].WouldConfirm);
     }
 
     [Fact]

@@ -88,7 +88,7 @@ public class SeriesTests
         var series = Analyse(samples);
         var latest = samples.GroupBy(s => s.Point).ToDictionary(g => g.Key, g => Bench.At(g.Key, g.Last().Si,
             g.Key == SuctionPressure ? Unit.KilopascalAbsolute : Unit.Kelvin, minute: 20));
-        double Superheat(SeriesAnalysis? with) => CircuitBench.Analyse(new(Fluid, Bench.WalkIn, latest) { Series = with }, Bench.Settled)[ResultKind.SuperheatCoil].Value!.Value;
+        double Superheat(SeriesAnalysis? with) => CircuitCalculation.Analyse(new(Fluid, Bench.WalkIn, latest) { Series = with }, Bench.Settled)[ResultKind.SuperheatCoil].Value!.Value;
         Assert.Equal(6.5, Superheat(null), 0.01);
         Assert.Equal(5.04, Superheat(series), 0.05);
     }
@@ -98,7 +98,7 @@ public class SeriesTests
     {
         var samples = Course(20, m => -15 - 0.5 * m, m => 8);
         var latest = samples.GroupBy(s => s.Point).ToDictionary(g => g.Key, g => Bench.At(g.Key, g.Last().Si, g.Key == SuctionPressure ? Unit.KilopascalAbsolute : Unit.Kelvin));
-        var validity = CircuitBench.Analyse(new(Fluid, Bench.WalkIn, latest) { Series = Analyse(samples) }, Bench.Settled)[ResultKind.SuperheatCoil].Validity;
+        var validity = CircuitCalculation.Analyse(new(Fluid, Bench.WalkIn, latest) { Series = Analyse(samples) }, Bench.Settled)[ResultKind.SuperheatCoil].Validity;
         Assert.Equal([ReasonCode.StillMoving], validity.Reasons.Select(r => r.Code));
         Assert.Equal(ValidityLevel.Provisional, validity.Level);
     }
@@ -167,7 +167,7 @@ public class SeriesTests
     {
         var samples = Course(30, m => -25 - 0.8 * Sine(m, 3), m => 4.5 + 3 * Sine(m, 3), everyMin: 0.25);
         var readings = Bench.Consistent().ToDictionary(r => r.Point);
-        var codes = CircuitBench.Analyse(new(Fluid, Bench.WalkIn, readings) { Series = Analyse(samples) }, Bench.Settled).Findings.Select(f => f.Code);
+        var codes = CircuitCalculation.Analyse(new(Fluid, Bench.WalkIn, readings) { Series = Analyse(samples) }, Bench.Settled).Findings.Select(f => f.Code);
         Assert.Equal([SeriesPatterns.Hunting], codes);
     }
 }

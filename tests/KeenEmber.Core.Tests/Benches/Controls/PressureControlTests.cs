@@ -68,7 +68,7 @@ public class PressureControlTests
     public void A_pressure_outside_the_refrigerant_is_said_to_be()
     {
         var finding = Assert.Single(PressureControlChecks.Check(new(R404A, Cooler, Temperature.FromCelsius(3), null, new Dictionary<PressureSetting, Pressure> { [HighCutOut] = new(9000) })));
-        Assert.Equal((PressureControlChecks.OutOfRange, "HighCutOut"), (finding.Code, finding.Seen[0]));
+        Assert.Equal((PressureControlChecks.OutOfRange, "HighCutOut"), (finding.Code, finding.About[0].Id));
     }
 
     [Fact]

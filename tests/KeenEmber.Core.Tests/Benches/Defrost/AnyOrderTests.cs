@@ -34,13 +34,13 @@ public sealed class AnyOrderTests
         for (var seed = 1; seed <= 3000; seed++)
         {
             var run = Random(seed);
-            var result = DefrostBench.Analyse(run);
+            var result = DefrostAnalysis.Analyse(run);
             var phases = result.Phases;
             Assert.True(phases is not { HeatOn: { } on, HeatOff: { } off } || off > on, $"seed {seed}: {phases}");
             Assert.True(IsSound(result.ClearMin) && IsSound(result.OverRunMin) && IsSound(result.OverRunShare) && IsSound(result.Ice?.IceKg) && IsSound(result.Heaters?.PowerKw), $"seed {seed}: {result}");
             Assert.All(result.Findings, f => Assert.All(f.Values, v => Assert.True(double.IsFinite(v.Value), $"seed {seed}: {f.Code} {v.Key}")));
             _ = DefrostRemedies.For(result.Findings, fewLong: true, run.SetUp);
-            _ = DefrostSplit.Of(run).Select(DefrostBench.Analyse).ToList();
+            _ = DefrostSplit.Of(run).Select(DefrostAnalysis.Analyse).ToList();
         }
     }
 
@@ -51,10 +51,10 @@ public sealed class AnyOrderTests
     {
         var bend = RunTrack.Of(new(RunPlaceKind.ColdestBend), [(3, -12)]);
         var run = new DefrostRun(DateTimeOffset.UnixEpoch, new(DefrostKind.Electric), [bend], [new(end, 1.5), new(RunMarkKind.HeatOn, 4)]);
-        var result = DefrostBench.Analyse(run);
+        var result = DefrostAnalysis.Analyse(run);
         Assert.Equal((4, null), (result.Phases.HeatOn, result.Phases.HeatOff));
         Assert.Equal(EndedBy.Unknown, result.End);
-        Assert.Equal(9, DefrostBench.Analyse(run with { Marks = [.. run.Marks, new(end, 9)] }).Phases.HeatOff);
+        Assert.Equal(9, DefrostAnalysis.Analyse(run with { Marks = [.. run.Marks, new(end, 9)] }).Phases.HeatOff);
     }
 
     /// <summary>A tenth of a minute added to ten to the sixteenth changes nothing: the search for the knee went on for ever.</summary>
@@ -64,7 +64,7 @@ public sealed class AnyOrderTests
         double[] minutes = [0, 5, 10, 15, 20, 25, 1e16, 2e16, 3e16];
         var track = new RunTrack(new(RunPlaceKind.ColdestBend), minutes, [-20, -5, 0, 0, 0.2, 6, 12, 18, 20]);
         Assert.Equal(25, track.WithinBounds().Minutes[^1]);
-        _ = DefrostBench.Analyse(new(DateTimeOffset.UnixEpoch, new(DefrostKind.Electric), [track], [new(RunMarkKind.HeatOn, 0), new(RunMarkKind.HeatOff, 3e16)]));
+        _ = DefrostAnalysis.Analyse(new(DateTimeOffset.UnixEpoch, new(DefrostKind.Electric), [track], [new(RunMarkKind.HeatOn, 0), new(RunMarkKind.HeatOff, 3e16)]));
     }
 
     [Fact]

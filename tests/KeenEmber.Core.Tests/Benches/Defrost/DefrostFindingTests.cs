@@ -21,13 +21,13 @@ public class DefrostFindingTests
     private static DefrostRun Run(double off, IReadOnlyList<RunTrack> tracks, params (RunMarkKind Kind, double Minute)[] marks) =>
         new(RandomDefrosts.Start, Switched, tracks, [new(RunMarkKind.HeatOn, 0), .. marks.Any(m => m.Kind == RunMarkKind.HeatOffByHand) ? [] : new RunMark[] { new(RunMarkKind.HeatOff, off) }, .. marks.Select(m => new RunMark(m.Kind, m.Minute))]);
 
-    private static string[] Codes(DefrostRun run) => [.. DefrostBench.Analyse(run).Findings.Select(f => f.Code)];
+    private static string[] Codes(DefrostRun run) => [.. DefrostAnalysis.Analyse(run).Findings.Select(f => f.Code)];
 
     [Fact]
     public void A_slow_switch_on_a_warm_coil_is_over_run_and_lag()
     {
         var run = Run(38, [Bend(RunPlaceKind.ColdestBend, 18, 38), Bend(RunPlaceKind.WarmestBend, 14, 38), Bend(RunPlaceKind.AtSensor, 31, 38)]);
-        var result = DefrostBench.Analyse(run);
+        var result = DefrostAnalysis.Analyse(run);
         Assert.Equal(EndedBy.Temperature, result.End);
         Assert.Equal(18, result.ClearMin!.Value, 0.6);
         Assert.Equal(DefrostCodes.OverRun, result.Findings[0].Code);
@@ -48,7 +48,7 @@ public class DefrostFindingTests
     public void A_spot_that_runs_ahead_ends_it_with_ice_left()
     {
         var run = Run(20, [Bend(RunPlaceKind.ColdestBend, 60, 20), Bend(RunPlaceKind.AtSensor, 12, 20)], (RunMarkKind.IceLeft, 22));
-        var result = DefrostBench.Analyse(run);
+        var result = DefrostAnalysis.Analyse(run);
         Assert.True(result.IceIsLeft);
         Assert.Null(result.OverRunMin);
         Assert.Equal([DefrostCodes.EndedEarly, DefrostCodes.SensorLeads], Codes(run)[..2]);
@@ -58,7 +58,7 @@ public class DefrostFindingTests
     public void The_clock_ending_it_is_named_with_what_the_spot_had()
     {
         var warm = Run(40, [Bend(RunPlaceKind.ColdestBend, 20, 40), Bend(RunPlaceKind.AtSensor, 22, 40)]);
-        Assert.Equal(EndedBy.TimeLimit, DefrostBench.Analyse(warm).End);
+        Assert.Equal(EndedBy.TimeLimit, DefrostAnalysis.Analyse(warm).End);
         Assert.Contains(DefrostCodes.NotTerminated, Codes(warm));
         var cold = Run(40, [Bend(RunPlaceKind.ColdestBend, 60, 40), Bend(RunPlaceKind.AtSensor, 60, 40)]);
         Assert.Contains(DefrostCodes.LimitBeforeClear, Codes(cold));
@@ -69,8 +69,8 @@ public class DefrostFindingTests
     public void Ended_by_hand_is_said_so_and_an_end_nobody_explains_is_unknown()
     {
         var tracks = new[] { Bend(RunPlaceKind.ColdestBend, 22, 25), Bend(RunPlaceKind.AtSensor, 24, 25) };
-        Assert.Equal(EndedBy.Hand, DefrostBench.Analyse(Run(25, tracks, (RunMarkKind.HeatOffByHand, 25))).End);
-        var unknown = DefrostBench.Analyse(Run(25, tracks));
+        Assert.Equal(EndedBy.Hand, DefrostAnalysis.Analyse(Run(25, tracks, (RunMarkKind.HeatOffByHand, 25))).End);
+        var unknown = DefrostAnalysis.Analyse(Run(25, tracks));
         Assert.Equal(EndedBy.Unknown, unknown.End);
         Assert.Contains("switch-voltage", unknown.Findings.Single(f => f.Code == DefrostCodes.EndUnknown).WouldConfirm);
     }
@@ -111,7 +111,7 @@ public class DefrostFindingTests
     {
         var beside = Bend(RunPlaceKind.AtSensor, 20, 24);
         var run = Run(24, [Bend(RunPlaceKind.ColdestBend, 20, 24), beside, beside with { Place = new(RunPlaceKind.EndSensor), Values = [.. beside.Values.Select(v => v + 5)] }]);
-        var finding = DefrostBench.Analyse(run).Findings.Single(f => f.Code == DefrostCodes.ProbeOff);
+        var finding = DefrostAnalysis.Analyse(run).Findings.Single(f => f.Code == DefrostCodes.ProbeOff);
         Assert.Equal(5, finding.Values["offK"], 3);
         Assert.Contains("three-way-check", finding.WouldConfirm);
     }
@@ -121,11 +121,11 @@ public class DefrostFindingTests
     {
         double[] minutes = [.. Enumerable.Range(0, 31).Select(m => (double)m)];
         RunTrack At(RunPlaceKind kind, double startC, double perMin) => new(new(kind), minutes, [.. minutes.Select(m => startC + perMin * m)]);
-        var spot = DefrostBench.Analyse(Run(30, [At(RunPlaceKind.ColdestBend, -20, 1), At(RunPlaceKind.WarmestBend, -20, 1.5), At(RunPlaceKind.AtSensor, -22, 1.2)])).Sensor!;
+        var spot = DefrostAnalysis.Analyse(Run(30, [At(RunPlaceKind.ColdestBend, -20, 1), At(RunPlaceKind.WarmestBend, -20, 1.5), At(RunPlaceKind.AtSensor, -22, 1.2)])).Sensor!;
         Assert.Equal((SensorSpot.MostMoments, 0.0, 30.0), (spot.Along.Count, spot.Along[0].Minute, spot.Along[^1].Minute));
         Assert.Equal((-2, -2), (spot.Along[0].OverColdestK, spot.Along[0].OverWarmestK));
         Assert.Equal((4, -11), (Math.Round(spot.Along[^1].OverColdestK, 6), Math.Round(spot.Along[^1].OverWarmestK, 6)));
-        Assert.Empty(DefrostBench.Analyse(Run(30, [At(RunPlaceKind.ColdestBend, -20, 1) with { Minutes = [-9, -5], Values = [-20, -20] }, At(RunPlaceKind.AtSensor, -22, 1.2)])).Sensor?.Along ?? []);
+        Assert.Empty(DefrostAnalysis.Analyse(Run(30, [At(RunPlaceKind.ColdestBend, -20, 1) with { Minutes = [-9, -5], Values = [-20, -20] }, At(RunPlaceKind.AtSensor, -22, 1.2)])).Sensor?.Along ?? []);
     }
 
     [Fact]
@@ -142,7 +142,7 @@ public class DefrostFindingTests
     [Fact]
     public void Nothing_at_all_is_no_finding_and_no_exception()
     {
-        var empty = DefrostBench.Analyse(new(RandomDefrosts.Start, new(DefrostKind.OffCycle), [], []));
+        var empty = DefrostAnalysis.Analyse(new(RandomDefrosts.Start, new(DefrostKind.OffCycle), [], []));
         Assert.Empty(empty.Findings);
         Assert.Equal(EndedBy.Unknown, empty.End);
         Assert.Null(empty.OverRunMin);
@@ -156,7 +156,7 @@ public class DefrostFindingTests
         var log = new DefrostRun(RandomDefrosts.Start, Switched, [new(RunPlace.Leg(1), minutes, [.. minutes.Select(m => Heats(m) ? 10.0 : 0)])], []);
         var parts = DefrostSplit.Of(log);
         Assert.Equal(4, parts.Count);
-        Assert.All(parts, p => Assert.Equal(25, DefrostBench.Analyse(p).Phases.HeatMin!.Value, 1.1));
+        Assert.All(parts, p => Assert.Equal(25, DefrostAnalysis.Analyse(p).Phases.HeatMin!.Value, 1.1));
         Assert.Equal(log.Start.AddMinutes(85), parts[0].Start);
     }
 }

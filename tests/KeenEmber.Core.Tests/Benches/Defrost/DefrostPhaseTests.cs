@@ -59,14 +59,14 @@ public class DefrostPhaseTests
         var setUp = new DefrostSetUp(DefrostKind.HotGas, EndedBy: TerminationKind.Pressure, EndPressure: new(420, Unit.KilopascalAbsolute), FailSafeMin: 40);
         var run = Run(setUp, [Track(RunPlaceKind.SuctionPressure, m => m < 10 ? 150 : m <= 30 ? 150 + (kpa - 150) * (m - 10) / 20 : 150)],
             new(RunMarkKind.HeatOn, 10), new(RunMarkKind.HeatOff, 30));
-        Assert.Equal(end, DefrostBench.Analyse(run).End);
+        Assert.Equal(end, DefrostAnalysis.Analyse(run).End);
     }
 
     [Theory]
     [InlineData(25, EndedBy.TimeLimit)]
     [InlineData(14, EndedBy.Unknown)]
     public void A_set_time_ends_it_only_when_it_was_up(double heat, EndedBy end) =>
-        Assert.Equal(end, DefrostBench.Analyse(Run(new(DefrostKind.OffCycle, FailSafeMin: 25), [], new(RunMarkKind.HeatOn, 2), new(RunMarkKind.HeatOff, 2 + heat))).End);
+        Assert.Equal(end, DefrostAnalysis.Analyse(Run(new(DefrostKind.OffCycle, FailSafeMin: 25), [], new(RunMarkKind.HeatOn, 2), new(RunMarkKind.HeatOff, 2 + heat))).End);
 
     [Fact]
     public void A_track_is_read_between_its_samples_and_not_beyond()

@@ -94,7 +94,7 @@ public class DefrostPlanTests
     [Fact]
     public void The_basis_comes_from_watched_runs_that_came_clear()
     {
-        var runs = Enumerable.Range(1, 12).Select(seed => DefrostBench.Analyse(RandomDefrosts.Make(seed).Run)).ToList();
+        var runs = Enumerable.Range(1, 12).Select(seed => DefrostAnalysis.Analyse(RandomDefrosts.Make(seed).Run)).ToList();
         var basis = DefrostPlan.BasisOf(runs, 10)!;
         Assert.InRange(basis.WarmUpMin, 0.5, 12);
         Assert.InRange(basis.MinPerKg, 0.4, 12);

@@ -4,6 +4,7 @@ using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
+using KeenEmber.Core.Tests.Cases;
 using KeenEmber.Core.Visits;
 using static KeenEmber.Core.Tests.Record.Entries;
 
@@ -110,9 +111,9 @@ public class DefrostRunTests
         Assert.Contains(watched.Faults, f => f.Code == DefrostCodes.OverRun);
         Assert.DoesNotContain(watched.Faults, f => f.Code is DefrostCodes.WellEnded or DefrostCodes.SensorFits);
         Visit visit = new(VisitId, Freezer.Id, Nine, "Isolde", "");
-        Assert.Contains(Briefing.Of(visit, Of([.. entries]), null, [.. watched.Faults], []).NotExplained, f => f.Code == DefrostCodes.OverRun);
+        Assert.Contains(Briefing.Of(visit, Of([.. entries]), [.. watched.Faults], [], []).NotExplained, f => f.Code == DefrostCodes.OverRun);
         var signed = new SignOffEntry(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(90), Nine, "Isolde"), "switch on the shell", "", "", null, Explained: string.Join(' ', watched.Faults.Select(f => f.Code)));
-        Assert.Empty(Briefing.Of(visit, Of([.. entries, signed]), null, [.. watched.Faults], []).NotExplained);
+        Assert.Empty(Briefing.Of(visit, Of([.. entries, signed]), [.. watched.Faults], [], []).NotExplained);
     }
 
     [Fact]
@@ -120,18 +121,18 @@ public class DefrostRunTests
     {
         var runs = Runs([SetUp(-5, Short with { FailSafeMin = 60, CoilMassKg = 30, Starts = [new(6, 0), new(18, 0)] }), .. Whole(Began(0), 30), .. Whole(Began(1500), 30.5), .. Whole(Began(3000), 40, amps: 8)]);
         var trends = DefrostTrends.Of(runs);
-        Assert.Equal([false, false, true], trends.Single(t => t.Kind == DefrostTrendKind.HeatMin).Marks.Select(m => m.Moved));
-        Assert.Equal([10, 10, 8], trends.Single(t => t is { Kind: DefrostTrendKind.HeaterCurrentA, Leg: 1 }).Marks.Select(m => m.Value));
-        Assert.True(trends.Single(t => t.Leg == 1).Marks[2].Moved);
-        double[] Ice(DefrostTrendKind kind) => [.. trends.Single(t => t.Kind == kind).Marks.Select(m => m.Value)];
-        Assert.Equal(Ice(DefrostTrendKind.IcePerRunKg).Select(kg => 2 * kg), Ice(DefrostTrendKind.IcePerDayKg));
+        Assert.Equal([false, false, true], trends.Single(t => t.Code == DefrostTrends.HeatMin).Marks.Select(m => m.Moved));
+        Assert.Equal([10, 10, 8], trends.Single(t => t.Code == DefrostTrends.HeaterCurrentA && t.About == Subject.HeaterLeg(1)).Marks.Select(m => m.Value));
+        Assert.True(trends.Single(t => t.About == Subject.HeaterLeg(1)).Marks[2].Moved);
+        double[] Ice(string code) => [.. trends.Single(t => t.Code == code).Marks.Select(m => m.Value)];
+        Assert.Equal(Ice(DefrostTrends.IcePerRunKg).Select(kg => 2 * kg), Ice(DefrostTrends.IcePerDayKg));
         Assert.Empty(DefrostTrends.Of([runs[0]]));
     }
 
     [Fact]
     public void A_run_watched_whole_after_the_repair_proves_it_and_one_before_does_not()
     {
-        bool Proved(IEnumerable<Entry> entries, ProofKind kind) => Proofs.Of(Of([.. entries]), Freezer, null).Single(p => p.Kind == kind).IsProved;
+        bool Proved(IEnumerable<Entry> entries, ProofKind kind) => Worked.Of([.. entries]).Proofs.Single(p => p.Kind == kind).IsProved;
         var part = Part(50, WorkArea.Defrost);
         var after = Began(60);
         Assert.True(Proved([part, .. Whole(after, 25)], ProofKind.WholeDefrost));

@@ -9,7 +9,7 @@ public sealed class DefrostTruthTests(ITestOutputHelper output)
     private const int Runs = 300;
 
     private static readonly Lazy<IReadOnlyList<(DefrostTruth Truth, int? Dead, DefrostResult Result)>> Judged = new(() =>
-        [.. Enumerable.Range(1, Runs).Select(seed => RandomDefrosts.Make(seed)).Select(r => (r.Truth, r.DeadElement, DefrostBench.Analyse(r.Run)))]);
+        [.. Enumerable.Range(1, Runs).Select(seed => RandomDefrosts.Make(seed)).Select(r => (r.Truth, r.DeadElement, DefrostAnalysis.Analyse(r.Run)))]);
 
     [Fact]
     public void The_clear_moment_is_found_within_a_minute_and_a_half()

@@ -20,7 +20,7 @@ public sealed class SensorBoardTests(ITestOutputHelper output)
         Assert.Equal((1, 0), (board.Channels[0].Place, board.Channels[1].Place));
         var finding = Assert.Single(SensorFindings.Of(board, _ => []));
         Assert.Equal("sensor.swapped", finding.Code);
-        Assert.Equal(["box", "coil"], finding.Seen);
+        Assert.Equal(["box", "coil"], finding.About.Select(s => s.Id));
     }
 
     [Fact]
@@ -36,7 +36,7 @@ public sealed class SensorBoardTests(ITestOutputHelper output)
     public void A_ring_of_three_is_one_finding()
     {
         var board = Judge(Channel("box", -18, -25), Channel("coil", -25, 4), Channel("line", 4, -18));
-        Assert.Equal(["box", "coil", "line"], Assert.Single(SensorFindings.Of(board, _ => [])).Seen);
+        Assert.Equal(["box", "coil", "line"], Assert.Single(SensorFindings.Of(board, _ => [])).About.Select(s => s.Id));
     }
 
     [Fact]

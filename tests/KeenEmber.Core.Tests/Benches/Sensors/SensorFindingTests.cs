@@ -26,7 +26,7 @@ public sealed class SensorFindingTests
         var entry = Guid.CreateVersion7();
         var board = SensorBoard.Judge([Channel("box", -18, -18.1, -18), Channel("coil", -25, -21, -21), Channel("line", -5, 9, 9)], new());
         var findings = SensorFindings.Of(board, c => c.Name == "line" ? [entry] : []);
-        Assert.Equal(["line", "coil"], findings.Select(f => f.Seen[0]));
+        Assert.Equal(["line", "coil"], findings.Select(f => f.About[0].Id));
         Assert.Equal(entry, Assert.Single(findings[0].Basis));
         Assert.Equal(14, findings[0].Values["error"], 1e-9);
         Assert.Equal(9, findings[0].Values["told"], 1e-6);
@@ -38,7 +38,8 @@ public sealed class SensorFindingTests
     {
         var wrong = SensorFamilies.Find("ntc-5k-3977")!;
         var board = SensorBoard.Judge([Channel("box", -18, -18, wrong.ValueOf(Ntc.SignalAt(-18)))], new());
-        Assert.Equal(["box", "ntc-5k-3977"], Assert.Single(SensorFindings.Of(board, _ => [])).Seen);
+        var named = Assert.Single(SensorFindings.Of(board, _ => []));
+        Assert.Equal(("box", "ntc-5k-3977"), (named.About[0].Id, named.Detail));
     }
 
     [Fact]

@@ -2,10 +2,10 @@ using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Cases;
-using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
+using KeenEmber.Core.Tests.Cases;
 using KeenEmber.Core.Visits;
 using static KeenEmber.Core.Tests.Record.Entries;
 
@@ -74,8 +74,8 @@ public sealed class SensorServiceTests
     public void Checks_of_one_round_find_a_swap_and_checks_of_two_do_not()
     {
         var swapped = Sensors(Sensor("box"), Sensor("coil", 2, SensorRole.DefrostEnd), Check("box", 5, -18, -25, -25), Check("coil", 5, -25, -18, -18));
-        Assert.Equal(["box", "coil"], Assert.Single(swapped.Found).Seen);
-        Assert.Equal(2, swapped.Found[0].Basis.Count + swapped.Found[0].Seen.Count - 1);
+        Assert.Equal(["box", "coil"], Assert.Single(swapped.Found).About.Select(s => s.Id));
+        Assert.Equal(2, swapped.Found[0].Basis.Count + swapped.Found[0].About.Count - 1);
         var apart = Sensors(Sensor("box"), Sensor("coil", 2, SensorRole.DefrostEnd), Check("box", 5, -18, -25, -25), Check("coil", 55, -25, -18, -18));
         Assert.DoesNotContain(apart.Found, f => f.Code == "sensor.swapped");
     }
@@ -136,29 +136,29 @@ public sealed class SensorServiceTests
     {
         OutputStateEntry Look(double minute, OutputState state, bool tapped = false) => new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), ControlOutput.Compressor, state, tapped);
         var welded = Of(Look(1, new(false, true, true)), Look(2, new(false, false, false), tapped: true));
-        var fault = Assert.Single(ControllerBench.Faults(welded));
+        var fault = Assert.Single(ControlsOnRecord.Faults(welded));
         Assert.Equal(("output.stuck-closed", 2), (fault.Code, fault.Basis.Count));
-        Assert.True(ControllerBench.ChangedOnTap([.. welded.Standing.OfType<OutputStateEntry>()]));
-        Assert.Empty(ControllerBench.Faults(Of(Look(1, new(true, true, true)))));
+        Assert.True(ControlsOnRecord.ChangedOnTap([.. welded.Standing.OfType<OutputStateEntry>()]));
+        Assert.Empty(ControlsOnRecord.Faults(Of(Look(1, new(true, true, true)))));
 
         // A new control ends what was seen of the old one; what was found stays found.
         var renewed = Of(Look(1, new(false, true, true)), Part(5, WorkArea.Control), Look(9, new(true, true, true)), Look(12, new(false, false, false)));
-        Assert.Single(ControllerBench.Faults(renewed));
-        Assert.Empty(ControllerBench.FaultsNow(renewed));
-        Assert.Equal(OutputVerdict.Works, ControllerBench.OutputsNow(renewed)[ControlOutput.Compressor].Verdict);
+        Assert.Single(ControlsOnRecord.Faults(renewed));
+        Assert.Empty(ControlsOnRecord.FaultsNow(renewed));
+        Assert.Equal(OutputVerdict.Works, ControlsOnRecord.OutputsNow(renewed)[ControlOutput.Compressor].Verdict);
 
         ParameterEntry Set(double minute, SettingStage stage, double hours) => new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), ControllerParameter.DefrostInterval, stage, new(hours, Unit.Hour));
-        Assert.Equal(360, ControllerBench.InBaseUnits(ControllerBench.Sheet([Of(Set(1, SettingStage.AsFound, 12), Set(1, SettingStage.AsSet, 6))]))[ControllerParameter.DefrostInterval]);
+        Assert.Equal(360, ControlsOnRecord.InBaseUnits(ControlsOnRecord.Sheet([Of(Set(1, SettingStage.AsFound, 12), Set(1, SettingStage.AsSet, 6))]))[ControllerParameter.DefrostInterval]);
 
         DamageEntry Damaged(double minute, DamageKind kind) => new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), ControlPart.Display, kind);
-        Assert.Equal(DamageKind.None, ControllerBench.Damage(Of(Damaged(1, DamageKind.Wet), Damaged(5, DamageKind.None)))[ControlPart.Display]);
+        Assert.Equal(DamageKind.None, ControlsOnRecord.Damage(Of(Damaged(1, DamageKind.Wet), Damaged(5, DamageKind.None)))[ControlPart.Display]);
     }
 
     [Fact]
     public void A_cut_out_seen_after_the_repair_proves_it()
     {
         ControlEventEntry Event(double minute, bool cutsIn) => new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), cutsIn, null);
-        var proofs = Proofs.Of(Of(Event(1, true), Part(5, WorkArea.Control), Event(20, false)), Freezer, null);
+        var proofs = Worked.Of(Event(1, true), Part(5, WorkArea.Control), Event(20, false)).Proofs;
         Assert.Equal([(ProofKind.CutOutReached, true), (ProofKind.CutInReached, false)], proofs.Select(p => (p.Kind, p.IsProved)));
     }
 
@@ -169,13 +169,13 @@ public sealed class SensorServiceTests
         var set = new ControlSettingEntry(new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde"), ControlKind.SetIsCutOut, new(-20, Unit.Celsius), new(2, Unit.KelvinDifference), null);
         Entry[] cold = [set, Event(10, false, -24), Event(30, true, -22), Event(50, false, -24)];
         IEnumerable<string> Faults(params Entry[] entries) =>
-            ControllerBench.CycleFaults(Of(entries), ControllerBench.Cycle(Of(entries), ControllerBench.Setting([Of(entries)])?.Setting, Sensors(entries).BoxErrorK)).Select(f => f.Code);
-        Assert.Equal([ControllerBench.CycleShifted], Faults(cold));
+            ControlsOnRecord.CycleFaults(Of(entries), ControlsOnRecord.Cycle(Of(entries), ControlsOnRecord.Setting([Of(entries)])?.Setting, Sensors(entries).BoxErrorK)).Select(f => f.Code);
+        Assert.Equal([ControlsOnRecord.CycleShifted], Faults(cold));
         Assert.Empty(Faults([.. cold, Sensor("box"), Check("box", 5, -22, -18, -18)]));
         Assert.Empty(Faults([.. cold, Part(60, WorkArea.Control), Event(70, false, -20.1), Event(90, true, -18), Event(110, false, -20)]));
-        Assert.Equal([ControllerBench.CycleShort], Faults(Event(10, true, -18), Event(11, false, -20), Event(12, true, -18)));
+        Assert.Equal([ControlsOnRecord.CycleShort], Faults(Event(10, true, -18), Event(11, false, -20), Event(12, true, -18)));
         var turned = new BulbTurnEntry(new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde"), new("left", "right"));
-        Assert.Equal([ControllerBench.BulbsCrossed], Faults(turned));
+        Assert.Equal([ControlsOnRecord.BulbsCrossed], Faults(turned));
     }
 
     [Fact]
@@ -183,7 +183,7 @@ public sealed class SensorServiceTests
     {
         ControlEventEntry Event(double minute, bool cutsIn, double bar) => new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), cutsIn, new(bar, Unit.Bar));
         SettingEntry Low(PressureSetting setting, double bar) => new(new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde"), setting, SettingStage.AsFound, new(bar, Unit.Bar));
-        CycleResult Cycle(params Entry[] entries) => new VisitBenches(Of(entries), [Of(entries)], Freezer, Pressure.StandardAtmosphere, null, PlainJudging.Instance).Cycle;
+        CycleResult Cycle(params Entry[] entries) => Worked.Of(entries).Of<ControlsJudgement>()!.Cycle;
         Entry[] seen = [Event(10, false, 0.6), Event(30, true, 1.6), Event(50, false, 0.6), Sensor("box"), Check("box", 5, -22, -18, -18)];
         var asSet = Cycle([.. seen, Low(PressureSetting.LowCutOut, 0.6), Low(PressureSetting.LowCutIn, 1.6)]);
         Assert.Equal((CycleVerdict.AsSet, true), (asSet.Verdict, asSet.IsOnPressure));
@@ -197,8 +197,8 @@ public sealed class SensorServiceTests
     {
         var readings = Enumerable.Range(0, 120).Select(m => (Entry)new ReadingEntry(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(m), Nine, "Isolde"),
             MeasuringPoint.BoxAir, new(-19 + Math.Abs(m % 40 - 20) / 10.0, Unit.Celsius))).ToArray();
-        Assert.Equal(5, ControllerBench.Events(Of(readings)).Count);
+        Assert.Equal(5, ControlsOnRecord.Events(Of(readings)).Count);
         var typed = new ControlEventEntry(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(3), Nine, "Isolde"), true, new(-18, Unit.Celsius));
-        Assert.Equal(typed.Id, Assert.Single(ControllerBench.Events(Of([.. readings, typed]))).Entry);
+        Assert.Equal(typed.Id, Assert.Single(ControlsOnRecord.Events(Of([.. readings, typed]))).Entry);
     }
 }

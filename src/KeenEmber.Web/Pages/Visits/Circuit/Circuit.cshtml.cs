@@ -7,7 +7,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace KeenEmber.Web.Pages.Visits.Circuit;
 
 /// <summary>The refrigerant circuit: the map is the form.</summary>
-public sealed class CircuitModel(VisitDesk desk) : VisitPage(desk)
+public sealed class CircuitModel(VisitViews views) : VisitPage(views)
 {
     /// <summary>The point whose tag is open.</summary>
     [BindProperty(SupportsGet = true)]
@@ -35,7 +35,7 @@ public sealed class CircuitModel(VisitDesk desk) : VisitPage(desk)
 
         // Among all that was written: a correction sent twice finds its entry replaced already, and is the same correction.
         var corrected = View.Timeline.Written.OfType<ReadingEntry>().FirstOrDefault(e => e.Id == corrects && e.Point == point);
-        Desk.Append([new ReadingEntry(Writer.Next(corrected?.At ?? View.Now, corrected?.Id), point, value)]);
+        Append([new ReadingEntry(Writer.Next(corrected?.At ?? View.Now, corrected?.Id), point, value)]);
         var next = point.NextAfter(View.MakeUp.Points, View.Readings.Keys.Append(point).ToHashSet());
         return RedirectToPage(new { id, point = corrected is null ? next : null, saved = 1 });
     }

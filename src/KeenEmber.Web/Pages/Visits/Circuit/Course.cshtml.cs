@@ -7,7 +7,7 @@ namespace KeenEmber.Web.Pages.Visits.Circuit;
 
 /// <summary>The readings in their course of time: the chart, whether it has settled, and rows pasted from a logger.</summary>
 [RequestFormLimits(ValueLengthLimit = 2 * PastedRows.LongestText)]
-public sealed class CourseModel(VisitDesk desk) : VisitPage(desk)
+public sealed class CourseModel(VisitViews views) : VisitPage(views)
 {
     /// <summary>Rows as pasted, kept while something is wrong with them.</summary>
     public string? Rows { get; private set; }
@@ -31,7 +31,7 @@ public sealed class CourseModel(VisitDesk desk) : VisitPage(desk)
             return Page();
         }
 
-        Desk.Append([.. values.Select((v, i) => new ReadingEntry(Writer.Next(v.At), v.Point, v.Value))]);
+        Append([.. values.Select((v, i) => new ReadingEntry(Writer.Next(v.At), v.Point, v.Value))]);
         return RedirectToPage(new { id, saved = values.Count });
     }
 }

@@ -67,18 +67,18 @@ public static class ControllerText
         _ => ": measure the voltage at the load terminal; contact and load look alike without it.",
     };
 
-    /// <summary>An output's fault for the lists of findings: the output's name stands first under Seen.</summary>
-    public static string Finding(Finding f) => Enum.TryParse<ControlOutput>(f.Seen[0], out var output) && Enum.TryParse<OutputVerdict>(f.Seen[1], out var verdict)
+    /// <summary>An output's fault for the lists of findings.</summary>
+    public static string Finding(Finding f) => f.About is [var about, ..] && about.As<ControlOutput>() is { } output && ControlsOnRecord.VerdictOf(f.Code) is { } verdict
         ? Output(output, new(verdict, [])) : f.Code;
 
     /// <summary>A fault of a control without its numbers.</summary>
     public static string Headline(Finding f) => f.Code switch
     {
-        ControllerBench.CycleShifted => "The control does not act where it is set.",
-        ControllerBench.CycleDifferential => "The control's band is not the one that is set.",
-        ControllerBench.CycleShort => "It short cycles.",
-        ControllerBench.CycleCreeping => "The control's cut-outs creep.",
-        ControllerBench.BulbsCrossed => "A control moves the neighbouring case: crossed bulbs.",
+        ControlsOnRecord.CycleShifted => "The control does not act where it is set.",
+        ControlsOnRecord.CycleDifferential => "The control's band is not the one that is set.",
+        ControlsOnRecord.CycleShort => "It short cycles.",
+        ControlsOnRecord.CycleCreeping => "The control's cut-outs creep.",
+        ControlsOnRecord.BulbsCrossed => "A control moves the neighbouring case: crossed bulbs.",
         _ => Finding(f),
     };
 
@@ -89,10 +89,10 @@ public static class ControllerText
         string T(string name) => units.Temperature(Temperature.FromCelsius(V(name)).Kelvin);
         return f.Code switch
         {
-            ControllerBench.CycleShifted => $"The control cuts out at {T("cutOutC")} and in at {T("cutInC")}: {units.Difference(Math.Abs(V("offK")))} {(V("offK") > 0 ? "warm" : "cold")} of its setting, and its sensor does not account for it.",
-            ControllerBench.CycleDifferential => $"The control's band is {units.Difference(V("differentialK"))}, not the one that is set.",
-            ControllerBench.CycleShort => "It short cycles" + (f.Values.ContainsKey("startsPerHour") ? $": {UnitText.Number(V("startsPerHour"), 1)} starts an hour" : "") + (f.Values.ContainsKey("shortestOnMin") ? $", shortest run {DefrostText.Minutes(V("shortestOnMin"))}." : "."),
-            ControllerBench.CycleCreeping => $"The control's cut-outs creep by {units.Difference(Math.Abs(V("driftKPerH")))} an hour.",
+            ControlsOnRecord.CycleShifted => $"The control cuts out at {T("cutOutC")} and in at {T("cutInC")}: {units.Difference(Math.Abs(V("offK")))} {(V("offK") > 0 ? "warm" : "cold")} of its setting, and its sensor does not account for it.",
+            ControlsOnRecord.CycleDifferential => $"The control's band is {units.Difference(V("differentialK"))}, not the one that is set.",
+            ControlsOnRecord.CycleShort => "It short cycles" + (f.Values.ContainsKey("startsPerHour") ? $": {UnitText.Number(V("startsPerHour"), 1)} starts an hour" : "") + (f.Values.ContainsKey("shortestOnMin") ? $", shortest run {DefrostText.Minutes(V("shortestOnMin"))}." : "."),
+            ControlsOnRecord.CycleCreeping => $"The control's cut-outs creep by {units.Difference(Math.Abs(V("driftKPerH")))} an hour.",
             _ => Headline(f),
         };
     }

@@ -1,3 +1,4 @@
+using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
@@ -10,7 +11,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace KeenEmber.Web.Pages.Visits.Controls;
 
 /// <summary>Pressure settings as found and as set, read as temperatures, checked, and carried over on a conversion.</summary>
-public sealed class ControlsModel(VisitDesk desk, EquipmentStore equipment) : VisitPage(desk)
+public sealed class ControlsModel(VisitViews views, EquipmentStore equipment) : VisitPage(views)
 {
     /// <summary>The refrigerant to convert to.</summary>
     [BindProperty(SupportsGet = true)]
@@ -38,8 +39,8 @@ public sealed class ControlsModel(VisitDesk desk, EquipmentStore equipment) : Vi
     /// <summary>Every setting as left with the pressure that another refrigerant needs for the same temperature.</summary>
     public IEnumerable<(PressureSetting Setting, string Temperature, string Now, string New)> Conversion(Refrigerant from, Refrigerant to)
     {
-        var now = View.Benches.Settings.ToDictionary(s => s.Key, s => new Pressure(s.Value.Si(View.Site.Atmosphere)));
-        return PressureSettings.Converted(now, from, to).Select(s => (s.Key, AsTemperature(s.Key, View.Benches.Settings[s.Key]),
+        var now = View.Controls.Settings.ToDictionary(s => s.Key, s => new Pressure(s.Value.Si(View.Site.Atmosphere)));
+        return PressureSettings.Converted(now, from, to).Select(s => (s.Key, AsTemperature(s.Key, View.Controls.Settings[s.Key]),
             View.Units.Gauge(now[s.Key].Kpa), s.Value is { } p ? View.Units.Gauge(p.Kpa) : "outside its range"));
     }
 

@@ -5,11 +5,11 @@ using Microsoft.AspNetCore.Mvc;
 namespace KeenEmber.Web.Pages.Visits.Controls;
 
 /// <summary>What the temperature control really does: its cut-ins and cut-outs against its setting, and a mechanical one over its dial.</summary>
-public sealed class ControlsCycleModel(VisitDesk desk) : VisitPage(desk)
+public sealed class ControlsCycleModel(VisitViews views) : VisitPage(views)
 {
-    public ControlSettingEntry? Setting => ControllerBench.Setting(View.UpToHere);
+    public ControlSettingEntry? Setting => ControlsOnRecord.Setting(View.UpToHere);
 
-    public IReadOnlyList<ControlEvent> Events => ControllerBench.Events(View.Timeline);
+    public IReadOnlyList<ControlEvent> Events => ControlsOnRecord.Events(View.Timeline);
 
     public IReadOnlyList<DialEntry> Dial => [.. View.Timeline.Standing.OfType<DialEntry>()];
 

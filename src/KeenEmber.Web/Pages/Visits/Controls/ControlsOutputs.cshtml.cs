@@ -4,10 +4,10 @@ using Microsoft.AspNetCore.Mvc;
 namespace KeenEmber.Web.Pages.Visits.Controls;
 
 /// <summary>Relays of the controller: called, live, running; and what water, scale or wear has done to its parts.</summary>
-public sealed class ControlsOutputsModel(VisitDesk desk) : VisitPage(desk)
+public sealed class ControlsOutputsModel(VisitViews views) : VisitPage(views)
 {
     /// <summary>The outputs since a part of the control was replaced.</summary>
-    public IReadOnlyDictionary<ControlOutput, OutputResult> Now => ControllerBench.OutputsNow(View.Timeline);
+    public IReadOnlyDictionary<ControlOutput, OutputResult> Now => ControlsOnRecord.OutputsNow(View.Timeline);
 
     public IReadOnlyList<OutputStateEntry> Looks(ControlOutput output) => [.. View.Timeline.Standing.OfType<OutputStateEntry>().Where(o => o.Output == output)];
 

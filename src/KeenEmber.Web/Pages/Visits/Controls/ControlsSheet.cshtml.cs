@@ -4,28 +4,29 @@ using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
+using KeenEmber.Web.Pages.Visits.Defrost;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Controls;
 
 /// <summary>The controller's parameters in general terms, as found and as left, held against unit and refrigerant.</summary>
-public sealed class ControlsSheetModel(VisitDesk desk) : VisitPage(desk)
+public sealed class ControlsSheetModel(VisitViews views) : VisitPage(views)
 {
     /// <summary>The kind of controller whose parameters are listed.</summary>
     [BindProperty(SupportsGet = true)]
     public ControllerTemplate? Template { get; set; }
 
-    private IReadOnlyDictionary<ControllerParameter, ParameterEntry> Sheet => ControllerBench.Sheet(View.UpToHere);
+    private IReadOnlyDictionary<ControllerParameter, ParameterEntry> Sheet => ControlsOnRecord.Sheet(View.UpToHere);
 
-    public ControllerTemplate Shown => Template is { } t && Enum.IsDefined(t) ? t : ControllerParameters.Likely(View.Equipment.Target, View.DefrostSetUp?.Kind);
+    public ControllerTemplate Shown => Template is { } t && Enum.IsDefined(t) ? t : ControllerParameters.Likely(View.Equipment.Target, View.Defrost.SetUp?.Kind);
 
     public IEnumerable<ControllerParameter> Parameters => ControllerParameters.Of(Shown).Union(Sheet.Keys);
 
     /// <summary>What the sheet, as the last visit to look at it left it, says against itself.</summary>
-    public IReadOnlyList<Finding> Findings => ParameterChecks.Check(ControllerBench.InBaseUnits(Sheet), View.Equipment.Target, View.MakeUp, View.Equipment.Circuit.Refrigerant, Defrost);
+    public IReadOnlyList<Finding> Findings => ParameterChecks.Check(ControlsOnRecord.InBaseUnits(Sheet), View.Equipment.Target, View.MakeUp, View.Equipment.Circuit.Refrigerant, Defrost);
 
-    private DefrostKind? Defrost => View.DefrostSetUp?.Kind ?? (Shown switch
+    private DefrostKind? Defrost => View.Defrost.SetUp?.Kind ?? (Shown switch
     {
         ControllerTemplate.CoolerOffCycle => DefrostKind.OffCycle, ControllerTemplate.FreezerElectric => DefrostKind.Electric, ControllerTemplate.FreezerHotGas => DefrostKind.HotGas, _ => null,
     });
@@ -39,7 +40,7 @@ public sealed class ControlsSheetModel(VisitDesk desk) : VisitPage(desk)
     public string Text(ControllerParameter parameter, SettingStage stage) => Form.IsWrong ? Form[Cell(parameter, stage)] : Recorded(parameter, stage) is { } p ? ControllerText.Value(parameter, p.Value, View.Units) : "";
 
     /// <summary>What an earlier visit left a parameter at.</summary>
-    public string LastTime(ControllerParameter parameter) => ControllerBench.Sheet(View.UpToHere.Where(t => t != View.Timeline)).TryGetValue(parameter, out var last)
+    public string LastTime(ControllerParameter parameter) => ControlsOnRecord.Sheet(View.UpToHere.Where(t => t != View.Timeline)).TryGetValue(parameter, out var last)
         ? $"{ControllerText.Value(parameter, last.Value, View.Units)} on {View.Clock.Day(last.At)}" : "";
 
     public IActionResult OnPostSheet(Guid id, Guid lineId, string? askedBy)
@@ -67,7 +68,7 @@ public sealed class ControlsSheetModel(VisitDesk desk) : VisitPage(desk)
             return Page();
         entries.AddRange(Changes([.. entries.OfType<ParameterEntry>()], lineId, entries.Count, TypingText.Kept(askedBy, 80)));
         if (entries.Count > 0)
-            Desk.Append(entries);
+            Append(entries);
         return RedirectToPage(new { id, saved = entries.Count, template = Template });
     }
 

@@ -1,14 +1,12 @@
 using KeenEmber.Core.Benches.Controls;
-using KeenEmber.Core.Benches.Glycol;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
-using KeenEmber.Core.Record;
 using KeenEmber.Web.Pages.Visits.Circuit;
 using KeenEmber.Web.Wording;
 
 namespace KeenEmber.Web.Pages.Visits.Controls;
 
-/// <summary>Names of pressure settings, and what the checks on them and on a glycol mixture say.</summary>
+/// <summary>Names of pressure settings, and what the checks on them say.</summary>
 public static class ControlsText
 {
     public static string Name(PressureSetting setting) => setting switch
@@ -24,9 +22,8 @@ public static class ControlsText
 
     public static string Name(SettingStage stage) => stage == SettingStage.AsFound ? "as found" : "as set";
 
-    public static string Name(GlycolKind kind) => kind == GlycolKind.Propylene ? "propylene glycol" : "ethylene glycol";
 
-    /// <summary>A finding on the settings or on the glycol, with its numbers.</summary>
+    /// <summary>A finding on the settings, with its numbers.</summary>
     public static string Finding(Finding finding, UnitText units)
     {
         string T(string name) => finding.Values.TryGetValue(name, out var kelvin) ? units.Temperature(kelvin) : "unknown";
@@ -47,24 +44,14 @@ public static class ControlsText
             PressureControlChecks.HighCutOutTooHigh => $"High-pressure cut-out at {T("HighCutOut")} waits too long. The plate says what the unit bears; never bypass a safety.",
             PressureControlChecks.WaterValveOutOfRange => $"The water valve opens at {T("WaterValveOpening")} condensing; {T("Lowest")} to {T("Highest")} is usual.",
             PressureControlChecks.RegulatorOutOfRange => $"The regulator holds {T("EvaporatorRegulator")}. Set it to hold the coil at {T("Coldest")} to {T("Warmest")}.",
-            PressureControlChecks.OutOfRange => $"{CircuitText.Sentence(Name(Enum.Parse<PressureSetting>(finding.Seen[0])))} lies outside what is known of this refrigerant. Check the unit.",
-            GlycolCheck.TooWeak => $"The mixture is too weak: it freezes at {T("Freezing")}, and at the right set point the coil is at {T("CoilAtSetPoint")}. If it froze, the mixture let it.",
-            GlycolCheck.ControlTooCold => $"The mixture would do ({T("Freezing")}), but a surface was at {T("ColdestSurface")}: the control, or a low suction, let it freeze.",
-            GlycolCheck.ThinMargin => $"Freezes at {T("Freezing")}, too close to the coil at {T("CoilAtSetPoint")}. Strengthen the mixture.",
-            GlycolCheck.TooStrong => $"It freezes only at {T("Freezing")}, far stronger than the coil's {T("CoilAtSetPoint")} needs: thick, and poor at carrying heat.",
-            GlycolCheck.Fits => $"The mixture fits: it freezes at {T("Freezing")}, the coil at the right set point is at {T("CoilAtSetPoint")}.",
-            _ => "This strength is outside 0 to 60 % by mass: nothing is known of it here.",
+            PressureControlChecks.OutOfRange => $"{CircuitText.Sentence(Name(finding.About[0].As<PressureSetting>()!.Value))} lies outside what is known of this refrigerant. Check the unit.",
+            _ => finding.Code,
         };
     }
 
     /// <summary>Without figures, for a line in a list.</summary>
     public static string Headline(Finding finding) => finding.Code switch
     {
-        GlycolCheck.TooWeak => "The glycol is too weak for its set point.",
-        GlycolCheck.ControlTooCold => "The glycol would do, but the control or a low suction let it freeze.",
-        GlycolCheck.ThinMargin => "The glycol is hardly strong enough.",
-        GlycolCheck.TooStrong => "The glycol is far stronger than it needs to be.",
-        GlycolCheck.OutOfRange => "The glycol's strength is outside what is known.",
         PressureControlChecks.CutInNotAboveCutOut => "The low-pressure cut-in does not lie above the cut-out.",
         PressureControlChecks.CutOutAboveEvaporating => "The low-pressure cut-out stops the compressor too early.",
         PressureControlChecks.CutInAboveBox => "The low-pressure cut-in is warmer than the box.",
@@ -77,6 +64,8 @@ public static class ControlsText
         PressureControlChecks.WaterValveOutOfRange => "The water valve opens at an unusual pressure.",
         PressureControlChecks.RegulatorOutOfRange => "The evaporator regulator does not fit the box.",
         PressureControlChecks.OutOfRange => "A pressure setting lies outside what is known of the refrigerant.",
-        _ => "The condenser fan's pressure settings do not fit.",
+        PressureControlChecks.FanNeverStops or PressureControlChecks.FanOnNotAboveOff or PressureControlChecks.FanOffTooLow or PressureControlChecks.FanHoldsHeadHigh =>
+            "The condenser fan's pressure settings do not fit.",
+        _ => finding.Code,
     };
 }

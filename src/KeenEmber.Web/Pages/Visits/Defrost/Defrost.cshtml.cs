@@ -7,7 +7,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace KeenEmber.Web.Pages.Visits.Defrost;
 
 /// <summary>The defrost bench: the set-up, a run while it is watched, and what it came to.</summary>
-public sealed class DefrostModel(VisitDesk desk) : VisitPage(desk)
+public sealed class DefrostModel(VisitViews views) : VisitPage(views)
 {
     /// <summary>Places a run asks for, in the order in which a technician goes round.</summary>
     private static readonly RunPlaceKind[] Round =
@@ -30,12 +30,12 @@ public sealed class DefrostModel(VisitDesk desk) : VisitPage(desk)
     /// <summary>How the fields of a round begin, and the fields of the place that is named freely.</summary>
     private const string Reading = "v-", FreeName = "free-name", FreeValue = "free-value";
 
-    public WatchedRun? Shown => View.Runs.FirstOrDefault(r => r.Entry.Id == Run) ?? Live ?? View.OwnRun ?? (View.Runs.Count > 0 ? View.Runs[^1] : null);
+    public WatchedRun? Shown => View.Defrost.Runs.FirstOrDefault(r => r.Entry.Id == Run) ?? Live ?? View.Defrost.OwnRun ?? (View.Defrost.Runs.Count > 0 ? View.Defrost.Runs[^1] : null);
 
-    public WatchedRun? Other => View.Runs.FirstOrDefault(r => r.Entry.Id == With && r.Entry.Id != Shown?.Entry.Id);
+    public WatchedRun? Other => View.Defrost.Runs.FirstOrDefault(r => r.Entry.Id == With && r.Entry.Id != Shown?.Entry.Id);
 
     /// <summary>The run that is being watched on this visit.</summary>
-    public WatchedRun? Live => View.Runs.LastOrDefault(r => !r.IsOver && r.Entry.VisitId == View.Visit.Id);
+    public WatchedRun? Live => View.Defrost.Runs.LastOrDefault(r => !r.IsOver && r.Entry.VisitId == View.Visit.Id);
 
     public static string Field(RunPlace place) => place.Name.Length > 0 ? $"{Reading}{place.Kind}-{place.Name}" : $"{Reading}{place.Kind}";
 
@@ -67,13 +67,13 @@ public sealed class DefrostModel(VisitDesk desk) : VisitPage(desk)
     public IEnumerable<Entry> Told(WatchedRun run) => View.UpToHere.SelectMany(t => t.Standing)
         .Where(e => e is NoteEntry or PhotoEntry && e.VisitId == run.Entry.VisitId && e.At >= run.Run.Start && e.At <= run.At(run.Run.LastMinute + 5));
 
-    protected override void Loaded() => DefrostSetUpForm.Fill(Form, View.DefrostSetUp, View.Units);
+    protected override void Loaded() => DefrostSetUpForm.Fill(Form, View.Defrost.SetUp, View.Units);
 
     public IActionResult OnPostSetUp(Guid id, Guid lineId, bool changed) => Take(id, lineId, () =>
     {
         if (DefrostSetUpForm.Read(Form) is not { } setUp)
             return [];
-        var differences = changed && View.DefrostSetUp is { } before ? DefrostSetUpText.Differences(before, setUp, View.Units) : [];
+        var differences = changed && View.Defrost.SetUp is { } before ? DefrostSetUpText.Differences(before, setUp, View.Units) : [];
         return
         [
             new DefrostSetUpEntry(Writer.Next(), setUp),
@@ -93,7 +93,7 @@ public sealed class DefrostModel(VisitDesk desk) : VisitPage(desk)
             var entries = new List<Entry> { new RunEntry(Writer.Next(), RunOrigin.Watched) };
             if (heat)
                 entries.Add(new RunMarkEntry(Writer.Next(), entryId, RunMarkKind.HeatOn));
-            Desk.Append(entries);
+            Append(entries);
         }
 
         return RedirectToPage(new { id });
@@ -102,7 +102,7 @@ public sealed class DefrostModel(VisitDesk desk) : VisitPage(desk)
     /// <summary>All readings of one round, whichever were typed.</summary>
     public IActionResult OnPostReadings(Guid id, Guid lineId, Guid run) => Take(id, lineId, () =>
     {
-        if (View.Runs.FirstOrDefault(r => r.Entry.Id == run) is not { IsOver: false } watched)
+        if (View.Defrost.Runs.FirstOrDefault(r => r.Entry.Id == run) is not { IsOver: false } watched)
             return null;
         var entries = new List<Entry>();
         foreach (var place in Places(watched).ToList())
@@ -122,9 +122,9 @@ public sealed class DefrostModel(VisitDesk desk) : VisitPage(desk)
     {
         if (!Load(id, entryId))
             return NotFound();
-        if (entryId == Guid.Empty || !Enum.IsDefined(kind) || View.Runs.FirstOrDefault(r => r.Entry.Id == run) is not { IsOver: false })
+        if (entryId == Guid.Empty || !Enum.IsDefined(kind) || View.Defrost.Runs.FirstOrDefault(r => r.Entry.Id == run) is not { IsOver: false })
             return BadRequest();
-        Desk.Append([new RunMarkEntry(Writer.Next(), run, kind)]);
+        Append([new RunMarkEntry(Writer.Next(), run, kind)]);
         return RedirectToPage(new { id });
     }
 }

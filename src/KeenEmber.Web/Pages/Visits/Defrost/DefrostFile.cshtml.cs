@@ -13,7 +13,7 @@ namespace KeenEmber.Web.Pages.Visits.Defrost;
 
 /// <summary>A defrost from a logger's file or from rows typed in: the columns are named once, then remembered.</summary>
 [RequestFormLimits(ValueLengthLimit = MostBytes, MultipartBodyLengthLimit = MostBytes)]
-public sealed class DefrostFileModel(VisitDesk desk, LoggerStore loggers, RunSeriesStore series, IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json) : VisitPage(desk)
+public sealed class DefrostFileModel(VisitViews views, LoggerStore loggers, RunSeriesStore series, IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json) : VisitPage(views)
 {
     public const int MostBytes = 40_000_000;
 
@@ -142,7 +142,7 @@ public sealed class DefrostFileModel(VisitDesk desk, LoggerStore loggers, RunSer
         if (Form.IsWrong || start is not { } begins)
             return Page();
         loggers.Remember(file, columns);
-        var log = new DefrostRun(begins, View.DefrostSetUp ?? new(DefrostKind.Electric), read.Tracks, []);
+        var log = new DefrostRun(begins, View.Defrost.SetUp ?? new(DefrostKind.Electric), read.Tracks, []);
         Keep(DefrostSplit.Of(log), name == TypedIn ? RunOrigin.TypedIn : RunOrigin.Logged, Told(name, read));
         loggers.Remove(FileId!.Value);
         return RedirectToPage("/Visits/Defrost/Defrost", new { id });
@@ -201,6 +201,6 @@ public sealed class DefrostFileModel(VisitDesk desk, LoggerStore loggers, RunSer
             entries.AddRange(run.Marks.Select(m => new RunMarkEntry(Writer.Next(run.Start + TimeSpan.FromMinutes(m.Minute)), runId, m.Kind)));
         }
 
-        Desk.Append(entries);
+        Append(entries);
     }
 }

@@ -9,7 +9,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace KeenEmber.Web.Pages.Visits.Defrost;
 
 /// <summary>The schedule planner: how many, how long, when; against the schedule as it is and against what somebody else asked for.</summary>
-public sealed class DefrostPlanModel(VisitDesk desk) : VisitPage(desk)
+public sealed class DefrostPlanModel(VisitViews views) : VisitPage(views)
 {
     public bool EndsByTemperature { get; private set; }
 
@@ -26,15 +26,15 @@ public sealed class DefrostPlanModel(VisitDesk desk) : VisitPage(desk)
     /// <summary>Null when the neighbours leave no room, or something typed is wrong.</summary>
     public IReadOnlyList<TimeOnly>? Planned { get; private set; }
 
-    public IReadOnlyList<TimeOnly> Today => View.DefrostSetUp?.Starts ?? [];
+    public IReadOnlyList<TimeOnly> Today => View.Defrost.SetUp?.Starts ?? [];
 
-    public double TodayMin => View.DefrostSetUp?.FailSafeMin ?? LengthMin;
+    public double TodayMin => View.Defrost.SetUp?.FailSafeMin ?? LengthMin;
 
     public IReadOnlyList<TimeOnly> Asked { get; private set; } = [];
 
     public double AskedMin { get; private set; }
 
-    public double DripMin => View.DefrostSetUp?.DripMin ?? 0;
+    public double DripMin => View.Defrost.SetUp?.DripMin ?? 0;
 
     public IReadOnlyList<DayPart> Parts(IReadOnlyList<TimeOnly>? starts, double lengthMin) => [.. (starts ?? []).Select(s => new DayPart(s, s.AddMinutes(lengthMin + DripMin)))];
 
@@ -46,7 +46,7 @@ public sealed class DefrostPlanModel(VisitDesk desk) : VisitPage(desk)
         if (Planned is { } planned)
             yield return ("planned", planned, LengthMin, DefrostPlan.Forecast(basis, planned, LengthMin, EndsByTemperature));
         if (Today.Count > 0)
-            yield return ("as it is", Today, TodayMin, DefrostPlan.Forecast(basis, Today, TodayMin, View.DefrostSetUp!.EndC is not null));
+            yield return ("as it is", Today, TodayMin, DefrostPlan.Forecast(basis, Today, TodayMin, View.Defrost.SetUp!.EndC is not null));
         if (Asked.Count > 0)
             yield return (Form["askedBy"].Length > 0 ? $"asked for by {Form["askedBy"]}" : "asked for", Asked, AskedMin, DefrostPlan.Forecast(basis, Asked, AskedMin, EndsByTemperature));
     }
@@ -61,13 +61,13 @@ public sealed class DefrostPlanModel(VisitDesk desk) : VisitPage(desk)
         if (Form.IsWrong || (useAsked ? Asked.Count == 0 : Planned is null))
             return Page();
         var (starts, length) = useAsked ? (Asked, AskedMin) : (Planned!, LengthMin);
-        var before = View.DefrostSetUp ?? new(DefrostKind.Electric);
+        var before = View.Defrost.SetUp ?? new(DefrostKind.Electric);
         var after = before with { Starts = starts, FailSafeMin = length, EndedBy = EndsByTemperature ? before.EndedBy : TerminationKind.Time };
         var look = Form["look"].Length > 0 ? $"; look for: {Form["look"]}" : "";
-        Desk.Append(
+        Append(
         [
             new DefrostSetUpEntry(Writer.Next(), after),
-            new ChangeEntry(Writer.Next(), "defrost schedule", Said(Today, View.DefrostSetUp?.FailSafeMin), Said(starts, length) + look,
+            new ChangeEntry(Writer.Next(), "defrost schedule", Said(Today, View.Defrost.SetUp?.FailSafeMin), Said(starts, length) + look,
                 Form["askedBy"], LoopKind.WatchIt, false, WorkArea.Defrost),
         ]);
         return RedirectToPage(new { id, saved = 2 });
@@ -85,8 +85,8 @@ public sealed class DefrostPlanModel(VisitDesk desk) : VisitPage(desk)
         if (!Form.Has("count"))
         {
             Form["count"] = $"{Math.Max(Today.Count, 4)}";
-            Form["length"] = UnitText.Number(View.DefrostSetUp?.FailSafeMin ?? 30, 0);
-            Form["temperature"] = View.Shop.Policies.Of(Policy.Defrost) == PolicyChoice.FewLongByTemperature && View.DefrostSetUp?.EndC is not null ? "true" : "";
+            Form["length"] = UnitText.Number(View.Defrost.SetUp?.FailSafeMin ?? 30, 0);
+            Form["temperature"] = View.Shop.Policies.Of(Policy.Defrost) == PolicyChoice.FewLongByTemperature && View.Defrost.SetUp?.EndC is not null ? "true" : "";
         }
 
         EndsByTemperature = Form["temperature"].StartsWith("true", StringComparison.Ordinal);
@@ -97,7 +97,7 @@ public sealed class DefrostPlanModel(VisitDesk desk) : VisitPage(desk)
         Asked = Form.Times("asked");
         AskedMin = Form.Number("askedLength", 1, 240) ?? LengthMin;
         IcePerDayKg = IcePerDay();
-        Basis = DefrostPlan.BasisOf([.. View.Runs.Select(r => r.Result)], IcePerDayKg);
+        Basis = DefrostPlan.BasisOf([.. View.Defrost.Runs.Select(r => r.Result)], IcePerDayKg);
         if (!Form.IsWrong)
         {
             Planned = DefrostPlan.Spread(count, LengthMin + DripMin, Busy, Neighbours);
@@ -118,7 +118,7 @@ public sealed class DefrostPlanModel(VisitDesk desk) : VisitPage(desk)
             return FrostLoad.KgPerDay(new(View.Equipment.Target.Celsius, 0.85), new(outside, humidity / 100), door, Form.Value("leak", QuantityKind.AirFlow)?.Si(default) ?? 0, View.Site.Atmosphere.Kpa);
         }
 
-        var perRun = View.Runs.Select(r => r.Result.Ice?.IceKg).LastOrDefault(i => i is not null);
+        var perRun = View.Defrost.Runs.Select(r => r.Result.Ice?.IceKg).LastOrDefault(i => i is not null);
         return (perRun ?? 0) * Math.Max(1, Today.Count);
     }
 

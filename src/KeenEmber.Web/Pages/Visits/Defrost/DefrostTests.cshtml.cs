@@ -5,7 +5,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace KeenEmber.Web.Pages.Visits.Defrost;
 
 /// <summary>Tests of the parts that time and end a defrost: the clock, the end switch, the fan delay.</summary>
-public sealed class DefrostTestsModel(VisitDesk desk) : VisitPage(desk)
+public sealed class DefrostTestsModel(VisitViews views) : VisitPage(views)
 {
     public ClockTestEntry? Clock => View.Timeline.Standing.OfType<ClockTestEntry>().LastOrDefault();
 
@@ -13,8 +13,8 @@ public sealed class DefrostTestsModel(VisitDesk desk) : VisitPage(desk)
 
     /// <summary>Where a switch is meant to act while it warms up, and while it cools; null when the set-up does not say.</summary>
     public double? Rated(DefrostSwitch which, bool rising) => which == DefrostSwitch.EndOfHeat
-        ? rising ? View.DefrostSetUp?.EndC : View.DefrostSetUp?.ResetAt?.Temperature.Celsius
-        : rising ? View.DefrostSetUp?.EndC : View.DefrostSetUp?.FanDelayC;
+        ? rising ? View.Defrost.SetUp?.EndC : View.Defrost.SetUp?.ResetAt?.Temperature.Celsius
+        : rising ? View.Defrost.SetUp?.EndC : View.Defrost.SetUp?.FanDelayC;
 
     public SwitchBracket? Bracket(DefrostSwitch which, bool rising) => Rated(which, rising) is { } rated && States(which) is { Count: > 1 } states
         ? SwitchTest.Judge([.. states.Select(s => new SwitchState(s.Temperature.Temperature.Celsius, s.IsClosed))], rated, rising) : null;

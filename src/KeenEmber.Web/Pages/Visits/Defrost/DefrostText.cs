@@ -2,7 +2,7 @@ using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Visits;
+using KeenEmber.Core.Record;
 using KeenEmber.Web.Pages.Visits.Circuit;
 using KeenEmber.Web.Wording;
 
@@ -174,8 +174,9 @@ public static class DefrostText
         DefrostCodes.RestartPressure => "Suction peaks on restart after a defrost.",
         DefrostCodes.SlowRecovery => "The box is slow to come back after a defrost.",
         DefrostCodes.ProductWarm => "Product warms too much in a defrost.",
-        DefrostCodes.Vapour => "Vapour leaves the coil in a defrost.",
-        _ => "What ended the defrost is not settled.",
+        DefrostCodes.Vapour => "Steam comes off the coil during defrost.",
+        DefrostCodes.EndUnknown => "What ended the defrost is not settled.",
+        _ => f.Code,
     };
 
     /// <summary>A value of a track in the reader's units.</summary>
@@ -210,13 +211,11 @@ public static class DefrostText
     }
 
     /// <summary>What is different between two runs, and whether what was done between had to do with it.</summary>
-    public static IEnumerable<string> Comparison(RunComparison c, UnitText units)
+    /// <param name="what">An entry in a line.</param>
+    public static IEnumerable<string> Comparison(RunComparison c, Func<Entry, string> what, UnitText units)
     {
         static string Signed(double v, int decimals, string unit) => $"{(v > 0 ? "+" : "")}{UnitText.Number(v, decimals)} {unit}";
-        var done = c.Changes.Select(e => e switch
-        {
-            ChangeEntry change => ChangeText.Change(change), PartEntry part => ChangeText.Part(part), RefrigerantEntry r => ChangeText.Ledger(r, units), _ => "",
-        }).ToList();
+        var done = c.Changes.Select(what).ToList();
         if (c.IsUnchanged is { } same && done.Count > 0)
             yield return same ? $"The same within 2 min after: {CircuitText.List(done)}. {(done.Count == 1 ? "It was not" : done.Count == 2 ? "Neither was" : "None of them was")} the cause."
                 : $"Different after: {CircuitText.List(done)}.";
@@ -232,16 +231,21 @@ public static class DefrostText
             yield return $"Heaters {Signed(kw, 2, "kW")}.";
     }
 
-    public static string Name(DefrostTrend trend) => trend.Kind switch
+    public static string Name(Trend trend) => trend.Code switch
     {
-        DefrostTrendKind.HeatMin => "heat on", DefrostTrendKind.OverRunMin => "past clear", DefrostTrendKind.IcePerRunKg => "ice melted", DefrostTrendKind.IcePerDayKg => "ice a day", _ => $"heater leg {trend.Leg}",
+        DefrostTrends.HeatMin => "heat on",
+        DefrostTrends.OverRunMin => "past clear",
+        DefrostTrends.IcePerRunKg => "ice melted",
+        DefrostTrends.IcePerDayKg => "ice a day",
+        DefrostTrends.HeaterCurrentA => $"heater leg {trend.About!.Value.Id}",
+        _ => trend.Code,
     };
 
-    /// <summary>The last value of a trend.</summary>
-    public static string Value(DefrostTrend trend, UnitText units) => trend.Kind switch
+    /// <summary>A value of a trend.</summary>
+    public static string Value(Trend trend, double value, UnitText units) => trend.Code switch
     {
-        DefrostTrendKind.IcePerRunKg or DefrostTrendKind.IcePerDayKg => units.Weight(trend.Marks[^1].Value),
-        DefrostTrendKind.HeaterCurrentA => $"{UnitText.Number(trend.Marks[^1].Value, 1)} A",
-        _ => $"{UnitText.Number(trend.Marks[^1].Value, 0)} min",
+        DefrostTrends.IcePerRunKg or DefrostTrends.IcePerDayKg => units.Weight(value),
+        DefrostTrends.HeaterCurrentA => $"{UnitText.Number(value, 1)} A",
+        _ => $"{UnitText.Number(value, 0)} min",
     };
 }

@@ -4,7 +4,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace KeenEmber.Web.Pages.Visits.Frost;
 
 /// <summary>The frost picture, as found and after: painted, or chosen from the usual ones.</summary>
-public sealed class FrostModel(VisitDesk desk) : VisitPage(desk)
+public sealed class FrostModel(VisitViews views) : VisitPage(views)
 {
     /// <summary>The usual pictures by name, to begin with.</summary>
     public static readonly IReadOnlyList<(string Name, FrostPicture Picture)> Presets =
@@ -18,7 +18,7 @@ public sealed class FrostModel(VisitDesk desk) : VisitPage(desk)
     ];
 
     /// <summary>Where the painting starts: the preset asked for, else the last picture of this visit.</summary>
-    public FrostPicture Start => Presets.FirstOrDefault(p => p.Name == From).Picture ?? View.Frost(after: null)?.Picture ?? FrostPicture.AllClear;
+    public FrostPicture Start => Presets.FirstOrDefault(p => p.Name == From).Picture ?? View.Timeline.Standing.OfType<FrostEntry>().LastOrDefault()?.Picture ?? FrostPicture.AllClear;
 
     [BindProperty(SupportsGet = true)]
     public string? From { get; set; }
@@ -38,7 +38,7 @@ public sealed class FrostModel(VisitDesk desk) : VisitPage(desk)
             return Page();
         }
 
-        Desk.Append([new FrostEntry(Writer.Next(), after, picture)]);
+        Append([new FrostEntry(Writer.Next(), after, picture)]);
         return RedirectToPage(new { id, saved = 1 });
     }
 

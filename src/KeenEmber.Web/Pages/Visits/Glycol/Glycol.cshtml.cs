@@ -5,7 +5,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace KeenEmber.Web.Pages.Visits.Glycol;
 
 /// <summary>The glycol of a chiller: is it strong enough, and if it froze, why?</summary>
-public sealed class GlycolModel(VisitDesk desk) : VisitPage(desk)
+public sealed class GlycolModel(VisitViews views) : VisitPage(views)
 {
     public GlycolEntry? Last => View.Timeline.Standing.OfType<GlycolEntry>().LastOrDefault();
 

@@ -14,7 +14,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace KeenEmber.Web.Pages.Visits.Report;
 
 /// <summary>The timeline as written, and the place to put an entry right.</summary>
-public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
+public sealed class RecordModel(VisitViews views) : VisitPage(views)
 {
     /// <summary>The entry being corrected.</summary>
     [BindProperty(SupportsGet = true)]
@@ -91,7 +91,7 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
             return NotFound();
         if (entryId == Guid.Empty || View.Timeline.Written.FirstOrDefault(e => e.Id == corrects) is not { } entry)
             return BadRequest();
-        Desk.Append([new WithdrawalEntry(Writer.Next(entry.At, entry.Id))]);
+        Append([new WithdrawalEntry(Writer.Next(entry.At, entry.Id))]);
         return RedirectToPage(new { id });
     }
 
@@ -108,7 +108,7 @@ public sealed class RecordModel(VisitDesk desk) : VisitPage(desk)
             return Page();
         }
 
-        Desk.Append([correction]);
+        Append([correction]);
         return RedirectToPage(new { id });
     }
 

@@ -1,5 +1,5 @@
 using KeenEmber.Core.Benches.Circuit;
-using KeenEmber.Core.Benches.Sensors;
+using KeenEmber.Core.Findings;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
@@ -11,7 +11,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeenEmber.Web.Pages.Visits.Report;
 
 /// <summary>The visit on paper: for the lead and a warranty desk in full, for the customer in short.</summary>
-public sealed class ReportModel(VisitDesk desk, SignedReportStore reports) : PageModel
+public sealed class ReportModel(VisitViews views, SignedReportStore reports) : PageModel
 {
     [BindProperty(SupportsGet = true)]
     public string? For { get; set; }
@@ -27,7 +27,14 @@ public sealed class ReportModel(VisitDesk desk, SignedReportStore reports) : Pag
 
     public VisitView View { get; private set; } = null!;
 
-    public IEnumerable<Entry> Done => View.Timeline.Standing.Where(e => e is ChangeEntry or PartEntry or SensorMendEntry or RefrigerantEntry or ClosureEntry or SettingEntry { Stage: SettingStage.AsSet });
+    /// <summary>Work on the unit, and what was found changed on it.</summary>
+    public IEnumerable<Entry> Done => View.Timeline.Standing.Where(e => e is IChangesUnit { ChangesUnit: true } or ChangeEntry);
+
+    /// <summary>Whether the sign-off says that its causes explain a finding; nothing before it.</summary>
+    public string Explained(Finding finding) => Explained(finding.Code);
+
+    /// <summary>The same for the code of one.</summary>
+    public string Explained(string code) => View.SignOff is not { } signed ? "" : signed.Explains(code) ? "Explained." : "Not explained.";
 
     /// <summary>What was on record before the first change, in one line.</summary>
     public string AsFoundLine => CircuitText.Sentence(string.Join(", ", View.AsFound.Facts.Select(f => EntryText.What(f, View)).Distinct()));
@@ -49,7 +56,7 @@ public sealed class ReportModel(VisitDesk desk, SignedReportStore reports) : Pag
 
     public IActionResult OnGet(Guid id)
     {
-        if (desk.Open(id) is not { } view)
+        if (views.Open(id) is not { } view)
             return NotFound();
         Open(view);
         return Page();

@@ -8,21 +8,21 @@ using Microsoft.AspNetCore.Mvc.ViewFeatures;
 namespace KeenEmber.Web.Pages.Visits.Report;
 
 /// <summary>Keeps the report of a visit as it reads at the moment it is signed off.</summary>
-public sealed class SigningDesk(VisitDesk desk, SignedReportStore reports, ICompositeViewEngine engine, ITempDataProvider tempData)
+public sealed class SigningDesk(VisitViews views, SignedReportStore reports, ICompositeViewEngine engine, ITempDataProvider tempData)
 {
     private static readonly string Version = typeof(SigningDesk).Assembly.GetCustomAttribute<AssemblyInformationalVersionAttribute>()!.InformationalVersion is var v && v.IndexOf('+') is > 0 and var plus
         ? v[..Math.Min(v.Length, plus + 9)] : v;
 
     public async Task Keep(Guid visitId, PageContext page)
     {
-        if (desk.Open(visitId) is not { } view || ReportModel.LastSigned(view) is not { } last)
+        if (views.Open(visitId) is not { } view || ReportModel.LastSigned(view) is not { } last)
             return;
         reports.Keep(new(last.Id, last.WrittenAt, Version, await Render(view, "lead", page), await Render(view, "customer", page)));
     }
 
     private async Task<string> Render(VisitView view, string audience, PageContext page)
     {
-        var model = new ReportModel(desk, reports) { For = audience };
+        var model = new ReportModel(views, reports) { For = audience };
         model.Open(view);
         var partial = engine.GetView(null, "/Pages/Visits/Report/_ReportBody.cshtml", isMainPage: false).View!;
         using var writer = new StringWriter();

@@ -69,9 +69,9 @@ public static class SensorText
     /// <summary>A finding of the sensor bench in a sentence, with its numbers.</summary>
     public static string Finding(Finding f, UnitText units)
     {
-        var name = CircuitText.Sentence(f.Seen[0]);
+        var name = CircuitText.Sentence(f.About[0].Id);
         string T(string value) => f.Values.TryGetValue(value, out var c) ? units.Temperature(Temperature.ZeroCelsiusInKelvin + c) : "–";
-        var family = f.Seen.Count > 1 && SensorFamilies.Find(f.Seen[1]) is { } other ? Name(other) : "another family";
+        var family = SensorFamilies.Find(f.Detail) is { } other ? Name(other) : "another family";
         var off = f.Values.TryGetValue("error", out var e) ? $"{units.Difference(Math.Abs(e))} {(e > 0 ? "warm" : "cold")}" : "";
         return VerdictOf(f) switch
         {
@@ -87,14 +87,18 @@ public static class SensorText
             SensorVerdict.ControllerSide => $"{name} is right ({T("told")} by its resistance, {T("reference")} by the thermometer), the controller shows {T("shown")}: input, wire or a setting.",
             SensorVerdict.WrongCurve => $"{name} is right, the controller shows {T("shown")} for {T("reference")}: it reads it as {family}.",
             SensorVerdict.OffsetParameter => $"{name} is right, the controller shows {T("shown")} for {T("reference")}: its offset parameter makes the difference.",
-            SensorVerdict.Swapped => $"{CircuitText.Sentence(CircuitText.List(f.Seen))} are swapped: each input shows the other's place.",
+            SensorVerdict.Swapped => $"{CircuitText.Sentence(CircuitText.List(f.About.Select(s => s.Id)))} are swapped: each input shows the other's place.",
             _ => name,
         };
     }
 
     /// <summary>A finding without its numbers.</summary>
-    public static string Headline(Finding f) => f.Code == SensorFindings.Code(SensorVerdict.Swapped) ? $"Sensors {CircuitText.List(f.Seen)} are swapped."
-        : $"Sensor {f.Seen[0]}: {Verdict(VerdictOf(f))}.";
+    public static string Headline(Finding f) => f.Code == SensorFindings.Code(SensorVerdict.Swapped) ? $"Sensors {CircuitText.List(f.About.Select(s => s.Id))} are swapped."
+        : $"Sensor {f.About[0].Id}: {Verdict(VerdictOf(f))}.";
+
+    /// <summary>What was done about a sensor, and whether that is proved; nothing where nothing was done.</summary>
+    public static string Mended(CheckedSensor sensor) => sensor.IsMended
+        ? $"{CircuitText.Sentence(Name(sensor.Mends[^1].Mend))}{(sensor.IsProved ? ", checked again and good." : ", not checked since.")}" : "";
 
     private static SensorVerdict VerdictOf(Finding f) => Enum.GetValues<SensorVerdict>().FirstOrDefault(v => SensorFindings.Code(v) == f.Code);
 

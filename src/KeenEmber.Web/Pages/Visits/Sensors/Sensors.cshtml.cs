@@ -3,13 +3,14 @@ using KeenEmber.Core.Cases;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
+using KeenEmber.Web.Pages.Visits.Defrost;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Sensors;
 
 /// <summary>The sensor bench: which sensors the unit has, their comparisons, and what was done about them.</summary>
-public sealed class SensorsModel(VisitDesk desk) : VisitPage(desk)
+public sealed class SensorsModel(VisitViews views) : VisitPage(views)
 {
     /// <summary>What meters write where nothing flows.</summary>
     private static readonly string[] OpenWords = ["open", "ol", "o.l", "o.l.", "inf", "∞"];
@@ -35,12 +36,12 @@ public sealed class SensorsModel(VisitDesk desk) : VisitPage(desk)
         sensor.Now is { Result: { IsFault: true, Error: { } error } } ? SensorConsequences.Of(sensor.Sensor.Role, error) : null;
 
     /// <summary>What the warming by hand said of a pair; null when it was not done.</summary>
-    public WarmedEntry? Warmed(string sensor) => View.Benches.Sensors.Confirmed.LastOrDefault(w => w.Warmed == sensor);
+    public WarmedEntry? Warmed(string sensor) => View.Sensors.Confirmed.LastOrDefault(w => w.Warmed == sensor);
 
     /// <summary>What the end sensor's error has to do with the last defrost that was watched; null where nothing.</summary>
     public (DefrostLink Link, string Said, Guid Visit, Guid Run)? EndLink()
     {
-        if (View.EndSensorErrorK is not { } error || View.Runs.LastOrDefault(r => r.Result.Phases.HeatOff is not null) is not { } run || SensorLinks.Of(error, run.Result) is var link && link == DefrostLink.None)
+        if (View.EndSensorErrorK is not { } error || View.Defrost.Runs.LastOrDefault(r => r.Result.Phases.HeatOff is not null) is not { } run || SensorLinks.Of(error, run.Result) is var link && link == DefrostLink.None)
             return null;
         return (link, SensorText.Link(link, error, View.Units, View.Clock.Day(run.Run.Start)), run.Entry.VisitId, run.Entry.Id);
     }
@@ -49,7 +50,7 @@ public sealed class SensorsModel(VisitDesk desk) : VisitPage(desk)
 
     protected override void Loaded()
     {
-        if (View.Benches.Sensors.Sensors.FirstOrDefault(s => s.Name == Edit) is { } edited)
+        if (View.Sensors.Sensors.FirstOrDefault(s => s.Name == Edit) is { } edited)
             SensorForm.Fill(Form, edited.Sensor, View.Shop.Units);
     }
 
@@ -60,7 +61,7 @@ public sealed class SensorsModel(VisitDesk desk) : VisitPage(desk)
         var lead = Form.Value("lead", QuantityKind.Resistance);
         if (lead?.Si(default) > MostLeadOhm)
             Form.Errors["lead"] = $"Leads have less than {MostLeadOhm} Ω: short their tips and read again.";
-        foreach (var sensor in View.Benches.Sensors.Sensors.Select(s => s.Sensor))
+        foreach (var sensor in View.Sensors.Sensors.Select(s => s.Sensor))
         {
             var measures = sensor.Curve.Measures;
             var (reference, shown) = (Form.Value(Cell("ref", sensor), measures), Form.Value(Cell("shown", sensor), measures));
@@ -81,7 +82,7 @@ public sealed class SensorsModel(VisitDesk desk) : VisitPage(desk)
     /// <summary>A sensor comes on the unit's list, is described anew, or goes.</summary>
     public IActionResult OnPostSensor(Guid id, Guid entryId, bool gone) => Take(id, entryId, () =>
     {
-        if (gone && View.Benches.Sensors.Sensors.FirstOrDefault(s => s.Name == Form["name"]) is { } known)
+        if (gone && View.Sensors.Sensors.FirstOrDefault(s => s.Name == Form["name"]) is { } known)
             return [known.Sensor with { Header = Writer.Next(), Gone = true }];
         if (SensorForm.Read(Form, View.Shop.Units) is not { } s)
             return [];
@@ -93,18 +94,18 @@ public sealed class SensorsModel(VisitDesk desk) : VisitPage(desk)
 
     public IActionResult OnPostMend(Guid id, Guid entryId, string? sensor, SensorMend mend) => Take(id, entryId, () =>
     {
-        if (!Enum.IsDefined(mend) || View.Benches.Sensors.Sensors.FirstOrDefault(s => s.Name == sensor) is not { } mended)
+        if (!Enum.IsDefined(mend) || View.Sensors.Sensors.FirstOrDefault(s => s.Name == sensor) is not { } mended)
             return null;
         // Leads put back concern every input of the ring: none of their earlier rounds speaks for it any more.
         var names = mend == SensorMend.SwappedBack && mended.Now is { Result.Verdict: SensorVerdict.Swapped }
-            ? View.Benches.Sensors.Sensors.Where(s => s.Now is { Result.Verdict: SensorVerdict.Swapped }).Select(s => s.Name).ToList() : [mended.Name];
+            ? View.Sensors.Sensors.Where(s => s.Now is { Result.Verdict: SensorVerdict.Swapped }).Select(s => s.Name).ToList() : [mended.Name];
         return [.. names.Select((n, i) => new SensorMendEntry(Writer.Next(), n, mend))];
     });
 
     public IActionResult OnPostWarmed(Guid id, Guid entryId, string? warmed, string? moved) => Take(id, entryId, () =>
         IsNamed(warmed) && IsNamed(moved) ? new WarmedEntry(Writer.Next(), warmed!, moved!) : null);
 
-    private bool IsNamed(string? sensor) => View.Benches.Sensors.Sensors.Any(s => s.Name == sensor);
+    private bool IsNamed(string? sensor) => View.Sensors.Sensors.Any(s => s.Name == sensor);
 
     /// <summary>A sensor moved between two temperatures; its way there as "10 12.5, 20 8.1": seconds and what it told.</summary>
     public IActionResult OnPostResponse(Guid id, Guid entryId, string? sensor) => Take(id, entryId, () =>

@@ -1,16 +1,19 @@
 using System.Collections.Concurrent;
 using System.Diagnostics;
 using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Cases;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
-using KeenEmber.Web.Wording;
+using Microsoft.Extensions.Hosting;
+using Microsoft.Extensions.Logging;
 
-namespace KeenEmber.Web;
+namespace KeenEmber.Application;
 
 /// <summary>How the units stand, for the start page and the unit's own: kept and listed by <see cref="StandingStore"/>, judged here when something has changed.</summary>
-public sealed class Board(StandingStore standings, VisitStore visits, VisitDesk desk, ShopStore shops, EquipmentStore units, ILogger<Board> logger) : BackgroundService
+public sealed class Board(
+    StandingStore standings, VisitStore visits, VisitDesk desk, IEnumerable<IBench> benches, ShopStore shops, EquipmentStore units, ILogger<Board> logger) : BackgroundService
 {
     /// <summary>A page makes rows anew for so long before it is shown; the rest follows beside it.</summary>
     private static readonly TimeSpan BeforeAPage = TimeSpan.FromMilliseconds(700);
@@ -118,12 +121,12 @@ public sealed class Board(StandingStore standings, VisitStore visits, VisitDesk 
                 failed.TryRemove(equipmentId, out _);
             else
                 failed.TryAdd(equipmentId, (0, DateTime.UtcNow + BetweenTries));
-            standings.Save(equipmentId, standing, changes, standing.Visits is [var last, var before, ..] && last.Visit.IsCallbackAfter(before.Visit, shops.Get().Policies, before.FollowUp, ClockOf(equipmentId).Date));
+            standings.Save(equipmentId, standing, changes, standing.Visits is [var last, var before, ..] && last.Visit.IsCallbackAfter(before.Visit, shops.Get().Policies, before.FollowUp, DayOf(equipmentId)));
             return standing;
         }
     }
 
-    private SiteClock ClockOf(Guid equipmentId) => new(units.Find(equipmentId)!.Value.Site);
+    private Func<DateTimeOffset, DateOnly> DayOf(Guid equipmentId) => new SiteTime(units.Find(equipmentId)!.Value.Site).Date;
 
     /// <summary>Judges the visits that have grown since, those after them, and what follows from all of them.</summary>
     private UnitStanding Judge(Guid equipmentId, UnitStanding kept)
@@ -152,22 +155,27 @@ public sealed class Board(StandingStore standings, VisitStore visits, VisitDesk 
     {
         try
         {
-            var view = desk.Open(visit.Id)!;
-            loops ??= view.Loops;
-            return Judge(view, entries);
+            var judging = new SafeJudging(logger, visit.Id, CancellationToken.None);
+            var worked = new VisitCase(desk.Load(visit.Id)!.Record, [.. benches], judging);
+            loops ??= worked.Loops;
+            return Judge(worked, judging, entries);
         }
         catch (Exception e) when (e is not OperationCanceledException)
         {
             logger.LogError(e, "Visit {Visit} could not be judged.", visit.Id);
-            return new(visit, NotJudged, PanelText.NotJudged(["visit"]), true, false, null, new Dictionary<ResultKind, double>());
+            return new(visit, NotJudged, SafeJudging.Finding(["visit"]), true, false, null, new Dictionary<ResultKind, double>());
         }
     }
 
-    private static VisitStanding Judge(VisitView view, int entries)
+    private static VisitStanding Judge(VisitCase visit, SafeJudging judging, int entries)
     {
         // What stands is worked out first: only then is it known whether a bench failed at it.
-        var (stands, needs) = (view.Stands, view.NeedsAttention);
-        var results = view.Analysis?.Results.Where(r => r is { IsUsable: true, Quantity: ResultQuantity.Difference }).ToDictionary(r => r.Kind, r => r.Value!.Value) ?? [];
-        return new(view.Visit, view.NotJudged.Count > 0 ? NotJudged : entries, stands, needs, view.SignOff is not null, view.SignOff?.FollowUp, results) { RootCause = view.SignOff?.RootCause ?? "" };
+        var (stands, needs) = (visit.Stands, visit.NeedsAttention);
+        var failed = judging.NotJudged.Count > 0;
+        return new(visit.Visit, failed ? NotJudged : entries, failed ? SafeJudging.Finding(judging.NotJudged) : stands, needs || failed,
+            visit.SignOff is not null, visit.SignOff?.FollowUp, visit.Results)
+        {
+            RootCause = visit.SignOff?.RootCause ?? "",
+        };
     }
 }

@@ -7,7 +7,7 @@ using KeenEmber.Core.Visits;
 namespace KeenEmber.Core.Benches.Controls;
 
 /// <summary>What a visit saw of its controller, from the entries of the timeline.</summary>
-public static class ControllerBench
+public static class ControlsOnRecord
 {
     /// <summary>Each output as it was found: by the looks before a part of the control was replaced, where there were any.</summary>
     public static IReadOnlyDictionary<ControlOutput, OutputResult> Outputs(Timeline timeline) => Judge(Looks(timeline, found: true));
@@ -15,7 +15,7 @@ public static class ControllerBench
     /// <summary>Each output as it stands: by the looks since a part of the control was replaced; all of them where none was.</summary>
     public static IReadOnlyDictionary<ControlOutput, OutputResult> OutputsNow(Timeline timeline) => Judge(Looks(timeline, found: false));
 
-    /// <summary>Outputs that were found with something wrong: "output.stuck-closed", the output's name first under <see cref="Finding.Seen"/>.</summary>
+    /// <summary>Outputs that were found with something wrong: "output.stuck-closed", about its output.</summary>
     public static IReadOnlyList<Finding> Faults(Timeline timeline) => FaultsOf(Looks(timeline, found: true));
 
     /// <summary>Those that still have.</summary>
@@ -34,12 +34,18 @@ public static class ControllerBench
     private static Dictionary<ControlOutput, OutputResult> Judge(ILookup<ControlOutput, OutputStateEntry> looks) => looks.ToDictionary(g => g.Key, g => OutputCheck.Judge([.. g.Select(o => o.State)]));
 
     private static IReadOnlyList<Finding> FaultsOf(ILookup<ControlOutput, OutputStateEntry> looks) =>
-        [.. Judge(looks).Where(o => o.Value.IsFault).Select(o => Finding.Of($"output.{Code(o.Value.Verdict)}") with { Basis = [.. looks[o.Key].Select(e => e.Id)], Seen = [o.Key.ToString(), o.Value.Verdict.ToString()] })];
+        [.. Judge(looks).Where(o => o.Value.IsFault).Select(o => Finding.Of(Code(o.Value.Verdict)) with { Basis = [.. looks[o.Key].Select(e => e.Id)], About = [Subject.Output(o.Key)] })];
 
-    private static string Code(OutputVerdict verdict) => verdict switch
+    private const string Output = "output.";
+
+    private static string Code(OutputVerdict verdict) => Output + verdict switch
     {
         OutputVerdict.StuckClosed => "stuck-closed", OutputVerdict.NotClosing => "not-closing", OutputVerdict.LoadDead => "load-dead", _ => "wired-past",
     };
+
+    /// <summary>The verdict a finding on an output tells; null for a finding on anything else.</summary>
+    public static OutputVerdict? VerdictOf(string code) => code.StartsWith(Output, StringComparison.Ordinal)
+        ? Enum.GetValues<OutputVerdict>().Where(v => v >= OutputVerdict.StuckClosed).Select(v => (OutputVerdict?)v).FirstOrDefault(v => Code(v!.Value) == code) : null;
 
     /// <summary>Tapping or cycling a relay changed what was seen: the contact comes and goes.</summary>
     public static bool ChangedOnTap(IReadOnlyList<OutputStateEntry> looks) =>

@@ -1,6 +1,7 @@
 using KeenEmber.Core.Findings;
+using Microsoft.Extensions.Logging;
 
-namespace KeenEmber.Web;
+namespace KeenEmber.Application;
 
 /// <summary>
 /// Runs each bench on a thread of its own with a time budget. One that throws or runs over it is logged and named in <see cref="NotJudged"/>;
@@ -20,6 +21,12 @@ public sealed class SafeJudging(ILogger logger, Guid visit, CancellationToken le
 
     /// <summary>Benches that have no verdict, by name.</summary>
     public IReadOnlyCollection<string> NotJudged => notJudged;
+
+    /// <summary>How a visit stands of which some benches have no verdict; their names are its detail, separated by commas.</summary>
+    public static Finding Finding(IEnumerable<string> benches) =>
+        Core.Findings.Finding.Of(CouldNotJudge) with { Detail = string.Join(", ", benches.Order(StringComparer.Ordinal)) };
+
+    public const string CouldNotJudge = "visit.could-not-judge";
 
     public T Of<T>(string bench, Func<T> judge, T otherwise)
     {

@@ -1,0 +1,96 @@
+using KeenEmber.Core.Findings;
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Record;
+using KeenEmber.Core.Visits;
+
+namespace KeenEmber.Core.Benches.Circuit;
+
+/// <summary>What the circuit's readings say.</summary>
+/// <param name="Analysis">Null when the unit's refrigerant is not in the catalogue, as is <paramref name="Series"/>.</param>
+/// <param name="Series">The readings in their course of time.</param>
+/// <param name="Standing">The last standing-pressure test; null without one.</param>
+public sealed record CircuitJudgement(Equipment Unit, CircuitAnalysis? Analysis, SeriesAnalysis? Series, StandingResult? Standing, bool HasReadings) : BenchJudgement
+{
+    /// <summary>A reading cannot be so: it is checked before anything is made of it.</summary>
+    public const string NotPossible = "circuit.reading-not-possible";
+
+    /// <summary>Nothing can be computed for this refrigerant; its name is the finding's detail.</summary>
+    public const string UnknownRefrigerant = "circuit.unknown-refrigerant";
+
+    public const string NoReadings = "circuit.no-readings";
+
+    /// <summary>Some results are not usable yet: how many of how many are.</summary>
+    public const string NotEnough = "circuit.not-enough";
+
+    /// <summary>Results lie off target, but in no known pattern.</summary>
+    public const string NoKnownFault = "circuit.no-known-fault";
+
+    private IReadOnlyList<Finding> Faults => field ??= [.. (Analysis?.Findings ?? []).Where(f => f.Code != CircuitPatterns.WithinTargets)];
+
+    public override IReadOnlyList<Finding> Found => Faults;
+
+    public override IReadOnlyList<Finding> Now => field ??= Analysis is { Challenges.Count: > 0 } ? [Finding.Of(NotPossible), .. Faults] : Faults;
+
+    public override Finding? Otherwise => field ??= Rest();
+
+    private Finding Rest()
+    {
+        if (Analysis is null)
+            return Finding.Of(UnknownRefrigerant) with { Detail = Unit.Circuit.RefrigerantName };
+        if (Analysis.Findings is [var sound, ..])
+            return sound;
+        if (!HasReadings)
+            return Finding.Of(NoReadings);
+        var usable = Analysis.Results.Count(r => r.IsUsable);
+        return usable == Analysis.Results.Count ? Finding.Of(NoKnownFault)
+            : Finding.Of(NotEnough) with { Values = new Dictionary<string, double> { ["usable"] = usable, ["of"] = Analysis.Results.Count } };
+    }
+
+    public override bool NeedsAttention => Now.Count > 0 || OffTarget.Count > 0;
+
+    /// <summary>Usable results off their target.</summary>
+    public IReadOnlyList<CircuitResult> OffTarget => field ??=
+        [.. (Analysis?.Results ?? []).Where(r => r is { IsUsable: true, IsPlainTemperature: false, Position: BandPosition.Above or BandPosition.Below })];
+
+    public override IReadOnlyDictionary<ResultKind, double> Results => field ??=
+        (Analysis?.Results ?? []).Where(r => r is { IsUsable: true, Quantity: ResultQuantity.Difference }).ToDictionary(r => r.Kind, r => r.Value!.Value);
+
+    public override IReadOnlyList<MeasuringPoint> WorthRepeating => field ??=
+    [
+        .. (Analysis?.Results ?? []).Where(r => r is { IsUsable: true, Position: BandPosition.Above or BandPosition.Below })
+            .SelectMany(r => r.Basis).Select(b => b.Point).Distinct().Order(),
+    ];
+
+    public override IReadOnlyList<BenchTask> Tasks => field ??= Analysis?.Next is { } next ? [new CircuitTask(next)] : [];
+
+    public override Entry? ProvedBy(ProofKind kind, IReadOnlyList<Entry> after) => kind switch
+    {
+        ProofKind.CircuitJudged => Judged(after),
+        ProofKind.CurrentWithinPlate => after.OfType<ReadingEntry>().LastOrDefault(r => r.Point == MeasuringPoint.CompressorCurrent) is { } amps
+            && amps.Value.Si(default) <= Unit.Circuit.RatedCurrentA ? amps : null,
+        _ => null,
+    };
+
+    /// <summary>Superheat and subcooling both count in full, from readings taken after the work.</summary>
+    private Entry? Judged(IReadOnlyList<Entry> after)
+    {
+        var results = Analysis?.Results.Where(r => r.Kind is ResultKind.SuperheatCoil or ResultKind.Subcooling).ToList() ?? [];
+        var basis = results.SelectMany(r => r.Basis).Select(b => b.EntryId).ToHashSet();
+        var counts = results.Count > 0 && results.TrueForAll(r => r is { Value: not null, Validity.Level: ValidityLevel.Good });
+        return counts && basis.All(id => after.Any(e => e.Id == id)) ? after.LastOrDefault(e => basis.Contains(e.Id)) : null;
+    }
+}
+
+/// <summary>The circuit's own next step.</summary>
+public sealed record CircuitTask(NextStep Step) : BenchTask("circuit", OrderOf(Step.Kind))
+{
+    public override MeasuringPoint? Asks => Step.Point;
+
+    public override bool IsTest => true;
+
+    private static TaskOrder OrderOf(StepKind kind) => kind switch
+    {
+        StepKind.Recheck or StepKind.RestoreFans or StepKind.ClearCoil or StepKind.LetDefrostEnd or StepKind.FindWhyStopped => TaskOrder.BeforeReadings,
+        _ => TaskOrder.Readings,
+    };
+}

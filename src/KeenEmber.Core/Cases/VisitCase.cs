@@ -1,0 +1,160 @@
+using System.Collections.Concurrent;
+using KeenEmber.Core.Findings;
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Record;
+using KeenEmber.Core.Visits;
+
+namespace KeenEmber.Core.Cases;
+
+/// <summary>
+/// A visit worked out: what pages, endpoints, the board and the report all read. Each bench judges when it is first asked, and fails alone.
+/// </summary>
+/// <param name="benches">In the order in which they are listed and speak.</param>
+/// <param name="judging">Runs each bench.</param>
+public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudging judging)
+{
+    private readonly ConcurrentDictionary<IBench, BenchJudgement?> judged = [];
+
+    protected IJudging Judging => judging;
+
+    public Visit Visit { get; } = record.Visits.First(v => v.Visit.Id == record.VisitId).Visit;
+
+    /// <summary>What is on record of the visit.</summary>
+    public Timeline Timeline { get; } = record.Timelines.First(v => v.Visit.Id == record.VisitId).Timeline;
+
+    /// <summary>What the unit was on the visit.</summary>
+    public Equipment Equipment => Timeline.Unit;
+
+    public Site Site => record.Sites[Equipment.SiteId];
+
+    public Shop Shop => record.Shop;
+
+    public DateTimeOffset Now => record.Now;
+
+    /// <summary>A sign-off ends a visit before its time is up.</summary>
+    public bool IsUnderWay => Visit.IsUnderWay(Now) && SignOff is null;
+
+    /// <summary>The unit was seen so lately that something was left.</summary>
+    public bool IsCallback => Earlier.Count > 0 && Visit.IsCallbackAfter(Earlier[0], Shop.Policies, Briefing?.SignOff?.FollowUp, new SiteTime(Site).Date);
+
+    /// <summary>How the unit stands now, or stood at the end of a visit that is over.</summary>
+    public OperatingConditions Conditions => field ??= Timeline.ConditionsAt(Visit.IsUnderWay(Now) ? Now : Timeline.LastMoment ?? Visit.StartedAt);
+
+    /// <summary>The latest reading of every point.</summary>
+    public IReadOnlyDictionary<MeasuringPoint, TakenReading> Readings => field ??= Timeline.LatestReadings();
+
+    public CircuitMakeUp MakeUp => field ??= Equipment.MakeUp;
+
+    /// <summary>Every visit of the unit, later ones too, the latest first.</summary>
+    public IReadOnlyList<(Visit Visit, Timeline Timeline)> AllVisits => record.Timelines;
+
+    /// <summary>This visit and those before it, the latest first.</summary>
+    public IReadOnlyList<Timeline> UpToHere => field ??=
+        [.. AllVisits.Where(v => v.Visit.Id == Visit.Id || v.Visit.StartedAt < Visit.StartedAt).Select(v => v.Timeline)];
+
+    /// <summary>Earlier visits of the unit with their timelines, the latest first.</summary>
+    protected IReadOnlyList<(Visit Visit, Timeline Timeline)> Before => field ??= [.. AllVisits.Where(v => v.Visit.StartedAt < Visit.StartedAt)];
+
+    /// <summary>Earlier visits of the unit, the latest first.</summary>
+    public IReadOnlyList<Visit> Earlier => field ??= [.. Before.Select(v => v.Visit)];
+
+    /// <summary>The same points on earlier visits.</summary>
+    public ILookup<MeasuringPoint, EarlierValue> History => field ??= judging.Of("history", () => PointHistory.Of(Before, Readings), NoHistory);
+
+    private static readonly ILookup<MeasuringPoint, EarlierValue> NoHistory = Array.Empty<EarlierValue>().ToLookup(_ => MeasuringPoint.BoxAir);
+
+    /// <summary>What the visit before left; null on a first visit.</summary>
+    public Briefing? Briefing => field ??= Earlier.Count == 0 ? null
+        : judging.Of("last visit", () => Briefing.Of(new VisitCase(record.About(Earlier[0]), benches, PlainJudging.Instance)), null);
+
+    /// <summary>Everything open on the unit, as it stood at the end of this visit.</summary>
+    public IReadOnlyList<OpenLoop> Loops => field ??= OpenLoops.Of(UpToHere);
+
+    /// <summary>What of it is open to this day: a later visit may have closed the rest.</summary>
+    public IReadOnlyList<OpenLoop> LoopsToday => field ??= [.. Loops.Where(l => OpenLoops.Of([.. AllVisits.Select(v => v.Timeline)]).Any(o => o.Change.Id == l.Change.Id))];
+
+    /// <summary>The change that a closure or a handover speaks of.</summary>
+    public ChangeEntry? LoopChange(Guid id) => AllVisits.SelectMany(v => v.Timeline.Written).OfType<ChangeEntry>().FirstOrDefault(c => c.Id == id);
+
+    /// <summary>What on this unit can hurt somebody and has not been acknowledged on this visit.</summary>
+    public Hazards HazardsAhead => Equipment.AllHazards() & ~Timeline.Standing.OfType<HazardsEntry>().Aggregate(Hazards.None, (seen, e) => seen | e.Seen);
+
+    /// <summary>How the unit was found, and what of it is not on record yet.</summary>
+    public AsFoundRecord AsFound => field ??= AsFoundRecord.Of(Timeline, Equipment);
+
+    public IEnumerable<RecommendationEntry> Recommendations => Timeline.Standing.OfType<RecommendationEntry>();
+
+    public IEnumerable<PhotoEntry> Photos => Timeline.Standing.OfType<PhotoEntry>();
+
+    public SignatureEntry? Signature => Timeline.Standing.OfType<SignatureEntry>().LastOrDefault();
+
+    public SignOffEntry? SignOff => Timeline.Standing.OfType<SignOffEntry>().LastOrDefault();
+
+    /// <summary>The unit's display less the reference thermometer, K; null until both were read.</summary>
+    public double? DisplayOff => Readings.TryGetValue(MeasuringPoint.BoxDisplay, out var shown) && Readings.TryGetValue(MeasuringPoint.BoxAir, out var real) ? shown.Si - real.Si : null;
+
+    /// <summary>The benches that judge, in their order.</summary>
+    public IReadOnlyList<IBench> Benches => benches;
+
+    /// <summary>What a bench makes of the visit; null where it could not judge.</summary>
+    public BenchJudgement? Of(IBench bench)
+    {
+        if (!judged.TryGetValue(bench, out var judgement))
+            judged[bench] = judgement = judging.Of(bench.Name, () => bench.Judge(Input), null);
+        return judgement;
+    }
+
+    /// <summary>The judgement of the bench whose judgements are of this type; null where it could not judge, or is not there.</summary>
+    public T? Of<T>() where T : BenchJudgement => benches.Select(Of).OfType<T>().FirstOrDefault();
+
+    /// <summary>What each bench makes of the visit; those that could not judge are left out.</summary>
+    public IReadOnlyList<(IBench Bench, BenchJudgement Judgement)> Judgements => field ??= [.. benches.Select(b => (b, Of(b)!)).Where(j => j.Item2 is not null)];
+
+    /// <summary>What the benches are given.</summary>
+    public VisitInput Input => field ??= new(Visit, Timeline, UpToHere, Equipment, Site, Shop.Policies, Conditions, Now, judging, Evidence);
+
+    private double? Evidence(string code) => benches.FirstOrDefault(b => b.Speaks.Contains(code.Split('.')[0])) is { } bench
+        && From(bench, j => j.Evidence, new Dictionary<string, double>()).TryGetValue(code, out var value) ? value : null;
+
+    /// <summary>Something of a bench's judgement, or the same of none where it fails at it.</summary>
+    private T From<T>(IBench bench, Func<BenchJudgement, T> what, T otherwise) =>
+        Of(bench) is { } judgement ? judging.Of(bench.Name, () => what(judgement), otherwise) : otherwise;
+
+    private List<T> FromAll<T>(Func<BenchJudgement, IReadOnlyList<T>> what) => [.. benches.SelectMany(b => From(b, what, []))];
+
+    /// <summary>What this visit found that a cause should account for; put right since or not.</summary>
+    public IReadOnlyList<Finding> Found => field ??= FromAll(j => j.Found);
+
+    /// <summary>What is wrong still.</summary>
+    public IReadOnlyList<Finding> Faults => field ??= FromAll(j => j.Now);
+
+    /// <summary>How the visit stands: the first of what is wrong, else what the first bench with a word for that says of a unit without faults.</summary>
+    public Finding Stands => field ??= Faults.Count > 0 ? Faults[0]
+        : benches.Select(b => From(b, j => j.Otherwise, null)).FirstOrDefault(f => f is not null) ?? Finding.Of(NothingToSay);
+
+    /// <summary>No bench has anything to say of the visit.</summary>
+    public const string NothingToSay = "visit.nothing-to-say";
+
+    /// <summary>Something about the unit is not as it should be.</summary>
+    public bool NeedsAttention => benches.Any(b => From(b, j => j.NeedsAttention, true));
+
+    /// <summary>What to do next, in the order of the job and then of the benches; null when no bench has anything to ask, or the visit is over.</summary>
+    public BenchTask? Next => field ??= IsUnderWay ? FromAll(j => j.Tasks).OrderBy(t => t.Order).FirstOrDefault() : null;
+
+    /// <summary>What proves each repair of the visit.</summary>
+    public IReadOnlyList<Proof> Proofs => field ??= judging.Of<IReadOnlyList<Proof>>("proofs", () => Core.Visits.Proofs.Of(Timeline, Equipment, [.. benches.Select(Of).OfType<BenchJudgement>()]), []);
+
+    /// <summary>What the benches measure, visit by visit.</summary>
+    public IReadOnlyList<Trend> Trends => field ??= FromAll(j => j.Trends);
+
+    /// <summary>Usable results in K, for their creep over visits.</summary>
+    public IReadOnlyDictionary<ResultKind, double> Results => field ??= benches.SelectMany(b => From(b, j => j.Results, NoResults)).DistinctBy(r => r.Key).ToDictionary();
+
+    private static readonly Dictionary<ResultKind, double> NoResults = [];
+
+    /// <summary>Points to take again first on the next visit.</summary>
+    public IReadOnlyList<MeasuringPoint> WorthRepeating => field ??= FromAll(j => j.WorthRepeating);
+
+    /// <summary>The shop's policies that have something to say about the visit as it stands.</summary>
+    public IReadOnlyList<Policy> Policies => field ??= judging.Of<IReadOnlyList<Policy>>("policies", () => PolicyAdvice.For(Timeline, Equipment, Conditions, Found, Next), []);
+}

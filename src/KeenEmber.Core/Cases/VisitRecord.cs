@@ -1,0 +1,31 @@
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Record;
+using KeenEmber.Core.Visits;
+
+namespace KeenEmber.Core.Cases;
+
+/// <summary>What is on record of a visit and its unit: all that a <see cref="VisitCase"/> is worked out from.</summary>
+/// <param name="VisitId">The visit it is about.</param>
+/// <param name="Unit">The unit through time.</param>
+/// <param name="Sites">Every site the unit has ever been at.</param>
+/// <param name="Visits">Every visit of the unit with its entries, the latest first. Of the readings of most only the last of each point need be there.</param>
+/// <param name="Now">Decides what is under way; never before the last entry.</param>
+public sealed record VisitRecord(
+    Guid VisitId, UnitRecord Unit, IReadOnlyDictionary<Guid, Site> Sites, Shop Shop, IReadOnlyList<(Visit Visit, IReadOnlyList<Entry> Entries)> Visits, DateTimeOffset Now)
+{
+    /// <summary>Every visit with its timeline, judged by what the unit was when it ended, or is now while it is under way.</summary>
+    public IReadOnlyList<(Visit Visit, Timeline Timeline)> Timelines =>
+        timelines ??= [.. Visits.Select(v => (v.Visit, TimelineOf(v.Visit, v.Entries)))];
+
+    private IReadOnlyList<(Visit Visit, Timeline Timeline)>? timelines;
+
+    private Timeline TimelineOf(Visit visit, IReadOnlyList<Entry> entries)
+    {
+        var end = visit.IsUnderWay(Now) ? Now : entries.Select(e => e.At).Where(visit.IsUnderWay).Append(visit.StartedAt).Max();
+        var unit = Unit.AsOf(end);
+        return new(entries, unit, Sites[unit.SiteId].Atmosphere, Unit.CircuitSince(end));
+    }
+
+    /// <summary>The same record, about another visit of the unit.</summary>
+    public VisitRecord About(Visit visit) => new(visit.Id, Unit, Sites, Shop, Visits, Now) { timelines = Timelines };
+}

@@ -1,0 +1,175 @@
+using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Findings;
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Record;
+using KeenEmber.Core.Visits;
+using KeenEmber.Web.Wording;
+
+namespace KeenEmber.Web.Pages.Visits.Circuit;
+
+/// <summary>What the circuit bench says in words.</summary>
+public sealed class CircuitBenchText() : BenchText("circuit")
+{
+    public override string Label => "Circuit.";
+
+    public override string Finding(Finding finding, VisitView view) => Headline(finding, view.MakeUp.Kind);
+
+    /// <summary>On a unit with two coils it says which one.</summary>
+    public override string Headline(Finding finding, EquipmentKind kind)
+    {
+        var sentence = finding.Code switch
+        {
+            CircuitPatterns.HighHead when finding.Detail == CircuitPatterns.OverWater =>
+                "It condenses too far above its water: look at the flow, for scale, and at the water valve's setting.",
+            CircuitJudgement.UnknownRefrigerant => $"{finding.Detail} is not in the catalogue: readings are kept, but nothing can be computed.",
+            CircuitJudgement.NotEnough => $"Not enough to judge yet: {finding.Values["usable"]:F0} of {finding.Values["of"]:F0} results usable.",
+            _ => Headline(finding.Code),
+        };
+        if (finding.About is not [{ Kind: SubjectKind.Coil, Id: var number }, ..])
+            return sentence;
+        var (first, second) = EquipmentText.Coils(kind);
+        return $"{CircuitText.Sentence(number == "2" ? second : first)}: {char.ToLowerInvariant(sentence[0])}{sentence[1..]}";
+    }
+
+    public override TaskText Task(BenchTask task, VisitView view)
+    {
+        var step = ((CircuitTask)task).Step;
+        var button = step.Point is null ? "Note what you see" : step.Kind == StepKind.Recheck ? "Type it again" : "Log it";
+        return new(Step(step, view.MakeUp), StepReason(step, view.MakeUp), button, step.Point is null ? "look" : "circuit", step.Kind != StepKind.WaitToSettle);
+    }
+
+    public override IEnumerable<Station> Stations(VisitView view)
+    {
+        var taken = view.Readings.Keys.Count(view.MakeUp.Points.Contains);
+        yield return new(30, "Circuit", "Circuit", taken == 1 ? "1 reading" : $"{taken} readings");
+        var logged = view.Series?.Measured.Values.Select(c => c.Count).DefaultIfEmpty().Max() ?? 0;
+        yield return new(40, "Course", "Trend", view.Series switch
+        {
+            { IsSeries: true, Settled: null } => "moving",
+            { IsSeries: true } => "settled",
+            _ => logged <= 1 ? "no series" : $"{logged} each",
+        });
+    }
+
+    public override string? Entry(Entry entry, VisitView view) => entry is StandingEntry s
+        ? $"standing at {view.Units.Gauge(s.Pressure.Si(view.Site.Atmosphere))}, {view.Units.Temperature(s.Temperature.Temperature.Kelvin)}" : null;
+
+    /// <summary>Every finding with what it rests on, the headline's too.</summary>
+    public override IEnumerable<PanelLine> Lines(BenchJudgement judgement, VisitView view)
+    {
+        foreach (var finding in view.Analysis?.Findings.Where(f => f.Values.Count + f.Seen.Count > 0) ?? [])
+        {
+            var sentence = Finding(finding, view);
+            yield return new(finding.Code, "", sentence == view.StandsInWords ? "" : sentence, string.Join(" ", Evidence(finding, view.Units, view.MakeUp)));
+        }
+    }
+
+    public override IEnumerable<UnfitLine> Unfit(BenchJudgement judgement, VisitView view) =>
+    [
+        .. (view.Analysis?.Challenges ?? []).Select(c => new UnfitLine(CircuitText.Challenge(c, view.Equipment.Circuit.RefrigerantName), IsChallenge: true)),
+        .. ((CircuitJudgement)judgement).OffTarget.Select(r => new UnfitLine(
+            $"{CircuitText.Sentence(view.Name(r.Kind))} {CircuitText.Position(r)}, target {view.Units.Band(r.Quantity, r.Band!.Value)}", view.Units.Result(r))),
+    ];
+
+    public override string? ReportPart => "/Pages/Visits/Circuit/_Report.cshtml";
+
+    private static string Headline(string code) => code switch
+    {
+        CircuitPatterns.AirFirst => "Not enough air through the coil. Fix airflow and ice before judging the charge.",
+        CircuitPatterns.NotRunning => "The compressor is off. Check whether the control is calling.",
+        CircuitPatterns.ShortOfCharge => "Looks low on charge. Find the leak before adding refrigerant.",
+        CircuitPatterns.CoilStarved => "The coil is starved, but liquid is available. Check for a restriction or a closed valve.",
+        CircuitPatterns.CoilNotLoaded => "Too little heat reaches the coil. Check for ice, dirt, a stopped fan or blocked return.",
+        CircuitPatterns.Overfed => "The coil looks overfed. Check the valve, bulb clamp and seat.",
+        CircuitPatterns.HeavyLoad => "Heavy load: warm product, open door or pull-down. Let the box pull down, then measure again.",
+        CircuitPatterns.NotPumping => "The compressor runs but pumps poorly: valves or internal leakage. Check current before condemning it.",
+        CircuitPatterns.Overcharged => "Liquid is backing up in the condenser: overcharged, or charged in cold weather. Check the charge.",
+        CircuitPatterns.NearlyEmpty => "Standing pressure is far too low: almost no liquid is left. Find the leak before adding refrigerant.",
+        CircuitPatterns.NonCondensables => "Standing pressure is too high: air, or not the refrigerant on the label. Take a second reading at another temperature.",
+        CircuitPatterns.DrierRestricted => "Temperature drops across the drier: it is restricted. Replace it and find the cause.",
+        CircuitPatterns.DischargeTooHot => "The discharge line is too hot for the oil. Find the cause.",
+        CircuitPatterns.HeadTooLow => "Head falls so low in the fan's cycle that the valve is not fed: look at the fan-cycling control.",
+        CircuitPatterns.ShortCycling => "It short cycles on low pressure: low charge, or cut-in and cut-out too close. This burns out start components.",
+        SeriesPatterns.Hunting => "The valve hunts: superheat swings up and down. Look at the bulb, its clamp, and the valve's size and setting.",
+        SeriesPatterns.ComesAndGoes => "The valve feeds, starves, feeds again: likely moisture. Replace the drier and pull a deep vacuum.",
+        CircuitPatterns.HighHead => "Head pressure is high for the condenser air. Check the condenser and fan.",
+        CircuitPatterns.WithinTargets => "The refrigerant circuit is on target.",
+        CircuitJudgement.NotPossible => "One reading is not possible. Check it first.",
+        CircuitJudgement.NoReadings => "No readings yet.",
+        CircuitJudgement.NoKnownFault => "Some results are off target but match no known fault. Check each one.",
+        _ => code,
+    };
+
+    private static string Strength(Strength strength) => strength switch
+    {
+        Core.Findings.Strength.Strong => "strong",
+        Core.Findings.Strength.Fair => "fair",
+        _ => "weak (a reading is provisional or points elsewhere)",
+    };
+
+    /// <summary>What speaks for a finding, what against, and what would confirm it, in the reader's units.</summary>
+    private static IEnumerable<string> Evidence(Finding finding, UnitText units, CircuitMakeUp makeUp)
+    {
+        if (SeriesText.Evidence(finding, units) is { } course)
+        {
+            yield return course;
+            yield break;
+        }
+
+        if (finding.Values.Count + finding.Seen.Count > 0)
+            yield return $"For it: {Signs(finding.Values, finding.Seen, units, makeUp)}.";
+        if (finding.Against.Count + finding.SeenAgainst.Count > 0)
+            yield return $"Against it: {Signs(finding.Against, finding.SeenAgainst, units, makeUp)}.";
+        if (finding.WouldConfirm.Count > 0)
+            yield return $"To confirm: {CircuitText.List(finding.WouldConfirm.Select(n => n.Contains('.', StringComparison.Ordinal) ? Fact(n) : CircuitText.Name(Enum.Parse<ResultKind>(n), makeUp)))}.";
+        yield return $"Evidence: {Strength(finding.Strength)}.";
+    }
+
+    private static string Signs(IReadOnlyDictionary<string, double> values, IReadOnlyList<string> seen, UnitText units, CircuitMakeUp makeUp) => string.Join(", ", values
+        .Select(v => (Kind: Enum.Parse<ResultKind>(v.Key), v.Value))
+        .Select(v => $"{CircuitText.Name(v.Kind, makeUp)} {units.Result(CircuitResult.QuantityOf(v.Kind), v.Value)}")
+        .Concat(seen.Select(Fact)));
+
+    /// <summary>A fact as a finding names it: "SightGlass.Bubbles".</summary>
+    private static string Fact(string name)
+    {
+        var parts = name.Split('.');
+        if (parts[0] == CircuitPatterns.StandingSign)
+            return parts[1] == nameof(StandingVerdict.Normal) ? "standing pressure normal" : parts[1] == nameof(StandingVerdict.ShortOfLiquid) ? "standing pressure far too low" : "standing pressure too high";
+        return $"{FactText.Name(Enum.Parse<AsFound>(parts[0]))} {FactText.Name(Enum.Parse<FactState>(parts[1]))}";
+    }
+
+    private static string Step(NextStep step, CircuitMakeUp makeUp) => step.Kind switch
+    {
+        StepKind.Recheck => $"Check {CircuitText.Name(step.Point!.Value, makeUp)} again",
+        StepKind.RecordFact when step.Fact == AsFound.EvaporatorFan => "Look at each evaporator fan",
+        StepKind.RecordFact when step.Fact == AsFound.Coil => "Look at the coil: clear, frosted or iced",
+        StepKind.RecordFact => "Note whether the compressor runs, and for how long",
+        StepKind.RestoreFans => "Get every evaporator fan running",
+        StepKind.ClearCoil => "Thaw the coil, all of it",
+        StepKind.LetDefrostEnd => "Let the defrost end",
+        StepKind.FindWhyStopped => "Find out why the compressor is off",
+        StepKind.WaitToSettle => $"Let it run {Math.Ceiling(step.Wait!.Value.TotalMinutes):F0} min more",
+        StepKind.LogAgain => $"Log {CircuitText.Name(step.Point!.Value, makeUp)} again",
+        _ => $"Log {CircuitText.Name(step.Point!.Value, makeUp)}",
+    };
+
+    private static string StepReason(NextStep step, CircuitMakeUp makeUp)
+    {
+        var results = CircuitText.List(step.Unlocks.Select(k => CircuitText.Name(k, makeUp)).Take(3));
+        return step.Kind switch
+        {
+            StepKind.Recheck => "It does not agree with the other readings. Your value is saved.",
+            StepKind.RestoreFans => "About 10 min. Lock out before touching a blade. Until then low-side readings are not usable.",
+            StepKind.ClearCoil => "Ice left in the return bends can ice the coil again. Keep melt water out of the wiring. Heaters and fins: gloves.",
+            StepKind.LetDefrostEnd => "Note when it ended. Readings are usable 10 min later. Hot heaters: gloves.",
+            StepKind.FindWhyStopped => "Trace the call first. Live tests: qualified, equipped people only.",
+            StepKind.WaitToSettle => "Then log the same points again.",
+            StepKind.LogAgain => "It was taken before the unit was right or had settled.",
+            StepKind.RecordFact when results.Length == 0 => "One tap. Without it no reading is fully usable.",
+            _ when results.Length == 0 => "It is needed together with others.",
+            StepKind.RecordFact => $"One tap. It decides whether {results} {(step.Unlocks.Count == 1 ? "is" : "are")} usable.",
+            _ => $"Gives {results}.",
+        };
+    }
+}

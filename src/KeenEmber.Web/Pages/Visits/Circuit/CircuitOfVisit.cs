@@ -1,0 +1,33 @@
+using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Cases;
+using KeenEmber.Core.Plant;
+
+namespace KeenEmber.Web.Pages.Visits.Circuit;
+
+/// <summary>What the circuit bench makes of a visit, for its pages and drawings.</summary>
+public static class CircuitOfVisit
+{
+    extension(VisitCase visit)
+    {
+        /// <summary>Null when the unit's refrigerant is not in the catalogue.</summary>
+        public CircuitAnalysis? Analysis => visit.Of<CircuitJudgement>()?.Analysis;
+
+        /// <summary>The readings in their course of time; null as the analysis is.</summary>
+        public SeriesAnalysis? Series => visit.Of<CircuitJudgement>()?.Series;
+
+        /// <summary>What the last standing-pressure test of the visit says; null without one.</summary>
+        public StandingResult? Standing => visit.Of<CircuitJudgement>()?.Standing;
+
+        /// <summary>The reading the map asks for: to be checked, or the one that unlocks most.</summary>
+        public MeasuringPoint? Asked => visit.Analysis switch
+        {
+            null => null,
+            { Next: { Kind: StepKind.Recheck or StepKind.LogAgain, Point: { } point } } => point,
+            var analysis => NextStep.AskedReading(analysis.Results)?.Point,
+        };
+
+        /// <summary>The gravest verdict on a reading from the results that rest on it; a reading that no result uses yet counts.</summary>
+        public ValidityLevel LevelOf(MeasuringPoint point) =>
+            visit.Analysis?.Results.Where(r => r.Basis.Any(b => b.Point == point)).Select(r => r.Validity.Level).DefaultIfEmpty(ValidityLevel.Good).Max() ?? ValidityLevel.Good;
+    }
+}

@@ -1,0 +1,59 @@
+using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Findings;
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Record;
+using KeenEmber.Core.Visits;
+using KeenEmber.Web.Wording;
+
+namespace KeenEmber.Web.Pages.Visits.Defrost;
+
+/// <summary>What the defrost bench says in words.</summary>
+public sealed class DefrostBenchText() : BenchText("defrost")
+{
+    public override string Label => "Defrost.";
+
+    public override string Finding(Finding finding, VisitView view) => DefrostText.Finding(finding, view.Defrost.SetUp ?? new(DefrostKind.Electric), view.Units);
+
+    public override string Headline(Finding finding, EquipmentKind kind) => DefrostText.Headline(finding);
+
+    public override TaskText Task(BenchTask task, VisitView view)
+    {
+        var step = ((DefrostTask)task).Step;
+        return new(DefrostAdviceText.Remedy(step), DefrostText.Headline(step.Because), "To the defrost", "defrost");
+    }
+
+    public override IEnumerable<Station> Stations(VisitView view)
+    {
+        if (view.MakeUp.Kind == EquipmentKind.GlycolChiller)
+            return [];
+        var runs = view.Defrost.Runs;
+        var inside = runs.Count == 0 ? "not watched" : runs.Any(r => !r.IsOver) ? "running" : runs.Count == 1 ? "1 run" : $"{runs.Count} runs";
+        return [new(50, "Defrost", "Defrost", inside)];
+    }
+
+    public override string? Entry(Entry entry, VisitView view) => entry switch
+    {
+        DefrostSetUpEntry s => $"how it defrosts: {DefrostSetUpText.Line(s.SetUp, view.Units)}",
+        RunEntry { Origin: RunOrigin.Watched } => "defrost watched from here",
+        RunEntry { Origin: RunOrigin.Logged } r => $"defrost from a logger: {r.Source}",
+        RunEntry => "defrost typed in",
+        RunReadingEntry r => Round([r], view),
+        RunMarkEntry m => $"defrost: {DefrostText.Name(m.Kind)}",
+        ClockTestEntry c => DefrostTestText.Clock(c),
+        SwitchStateEntry s => $"{(s.Switch == DefrostSwitch.EndOfHeat ? "end switch" : "fan delay")} {(s.IsClosed ? "closed" : "open")} at {view.Units.Temperature(s.Temperature.Temperature.Kelvin)}",
+        _ => null,
+    };
+
+    /// <summary>What was read in one round of a defrost, in one line.</summary>
+    public static string Round(IEnumerable<RunReadingEntry> round, VisitView view) => $"in the defrost: {string.Join(", ", round
+        .OrderBy(r => r.Place.Kind).ThenBy(r => r.Place.Name, StringComparer.Ordinal)
+        .Select(r => $"{DefrostText.Name(r.Place)} {DefrostText.Value(r.Place, DefrostRuns.InTrack(r.Place, r.Value, view.Site.Atmosphere), view.Units)}"))}";
+
+    /// <summary>One sentence on the run that was watched.</summary>
+    public override IEnumerable<PanelLine> Lines(BenchJudgement judgement, VisitView view) =>
+        view.Defrost.OwnRun is { Run.Tracks.Count: > 0 } run ? [new("defrost", Label, DefrostText.Verdict(run, view.Clock))] : [];
+
+    public override string? ReportPart => "/Pages/Visits/Defrost/_Report.cshtml";
+
+    public override (string Name, Func<double, string> Value) Trend(Trend trend, UnitText units) => (DefrostText.Name(trend), v => DefrostText.Value(trend, v, units));
+}

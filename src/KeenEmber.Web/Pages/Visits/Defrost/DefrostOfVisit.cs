@@ -1,0 +1,14 @@
+using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Cases;
+
+namespace KeenEmber.Web.Pages.Visits.Defrost;
+
+/// <summary>What the defrost bench makes of a visit, for its pages.</summary>
+public static class DefrostOfVisit
+{
+    extension(VisitCase visit)
+    {
+        /// <summary>Without a run where the bench could not judge.</summary>
+        public DefrostJudgement Defrost => visit.Of<DefrostJudgement>() ?? new([], visit.Input);
+    }
+}
