@@ -1,4 +1,5 @@
 using KeenEmber.Core.Findings;
+using KeenEmber.Core.Record;
 using Microsoft.Extensions.Logging;
 
 namespace KeenEmber.Application;

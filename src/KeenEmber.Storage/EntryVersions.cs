@@ -1,4 +1,5 @@
 using System.Text.Json.Nodes;
+using KeenEmber.Core.Plant;
 
 namespace KeenEmber.Storage;
 

@@ -2,6 +2,7 @@ using System.Text.Json;
 using Dapper;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
+using KeenEmber.Core.Refrigerants;
 using Microsoft.Data.Sqlite;
 
 namespace KeenEmber.Storage;

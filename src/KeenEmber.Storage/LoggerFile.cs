@@ -1,6 +1,8 @@
 using CsvHelper;
+using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using NodaTime;
 
 namespace KeenEmber.Storage;

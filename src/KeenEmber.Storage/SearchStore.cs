@@ -1,4 +1,6 @@
 using Dapper;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 
 namespace KeenEmber.Storage;
 

@@ -1,4 +1,5 @@
 using Dapper;
+using KeenEmber.Core.Record;
 
 namespace KeenEmber.Storage;
 

@@ -4,6 +4,7 @@ using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
+using KeenEmber.Core.Refrigerants;
 using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Storage;

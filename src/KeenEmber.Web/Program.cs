@@ -97,6 +97,7 @@ app.MapSaturation();
 app.MapCircuitAnalysis();
 app.MapDefrost();
 app.MapSensors();
+app.MapVisits();
 app.MapFollowUp();
 app.MapPhotos();
 if (!await filled)

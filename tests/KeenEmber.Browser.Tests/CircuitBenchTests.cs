@@ -1,5 +1,6 @@
 using System.Text.RegularExpressions;
 using KeenEmber.Browser.Tests.Harness;
+using KeenEmber.Core.Plant;
 using OpenQA.Selenium;
 
 namespace KeenEmber.Browser.Tests;

@@ -3,6 +3,7 @@ using System.Net.Http.Json;
 using System.Text;
 using System.Text.Json;
 using KeenEmber.Browser.Tests.Harness;
+using KeenEmber.Storage;
 
 namespace KeenEmber.Browser.Tests;
 

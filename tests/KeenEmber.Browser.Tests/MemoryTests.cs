@@ -23,8 +23,8 @@ public sealed class MemoryTests(DemoApp demo) : IClassFixture<DemoApp>
     public void A_word_said_on_a_visit_leads_back_to_its_record()
     {
         using var person = new Person(demo.Server, phone: true);
-        person.Go("/search").Type("#q", "gasket hinge").Tap("form[role=search] button").ReadUntil("[data-hit=Note] mark", "gasket");
-        person.Tap("[data-hit=Note] a").ReadUntil(".timeline", "gasket torn at the lower hinge");
+        person.Go("/search").Type("#q", "gasket hinge").Tap("form[role=search] button").ReadUntil("[data-hit=note] mark", "gasket");
+        person.Tap("[data-hit=note] a").ReadUntil(".timeline", "gasket torn at the lower hinge");
         person.Go("/search?q=unheardof").ReadUntil("[role=status]", "Nothing holds all of these words");
         Assert.True(person.Run<bool>("return document.documentElement.scrollWidth <= innerWidth"), "the page is wider than the phone");
         Assert.Empty(person.Violations());

@@ -1,4 +1,6 @@
 using KeenEmber.Browser.Tests.Harness;
+using KeenEmber.Core.Record;
+using KeenEmber.Core.Visits;
 using UglyToad.PdfPig;
 
 namespace KeenEmber.Browser.Tests;
@@ -121,7 +123,7 @@ public sealed class ServiceVisitTests : IDisposable
         person.Tap(".visit-head h1 a").Press("History").ReadUntil("main", "5 is the delay switch");
         person.ReadUntil("main", "3 heater, 4 fans");
         Assert.Empty(person.Violations());
-        person.Go("/search?q=heater").ReadUntil("[data-hit=Photo]", "heater");
+        person.Go("/search?q=heater").ReadUntil("[data-hit=photo]", "heater");
     }
 
     [Fact]

@@ -6,11 +6,12 @@ using AngleSharp.Html.Dom;
 namespace KeenEmber.Web.Tests;
 
 /// <summary>Uses the pages as a browser without script does: opens them, fills in their forms, sends them.</summary>
-public sealed class Technician(TestApp app) : IDisposable
+/// <param name="browser">Another than the app's own, which does not follow redirects.</param>
+public sealed class Technician(TestApp app, HttpClient? browser = null) : IDisposable
 {
     private static readonly IBrowsingContext Html = BrowsingContext.New(Configuration.Default);
 
-    public HttpClient Http { get; } = app.Browser();
+    public HttpClient Http { get; } = browser ?? app.Browser();
 
     public void Dispose() => Http.Dispose();
 

@@ -1,3 +1,6 @@
+using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Refrigerants;
+
 namespace KeenEmber.Core.Findings;
 
 /// <summary>What kind of thing a finding, a task or a trend is about.</summary>

@@ -1,3 +1,5 @@
+using KeenEmber.Core.Quantities;
+
 namespace KeenEmber.Core.Plant;
 
 /// <summary>What the nameplate and make-up of a unit are from a moment on.</summary>

@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
+using KeenEmber.Core.Plant;
 
 namespace KeenEmber.Core.Quantities;
 

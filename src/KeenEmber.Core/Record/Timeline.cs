@@ -1,3 +1,4 @@
+using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 

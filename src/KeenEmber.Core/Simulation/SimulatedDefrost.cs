@@ -1,4 +1,5 @@
 using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Plant;
 
 namespace KeenEmber.Core.Simulation;
 

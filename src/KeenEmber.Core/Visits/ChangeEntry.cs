@@ -1,6 +1,7 @@
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
+using KeenEmber.Core.Refrigerants;
 
 namespace KeenEmber.Core.Visits;
 

@@ -1,5 +1,6 @@
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
+using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 
 namespace KeenEmber.Core.Visits;

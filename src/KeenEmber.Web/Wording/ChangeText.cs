@@ -1,3 +1,4 @@
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Web.Wording;

@@ -1,4 +1,5 @@
 using System.Reflection;
+using KeenEmber.Core.Quantities;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
 

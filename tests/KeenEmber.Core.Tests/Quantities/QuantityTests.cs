@@ -1,6 +1,7 @@
 using FsCheck;
 using FsCheck.Fluent;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Tests.Benches.Circuit;
 
 namespace KeenEmber.Core.Tests.Quantities;
 

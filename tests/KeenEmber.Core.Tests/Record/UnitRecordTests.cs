@@ -1,4 +1,5 @@
 using KeenEmber.Core.Plant;
+using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 
 namespace KeenEmber.Core.Tests.Record;

@@ -1,5 +1,6 @@
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Refrigerants;
+using KeenEmber.Core.Tests.Benches.Circuit;
 
 namespace KeenEmber.Core.Tests.Refrigerants;
 

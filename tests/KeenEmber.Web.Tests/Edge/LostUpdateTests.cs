@@ -1,5 +1,6 @@
 using System.Net;
 using AngleSharp.Html.Dom;
+using KeenEmber.Core.Quantities;
 using KeenEmber.Storage;
 
 namespace KeenEmber.Web.Tests.Edge;

@@ -1,5 +1,6 @@
 using System.Net;
 using System.Text;
+using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Web.Tests.Edge;
 

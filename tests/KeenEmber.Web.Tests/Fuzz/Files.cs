@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text;
+using KeenEmber.Storage;
 
 namespace KeenEmber.Web.Tests.Fuzz;
 

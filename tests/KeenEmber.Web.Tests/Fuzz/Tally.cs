@@ -1,3 +1,5 @@
+using KeenEmber.Web.Api;
+
 namespace KeenEmber.Web.Tests.Fuzz;
 
 /// <summary>What an attack came to.</summary>

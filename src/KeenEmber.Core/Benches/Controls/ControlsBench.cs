@@ -17,7 +17,7 @@ public sealed class ControlsBench : IBench
 
     public string Name => "controls";
 
-    public IReadOnlyList<string> Speaks { get; } = ["output", "cycle", "bulbs", "control", "damage"];
+    public IReadOnlyList<string> Speaks { get; } = ["output", "cycle", "bulbs", "control", "parameter", "damage"];
 
     public IReadOnlyDictionary<string, Type> Entries { get; } = new Dictionary<string, Type>
     {

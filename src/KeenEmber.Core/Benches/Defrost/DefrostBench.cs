@@ -1,4 +1,5 @@
 using KeenEmber.Core.Findings;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 

@@ -1,3 +1,5 @@
+using KeenEmber.Core.Plant;
+
 namespace KeenEmber.Core.Benches.Defrost;
 
 /// <summary>When what happened, in minutes of the run.</summary>

@@ -1,4 +1,5 @@
 using KeenEmber.Core.Findings;
+using KeenEmber.Core.Quantities;
 
 namespace KeenEmber.Core.Benches.Defrost;
 

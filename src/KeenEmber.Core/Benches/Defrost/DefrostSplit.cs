@@ -1,3 +1,5 @@
+using KeenEmber.Core.Plant;
+
 namespace KeenEmber.Core.Benches.Defrost;
 
 /// <summary>Parts a long log into its defrosts.</summary>

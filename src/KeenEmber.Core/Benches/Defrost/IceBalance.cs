@@ -1,3 +1,5 @@
+using KeenEmber.Core.Benches.Circuit;
+
 namespace KeenEmber.Core.Benches.Defrost;
 
 /// <summary>Ice that was melted, from the energy.</summary>

@@ -1,3 +1,4 @@
+using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Quantities;
 
 namespace KeenEmber.Core.Benches.Sensors;

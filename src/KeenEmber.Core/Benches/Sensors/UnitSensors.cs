@@ -1,3 +1,4 @@
+using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;

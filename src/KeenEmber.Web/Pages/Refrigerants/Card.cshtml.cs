@@ -1,3 +1,4 @@
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Refrigerants;
 using KeenEmber.Storage;

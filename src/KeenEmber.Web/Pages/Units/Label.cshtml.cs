@@ -1,4 +1,5 @@
 using KeenEmber.Core.Plant;
+using KeenEmber.Core.Quantities;
 using KeenEmber.Storage;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;

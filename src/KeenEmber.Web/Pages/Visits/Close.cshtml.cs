@@ -1,4 +1,5 @@
 using KeenEmber.Core.Findings;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Visits;
 using KeenEmber.Web.Pages.Visits.Report;
 using Microsoft.AspNetCore.Mvc;

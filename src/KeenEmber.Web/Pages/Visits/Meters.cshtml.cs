@@ -1,3 +1,5 @@
+using KeenEmber.Core.Benches.Controls;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;

@@ -1,3 +1,4 @@
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Visits;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;

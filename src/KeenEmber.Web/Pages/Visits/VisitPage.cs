@@ -1,4 +1,5 @@
 using KeenEmber.Application;
+using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;

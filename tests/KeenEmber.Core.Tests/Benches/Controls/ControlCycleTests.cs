@@ -1,4 +1,5 @@
 using KeenEmber.Core.Benches.Controls;
+using KeenEmber.Core.Tests.Benches.Circuit;
 
 namespace KeenEmber.Core.Tests.Benches.Controls;
 

@@ -1,5 +1,6 @@
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Simulation;
+using KeenEmber.Core.Tests.Benches.Circuit;
 
 namespace KeenEmber.Core.Tests.Benches.Defrost;
 

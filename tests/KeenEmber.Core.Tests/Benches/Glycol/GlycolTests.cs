@@ -3,6 +3,7 @@ using FsCheck.Fluent;
 using KeenEmber.Core.Benches.Glycol;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Tests.Benches.Circuit;
 
 namespace KeenEmber.Core.Tests.Benches.Glycol;
 

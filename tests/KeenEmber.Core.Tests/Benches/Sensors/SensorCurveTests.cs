@@ -2,6 +2,7 @@ using FsCheck;
 using FsCheck.Fluent;
 using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Tests.Benches.Circuit;
 
 namespace KeenEmber.Core.Tests.Benches.Sensors;
 

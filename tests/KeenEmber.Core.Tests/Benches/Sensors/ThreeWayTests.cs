@@ -1,5 +1,6 @@
 using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Tests.Benches.Circuit;
 
 namespace KeenEmber.Core.Tests.Benches.Sensors;
 

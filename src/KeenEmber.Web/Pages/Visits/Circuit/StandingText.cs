@@ -1,4 +1,5 @@
 using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Quantities;
 using KeenEmber.Web.Wording;
 
 namespace KeenEmber.Web.Pages.Visits.Circuit;

@@ -170,7 +170,8 @@ public static class ControllerText
             ParameterChecks.EndOff => $"A defrost that ends at {T("value")} {(minutes < ParameterLimits.EndC.Low ? "leaves ice" : "heats the room")}.",
             ParameterChecks.DripOff => $"{UnitText.Number(minutes, 0)} min of drip {(minutes < ParameterLimits.DripMin.Low ? "freezes the drops on the fins" : "is long")}.",
             ParameterChecks.FanDelayWarm => $"Fans that come back at {T("value")} blow warm, wet air into the box.",
-            _ => $"An alarm at {T("value")} lies inside the band it should watch ({T("against")}).",
+            ParameterChecks.AlarmInside => $"An alarm at {T("value")} lies inside the band it should watch ({T("against")}).",
+            _ => f.Code,
         };
     }
 

@@ -18,10 +18,16 @@ public sealed class ControlsBenchText() : BenchText("controls")
     {
         "control" => ControlsText.Finding(finding, view.Units),
         "output" => ControllerText.Finding(finding),
+        "parameter" => ControllerText.Parameter(finding, view.Units),
         _ => ControllerText.Finding(finding, view.Units),
     };
 
-    public override string Headline(Finding finding, EquipmentKind kind) => finding.Bench == "control" ? ControlsText.Headline(finding) : ControllerText.Headline(finding);
+    public override string Headline(Finding finding, EquipmentKind kind) => finding.Bench switch
+    {
+        "control" => ControlsText.Headline(finding),
+        "parameter" => "A parameter of the controller cannot be meant as it is set.",
+        _ => ControllerText.Headline(finding),
+    };
 
     public override TaskText Task(BenchTask task, VisitView view) => task switch
     {

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;

@@ -1,4 +1,5 @@
 using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Web.Pages.Visits.Circuit;
 using KeenEmber.Web.Wording;

@@ -1,3 +1,4 @@
+using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
@@ -176,6 +177,8 @@ public static class DefrostText
         DefrostCodes.ProductWarm => "Product warms too much in a defrost.",
         DefrostCodes.Vapour => "Steam comes off the coil during defrost.",
         DefrostCodes.EndUnknown => "What ended the defrost is not settled.",
+        DefrostCodes.WellEnded => "The defrost ended when it should.",
+        DefrostCodes.SensorFits => "The sensor that ends the defrost follows the coil.",
         _ => f.Code,
     };
 

@@ -1,3 +1,4 @@
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Storage;
 using Microsoft.AspNetCore.Mvc;

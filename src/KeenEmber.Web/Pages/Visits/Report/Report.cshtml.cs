@@ -1,4 +1,5 @@
 using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;

@@ -1,5 +1,7 @@
+using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Web.Drawing;
+using KeenEmber.Web.Pages.Visits.Circuit;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Html;
 

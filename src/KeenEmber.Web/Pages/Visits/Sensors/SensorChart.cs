@@ -1,6 +1,8 @@
 using System.Globalization;
 using System.Text;
+using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Sensors;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Web.Drawing;
 using KeenEmber.Web.Wording;

@@ -1,4 +1,5 @@
 using System.Globalization;
+using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Web.Wording;

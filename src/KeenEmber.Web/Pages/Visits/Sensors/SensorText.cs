@@ -1,3 +1,4 @@
+using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Cases;
 using KeenEmber.Core.Findings;
