@@ -1,5 +1,4 @@
 using KeenEmber.Core.Findings;
-using KeenEmber.Core.Record;
 using Microsoft.Extensions.Logging;
 
 namespace KeenEmber.Application;

@@ -1,5 +1,4 @@
 using System.Text.Json.Nodes;
-using KeenEmber.Core.Plant;
 
 namespace KeenEmber.Storage;
 

@@ -2,7 +2,6 @@ using System.Text.Json;
 using Dapper;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Refrigerants;
 using Microsoft.Data.Sqlite;
 
 namespace KeenEmber.Storage;

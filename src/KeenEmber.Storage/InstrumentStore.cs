@@ -1,6 +1,4 @@
 using Dapper;
-using KeenEmber.Core.Benches.Controls;
-using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Visits;
 

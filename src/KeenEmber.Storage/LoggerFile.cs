@@ -1,8 +1,6 @@
 using CsvHelper;
-using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Record;
 using NodaTime;
 
 namespace KeenEmber.Storage;

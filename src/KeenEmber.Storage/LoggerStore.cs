@@ -1,7 +1,6 @@
 using System.Text.Json;
 using Dapper;
 using KeenEmber.Core.Benches.Defrost;
-using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 
 namespace KeenEmber.Storage;

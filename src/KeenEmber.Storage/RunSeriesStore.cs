@@ -1,7 +1,6 @@
 using System.IO.Compression;
 using Dapper;
 using KeenEmber.Core.Benches.Defrost;
-using KeenEmber.Core.Plant;
 
 namespace KeenEmber.Storage;
 

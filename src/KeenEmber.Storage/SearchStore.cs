@@ -1,6 +1,4 @@
 using Dapper;
-using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Record;
 
 namespace KeenEmber.Storage;
 

@@ -1,5 +1,4 @@
 using Dapper;
-using KeenEmber.Core.Record;
 
 namespace KeenEmber.Storage;
 

@@ -4,7 +4,6 @@ using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Refrigerants;
 using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Storage;

@@ -1,5 +1,4 @@
 using Dapper;
-using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using Microsoft.Data.Sqlite;
 using Microsoft.Extensions.Caching.Memory;

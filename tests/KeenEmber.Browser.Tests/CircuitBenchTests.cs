@@ -1,6 +1,5 @@
 using System.Text.RegularExpressions;
 using KeenEmber.Browser.Tests.Harness;
-using KeenEmber.Core.Plant;
 using OpenQA.Selenium;
 
 namespace KeenEmber.Browser.Tests;

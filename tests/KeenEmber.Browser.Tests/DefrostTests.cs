@@ -3,7 +3,6 @@ using System.Net.Http.Json;
 using System.Text;
 using System.Text.Json;
 using KeenEmber.Browser.Tests.Harness;
-using KeenEmber.Storage;
 
 namespace KeenEmber.Browser.Tests;
 

@@ -2,7 +2,6 @@ using System.Collections.Concurrent;
 using System.Net;
 using System.Text.RegularExpressions;
 using KeenEmber.Browser.Tests.Harness;
-using KeenEmber.Core.Refrigerants;
 
 namespace KeenEmber.Browser.Tests;
 

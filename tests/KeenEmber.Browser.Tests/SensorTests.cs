@@ -2,7 +2,6 @@ using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
 using KeenEmber.Browser.Tests.Harness;
-using KeenEmber.Core.Plant;
 
 namespace KeenEmber.Browser.Tests;
 

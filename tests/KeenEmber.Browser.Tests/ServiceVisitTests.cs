@@ -1,6 +1,4 @@
 using KeenEmber.Browser.Tests.Harness;
-using KeenEmber.Core.Record;
-using KeenEmber.Core.Visits;
 using UglyToad.PdfPig;
 
 namespace KeenEmber.Browser.Tests;

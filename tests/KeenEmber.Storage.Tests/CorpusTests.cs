@@ -1,6 +1,5 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
-using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 
 namespace KeenEmber.Storage.Tests;

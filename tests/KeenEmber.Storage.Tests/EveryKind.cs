@@ -35,7 +35,7 @@ internal static class EveryKind
             new StandingEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new(8.2, Unit.Bar), new(21, Unit.Celsius), null, null),
             new ChangeEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "fan delay switch", "open", "bridged", "", LoopKind.Jumper, false),
             new FrostEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), true, new(new('1', 24), "20010")),
-            new PartEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "fan motor", "left", "seized, wet", "9 W motor", "A-17", true),
+            new PartEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "fan motor", "left", "seized, wet", "9 W motor", "A-17", true, WorkArea.Fans, new(ComponentKind.EvaporatorFan, 2)),
             new RefrigerantEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "R404A", -0.35, "cylinder 4", "overcharged"),
             new ClosureEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), reading.Id, "taken out"),
             new HandoverEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), reading.Id, "part on order", "Tobin Ashgrove", new(2026, 3, 9)),

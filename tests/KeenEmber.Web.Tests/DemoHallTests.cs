@@ -1,9 +1,5 @@
 using System.Net;
 using System.Text.RegularExpressions;
-using KeenEmber.Core.Benches.Circuit;
-using KeenEmber.Core.Benches.Controls;
-using KeenEmber.Core.Benches.Sensors;
-using KeenEmber.Core.Quantities;
 
 namespace KeenEmber.Web.Tests;
 

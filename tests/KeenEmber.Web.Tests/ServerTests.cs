@@ -1,7 +1,6 @@
 using System.Net;
 using System.Text.Json;
 using System.Text.RegularExpressions;
-using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Web.Tests;
 

@@ -6,7 +6,8 @@ using KeenEmber.Core.Visits;
 namespace KeenEmber.Core.Cases;
 
 /// <summary>A part that was replaced more than once at the same place.</summary>
-public sealed record RepeatOffender(string Part, string Place, int Times);
+/// <param name="Last">The last time.</param>
+public sealed record RepeatOffender(PartEntry Last, int Times);
 
 /// <summary>What the visit before left for the one that comes back.</summary>
 /// <param name="Last">The visit before.</param>
@@ -37,8 +38,11 @@ public sealed record Briefing(
     public static IReadOnlyList<Finding> StillUnexplained(IEnumerable<Finding> findings, SignOffEntry? signOff) => [.. findings.Where(f => signOff?.Explains(f) != true)];
 
     /// <summary>Parts that were replaced more than once at one place, the most often first.</summary>
+    /// <remarks>A component is known by its place, whatever it was called; a part that is only named, by its name and place in words.</remarks>
     public static IReadOnlyList<RepeatOffender> Repeated(IEnumerable<Timeline> timelines) =>
-        [.. timelines.SelectMany(t => t.Standing).OfType<PartEntry>()
-            .GroupBy(p => (Part: p.Part.Trim().ToLowerInvariant(), Place: p.Place.Trim().ToLowerInvariant()))
-            .Where(g => g.Count() > 1).Select(g => new RepeatOffender(g.Last().Part, g.Last().Place, g.Count())).OrderByDescending(r => r.Times)];
+        [.. timelines.SelectMany(t => t.Standing).OfType<PartEntry>().OrderBy(p => p.At).GroupBy(KeyOf)
+            .Where(g => g.Count() > 1).Select(g => new RepeatOffender(g.Last(), g.Count())).OrderByDescending(r => r.Times)];
+
+    private static string KeyOf(PartEntry part) =>
+        part.Component is { } component ? component.Id : $"{part.Part.Trim()}, {part.Place.Trim()}".ToLowerInvariant();
 }

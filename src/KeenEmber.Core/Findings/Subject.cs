@@ -1,6 +1,3 @@
-using KeenEmber.Core.Benches.Defrost;
-using KeenEmber.Core.Refrigerants;
-
 namespace KeenEmber.Core.Findings;
 
 /// <summary>What kind of thing a finding, a task or a trend is about.</summary>
@@ -12,6 +9,9 @@ public readonly record struct Subject(SubjectKind Kind, string Id)
 {
     /// <summary>One of two coils, counted from 1.</summary>
     public static Subject Coil(int number) => new(SubjectKind.Coil, $"{number}");
+
+    /// <summary>A part of the unit.</summary>
+    public static Subject Component(Plant.Component component) => new(SubjectKind.Component, component.Id);
 
     public static Subject Sensor(string name) => new(SubjectKind.Sensor, name);
 

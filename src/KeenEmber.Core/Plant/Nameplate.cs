@@ -1,5 +1,3 @@
-using KeenEmber.Core.Quantities;
-
 namespace KeenEmber.Core.Plant;
 
 /// <summary>What the nameplate and make-up of a unit are from a moment on.</summary>

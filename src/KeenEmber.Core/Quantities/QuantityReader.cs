@@ -1,6 +1,5 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
-using KeenEmber.Core.Plant;
 
 namespace KeenEmber.Core.Quantities;
 

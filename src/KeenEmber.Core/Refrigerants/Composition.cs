@@ -3,16 +3,16 @@ namespace KeenEmber.Core.Refrigerants;
 /// <summary>What a refrigerant consists of, by mass. Shares are positive and sum to 1; the order is the designation's.</summary>
 public sealed class Composition
 {
-    private Composition(IReadOnlyList<(Component Component, double Share)> parts) => Parts = parts;
+    private Composition(IReadOnlyList<(BlendComponent Component, double Share)> parts) => Parts = parts;
 
     /// <summary>Components with their mass shares.</summary>
-    public IReadOnlyList<(Component Component, double Share)> Parts { get; }
+    public IReadOnlyList<(BlendComponent Component, double Share)> Parts { get; }
 
     /// <summary>Mass-weighted global warming potential.</summary>
     public double Gwp => Parts.Sum(p => p.Share * p.Component.Gwp);
 
     /// <param name="parts">Any positive amounts by mass; they are brought to a sum of 1, and the same component given twice is added up.</param>
-    public static Composition ByMass(IEnumerable<(Component Component, double Amount)> parts)
+    public static Composition ByMass(IEnumerable<(BlendComponent Component, double Amount)> parts)
     {
         var present = parts.GroupBy(p => p.Component.Name).Select(g => (g.First().Component, Amount: g.Sum(p => p.Amount))).Where(p => p.Amount > 0).ToList();
         var sum = present.Sum(p => p.Amount);
@@ -22,7 +22,7 @@ public sealed class Composition
     }
 
     /// <param name="moles">Amount of substance of each component, any unit.</param>
-    internal static Composition ByMoles(IEnumerable<(Component Component, double Amount)> moles) =>
+    internal static Composition ByMoles(IEnumerable<(BlendComponent Component, double Amount)> moles) =>
         ByMass(moles.Select(m => (m.Component, m.Amount * m.Component.MolarMass)));
 
     /// <summary>Mole fractions in the order of <see cref="Parts"/>.</summary>

@@ -13,7 +13,7 @@ internal sealed class MixtureEquilibrium
     /// <summary>Compressibilities closer than this are one phase found twice: there is no saturation here.</summary>
     private const double SamePhase = 1e-3;
 
-    private readonly Component[] components;
+    private readonly BlendComponent[] components;
     private readonly double[] fractions;
 
     internal MixtureEquilibrium(Composition composition)

@@ -42,12 +42,12 @@ public static class RefrigerantCatalogue
     ];
 
     /// <summary>Met only as parts of blends.</summary>
-    private static readonly Component[] PartsOnly =
+    private static readonly BlendComponent[] PartsOnly =
     [
         new("R227ea", 170.029, 3220, new(374.9, 2925.0, 146.35, new(-7.7961, 1), new(2.1366, 1.5), new(-2.6023, 2.2), new(-5.7444, 4.8), new(2.3982, 6.2))),
     ];
 
-    private static readonly Dictionary<string, Component> ByName =
+    private static readonly Dictionary<string, BlendComponent> ByName =
         PureFluids.Select(r => r.Composition.Parts[0].Component).Concat(PartsOnly).ToDictionary(c => c.Name);
 
     private static readonly Refrigerant[] PseudoPures =
@@ -102,7 +102,7 @@ public static class RefrigerantCatalogue
     private static string Key(string name) =>
         string.Concat(name.Where(char.IsLetterOrDigit)).ToUpperInvariant() is var plain && plain.StartsWith('R') ? plain[1..] : plain;
 
-    private static Refrigerant Pure(Component component, SafetyClass safety, Oil oil, string source)
+    private static Refrigerant Pure(BlendComponent component, SafetyClass safety, Oil oil, string source)
     {
         var table = Refrigerant.Table(component.Line);
         return new(component.Name, safety, oil, Core.Refrigerants.Composition.ByMass([(component, 1)]), table, table, source);

@@ -1,5 +1,4 @@
 using KeenEmber.Core.Benches.Defrost;
-using KeenEmber.Core.Plant;
 
 namespace KeenEmber.Core.Simulation;
 

@@ -1,7 +1,6 @@
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Refrigerants;
 
 namespace KeenEmber.Core.Visits;
 
@@ -33,10 +32,13 @@ public sealed record ChangeEntry(EntryHeader Header, string What, string Before,
 }
 
 /// <summary>A part was replaced.</summary>
+/// <param name="Part">Its name; may be empty where the component says it.</param>
+/// <param name="Component">Which part of the unit; null for one that is only named.</param>
 /// <param name="Place">Which of several, where there is more than one.</param>
 /// <param name="Failure">What was wrong with the old one, and why.</param>
 /// <param name="Area">What it belongs to, which decides what proves it.</param>
-public sealed record PartEntry(EntryHeader Header, string Part, string Place, string Failure, string ReplacedBy, string Serial, bool Warranty, WorkArea Area = WorkArea.Other) : Entry(Header), IChangesUnit
+public sealed record PartEntry(EntryHeader Header, string Part, string Place, string Failure, string ReplacedBy, string Serial, bool Warranty,
+    WorkArea Area = WorkArea.Other, Component? Component = null) : Entry(Header), IChangesUnit
 {
     IReadOnlyList<ProofKind> IChangesUnit.WantsProof(Equipment unit) => Proofs.Wanted(Area, unit);
 }

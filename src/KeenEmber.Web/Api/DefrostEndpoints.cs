@@ -1,8 +1,6 @@
 using System.Globalization;
 using CsvHelper;
-using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Defrost;
-using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Web.Pages.Visits.Defrost;
 using Microsoft.AspNetCore.Http.HttpResults;

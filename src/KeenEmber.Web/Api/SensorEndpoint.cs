@@ -1,6 +1,5 @@
 using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace KeenEmber.Web.Api;

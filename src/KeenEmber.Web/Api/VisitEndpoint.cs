@@ -1,5 +1,4 @@
 using KeenEmber.Core.Findings;
-using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using Microsoft.AspNetCore.Http.HttpResults;
 

@@ -1,4 +1,3 @@
-using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
@@ -36,12 +35,12 @@ internal static class DemoDefrosts
         SetUp(hall, first, 12, Switched);
         Watch(hall, first, 25, OnShell(7.2), Switched, 120, 1, (RunMarkKind.Vapour, 34), (RunMarkKind.CeilingFrost, 44));
         hall.Append(first, 110,
-            (id, at) => new PartEntry(new(id, default, at, at, Tobin), "defrost clock", "", "suspected to run slow", "new clock", "", true, WorkArea.Defrost),
+            (id, at) => new PartEntry(new(id, default, at, at, Tobin), "", "", "suspected to run slow", "new clock", "", true, WorkArea.Defrost, new(ComponentKind.DefrostClock)),
             (id, at) => new SignOffEntry(new(id, default, at, at, Tobin), "", "", "watch the next defrost whole", null));
         var second = hall.Visit(unit, 33, Isolde, "Snow again", new(-21.4, 5.3, 5.2), new());
         Watch(hall, second, 15, OnShell(7.3), Switched, 120, 2, (RunMarkKind.CeilingFrost, 45));
         hall.Append(second, 100,
-            (id, at) => new PartEntry(new(id, default, at, at, Isolde), "end switch", "on the shell", "asked for by the warranty desk", "new switch of the same rating", "", true, WorkArea.LimitSwitch),
+            (id, at) => new PartEntry(new(id, default, at, at, Isolde), "", "on the shell", "asked for by the warranty desk", "new switch of the same rating", "", true, WorkArea.LimitSwitch, new(ComponentKind.TerminationSwitch)),
             (id, at) => new NoteEntry(new(id, default, at, at, Isolde), "new switch where the old one sat; the shell is the last thing to get warm"),
             (id, at) => new SignOffEntry(new(id, default, at, at, Isolde), "", "", "", null));
         var third = hall.Visit(unit, 20, Isolde, "Snow again, third time", new(-21.3, 5.4, 5.1), new());

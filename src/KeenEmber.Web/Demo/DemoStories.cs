@@ -29,7 +29,7 @@ internal static class DemoStories
         var soft = hall.Visit(fish, 6, Isolde, "Soft product on the top shelf", new(-18.6, 5.2, 5.4), new());
         hall.Append(soft, 26,
             (id, at) => new ChangeEntry(new(id, default, at, at, Isolde), "fan delay switch", "open at -3 °C", "bridged for the pull-down", "", LoopKind.Jumper, false, WorkArea.LimitSwitch),
-            (id, at) => new PartEntry(new(id, default, at, at, Isolde), "fan motor", "right", "seized, wet bearing", "9 W motor of the same plate", "", false, WorkArea.Fans),
+            (id, at) => new PartEntry(new(id, default, at, at, Isolde), "fan motor", "right", "seized, wet bearing", "9 W motor of the same plate", "", false, WorkArea.Fans, new(ComponentKind.EvaporatorFan, 2)),
             (id, at) => new ChangeEntry(new(id, default, at, at, Isolde), "drain heater", "", "ordered", "", LoopKind.PartOnOrder, false, WorkArea.Defrost),
             (id, at) => hall.Photo(DemoPhoto.Terminals(), id, at, Isolde, "terminals before the motor came off: 3 heater, 4 fans, 5 delay", Topic.Wiring),
             (id, at) => new SignOffEntry(new(id, default, at, at, Isolde), "", "no soft product while I was here", "new drain heater, look at the door gasket", null));
@@ -54,10 +54,10 @@ internal static class DemoStories
     {
         var bottles = hall.Install("K-8", "Bottle cooler", DemoHall.BuiltIn with { Kind = EquipmentKind.BottleCooler, RatedCurrentA = 3.2 }, 5, 1, "R134a", 0.22, "drinks", "canteen, counter");
         var yearly = hall.Visit(bottles, 60, Tobin, "Yearly check", new(5.2, 10.5, 5.5, 8, 22, 11, 4) { CurrentA = 2.4 }, new());
-        hall.Append(yearly, 25, (id, at) => new PartEntry(new(id, default, at, at, Tobin), "start relay", "", "rattles", "same type", "", false, WorkArea.StartParts));
+        hall.Append(yearly, 25, (id, at) => new PartEntry(new(id, default, at, at, Tobin), "", "", "rattles", "same type", "", false, WorkArea.StartParts, new(ComponentKind.StartRelay)));
         var warm = hall.Visit(bottles, 25, Tobin, "Warm again", new(6.1, 9.6, 5.9, 8, 22, 10, 4) { CurrentA = 2.1 }, new());
         hall.Append(warm, 25,
-            (id, at) => new PartEntry(new(id, default, at, at, Tobin), "start relay", "", "burnt", "solid-state relay", "", false, WorkArea.StartParts),
+            (id, at) => new PartEntry(new(id, default, at, at, Tobin), "", "", "burnt", "solid-state relay", "", false, WorkArea.StartParts, new(ComponentKind.StartRelay)),
             (id, at) => new RefrigerantEntry(new(id, default, at, at, Tobin), "R134a", 0.03, "cylinder 2", "weighed in after the relay"),
             (id, at) => new SignOffEntry(new(id, default, at, at, Tobin), "burnt start relay", "", "", null));
         var daily = hall.Visit(bottles, 7, Isolde, "Runs day and night", new(12.4, 3.8, 7.5, 6, 22, 3, 4, 1, 49) { CurrentA = 1.3 },

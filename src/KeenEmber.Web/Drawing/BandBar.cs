@@ -1,6 +1,5 @@
 using System.Globalization;
 using KeenEmber.Core.Benches.Circuit;
-using KeenEmber.Core.Plant;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Html;
 

@@ -1,5 +1,3 @@
-using KeenEmber.Core.Visits;
-
 namespace KeenEmber.Web.Edge;
 
 /// <summary>A strict policy for every answer: only our own files, no inline script or style, no frame, no guessing of types, nothing private in a cache.</summary>

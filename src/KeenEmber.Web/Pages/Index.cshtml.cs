@@ -1,6 +1,4 @@
 using KeenEmber.Application;
-using KeenEmber.Core.Benches.Circuit;
-using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Visits;
 using KeenEmber.Storage;

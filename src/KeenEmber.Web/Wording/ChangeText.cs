@@ -36,9 +36,15 @@ public static class ChangeText
         return $"{c.What}{move}{(c.FoundSo ? ", found so" : "")}{(c.AskedBy.Length > 0 ? $", asked for by {c.AskedBy}" : "")}";
     }
 
-    public static string Part(PartEntry p) =>
-        $"{p.Part}{(p.Place.Length > 0 ? $", {p.Place}" : "")} replaced{(p.ReplacedBy.Length > 0 ? $" by {p.ReplacedBy}" : "")}{(p.Serial.Length > 0 ? $", serial {p.Serial}" : "")}"
+    public static string Part(PartEntry p, Equipment unit) =>
+        $"{PartName(p, unit)} replaced{(p.ReplacedBy.Length > 0 ? $" by {p.ReplacedBy}" : "")}{(p.Serial.Length > 0 ? $", serial {p.Serial}" : "")}"
         + $"{(p.Failure.Length > 0 ? $": {p.Failure}" : "")}{(p.Warranty ? " (warranty)" : "")}";
+
+    /// <summary>"evaporator fan 2, motor": the component first, what was typed after it.</summary>
+    public static string PartName(PartEntry p, Equipment unit) => string.Join(", ", new[]
+    {
+        p.Component is { } component ? ComponentText.Name(component, unit) : "", p.Part, p.Place,
+    }.Where(said => said.Length > 0));
 
     public static string Ledger(RefrigerantEntry r, UnitText units) =>
         $"{r.Refrigerant} {(r.MassKg >= 0 ? "added" : "recovered")} {units.Mass(Math.Abs(r.MassKg))}{(r.Cylinder.Length > 0 ? $", {r.Cylinder}" : "")}{(r.Why.Length > 0 ? $": {r.Why}" : "")}";

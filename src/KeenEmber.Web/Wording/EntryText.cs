@@ -1,4 +1,3 @@
-using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
@@ -16,7 +15,7 @@ public static class EntryText
             + (o.Since is { } since ? $" since {view.Clock.Time(since)}" : ""),
         NoteEntry n => n.Text,
         ChangeEntry c => ChangeText.Change(c) + (c.Opens is { } kind ? $" ({ChangeText.Name(kind)}, left open)" : ""),
-        PartEntry p => ChangeText.Part(p),
+        PartEntry p => ChangeText.Part(p, view.Equipment),
         RefrigerantEntry r => ChangeText.Ledger(r, view.Units),
         ClosureEntry c => $"closed: {(view.LoopChange(c.Loop) is { } change ? ChangeText.Change(change) + ", " : "")}{c.How}",
         HandoverEntry h => $"left open: {(view.LoopChange(h.Loop) is { } change ? ChangeText.Change(change) + ", " : "")}{h.Reason}; {h.Owner} by {SiteClock.Day(h.Due)}",

@@ -1,5 +1,4 @@
 using KeenEmber.Core.Benches.Circuit;
-using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Visits;

@@ -2,7 +2,6 @@ using KeenEmber.Application;
 using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Cases;
 using KeenEmber.Core.Findings;
-using KeenEmber.Core.Plant;
 using KeenEmber.Storage;
 using KeenEmber.Web.Pages.Visits.Circuit;
 

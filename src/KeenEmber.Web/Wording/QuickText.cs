@@ -2,7 +2,6 @@ using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
-using KeenEmber.Storage;
 using KeenEmber.Web.Pages.Visits.Circuit;
 
 namespace KeenEmber.Web.Wording;

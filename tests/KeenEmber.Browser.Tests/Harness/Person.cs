@@ -1,5 +1,4 @@
 using System.Reflection;
-using KeenEmber.Core.Quantities;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
 

@@ -3,7 +3,6 @@ using KeenEmber.Core.Cases;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Tests.Benches.Circuit;
 using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Core.Tests.Cases;

@@ -3,7 +3,6 @@ using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Tests.Record;
 using KeenEmber.Core.Visits;
 using static KeenEmber.Core.Tests.Record.Entries;
 

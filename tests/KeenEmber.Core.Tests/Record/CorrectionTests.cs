@@ -1,6 +1,5 @@
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Tests.Benches.Circuit;
 using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Core.Tests.Record;

@@ -1,7 +1,6 @@
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Tests.Benches.Circuit;
 using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Core.Tests.Record;

@@ -1,5 +1,4 @@
 using KeenEmber.Core.Plant;
-using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 
 namespace KeenEmber.Core.Tests.Record;

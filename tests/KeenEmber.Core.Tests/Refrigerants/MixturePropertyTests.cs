@@ -2,14 +2,13 @@ using FsCheck;
 using FsCheck.Fluent;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Refrigerants;
-using KeenEmber.Core.Tests.Benches.Circuit;
 
 namespace KeenEmber.Core.Tests.Refrigerants;
 
 /// <summary>What must hold for any mixture of the fluids that commercial blends are made of.</summary>
 public class MixturePropertyTests
 {
-    private static readonly Component[] Parts =
+    private static readonly BlendComponent[] Parts =
         [.. new[] { "R32", "R125", "R134a", "R143a", "R1234yf", "R1234ze(E)", "R152a" }.Select(n => RefrigerantCatalogue.Find(n)!.Composition.Parts[0].Component)];
 
     private static readonly Config Few = Config.QuickThrowOnFailure.WithMaxTest(40);

@@ -2,7 +2,6 @@ using FsCheck;
 using FsCheck.Fluent;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Refrigerants;
-using KeenEmber.Core.Tests.Benches.Circuit;
 
 namespace KeenEmber.Core.Tests.Refrigerants;
 

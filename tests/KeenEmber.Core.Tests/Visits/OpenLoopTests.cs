@@ -97,7 +97,20 @@ public class OpenLoopTests
     public void A_part_replaced_again_at_the_same_place_is_a_repeat_offender()
     {
         var timelines = new[] { Of(Part("Fan motor", "left", First), Part("fan motor", "right", First)), Of(Part("fan motor ", "Left", Second), Part("relay", "", Second)) };
-        Assert.Equal((2, "Left"), (Assert.Single(Briefing.Repeated(timelines)).Times, Briefing.Repeated(timelines)[0].Place));
+        Assert.Equal((2, "Left"), (Assert.Single(Briefing.Repeated(timelines)).Times, Briefing.Repeated(timelines)[0].Last.Place));
+    }
+
+    [Fact]
+    public void A_component_keeps_its_history_whatever_its_part_is_called()
+    {
+        var fan2 = new Component(ComponentKind.EvaporatorFan, 2);
+        var timelines = new[]
+        {
+            Of(Part("fan motor", "left", First) with { Component = fan2 }, Part("fan motor", "left", First)),
+            Of(Part("evaporator motor 9 W", "", Second) with { Component = fan2 }, Part("", "", Second) with { Component = fan2 with { Place = 1 } }),
+        };
+        var offender = Assert.Single(Briefing.Repeated(timelines));
+        Assert.Equal((2, fan2, "evaporator motor 9 W"), (offender.Times, offender.Last.Component, offender.Last.Part));
     }
 
     private static CircuitAnalysis Starved => Bench.Analyse(Bench.Consistent(tdK: 14, superheatK: 16, subcoolingK: 1));

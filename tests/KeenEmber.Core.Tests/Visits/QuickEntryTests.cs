@@ -2,7 +2,6 @@ using FsCheck;
 using FsCheck.Fluent;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Tests.Benches.Circuit;
 using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Core.Tests.Visits;

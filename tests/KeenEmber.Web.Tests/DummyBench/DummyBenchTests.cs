@@ -1,9 +1,7 @@
 using System.Text.Json;
-using AngleSharp.Dom;
 using KeenEmber.Application;
 using KeenEmber.Core.Visits;
 using KeenEmber.Web.Pages.Visits;
-using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.Extensions.DependencyInjection;
 

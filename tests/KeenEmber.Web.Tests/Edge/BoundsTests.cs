@@ -2,7 +2,6 @@ using System.Globalization;
 using System.Net;
 using System.Text;
 using System.Text.Json;
-using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Web.Tests.Edge;
 

@@ -1,6 +1,5 @@
 using System.Net;
 using AngleSharp.Html.Dom;
-using KeenEmber.Core.Quantities;
 using KeenEmber.Storage;
 
 namespace KeenEmber.Web.Tests.Edge;

@@ -1,6 +1,5 @@
 using System.Net;
 using System.Text;
-using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Web.Tests.Edge;
 

@@ -3,10 +3,8 @@ using AngleSharp;
 using AngleSharp.Dom;
 using AngleSharp.Html.Dom;
 using KeenEmber.Core.Plant;
-using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Storage;
-using KeenEmber.Web.Pages.Visits;
 
 namespace KeenEmber.Web.Tests.Fuzz;
 

@@ -1,6 +1,5 @@
 using System.Globalization;
 using System.Text;
-using KeenEmber.Storage;
 
 namespace KeenEmber.Web.Tests.Fuzz;
 

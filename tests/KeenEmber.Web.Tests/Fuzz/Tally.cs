@@ -1,5 +1,3 @@
-using KeenEmber.Web.Api;
-
 namespace KeenEmber.Web.Tests.Fuzz;
 
 /// <summary>What an attack came to.</summary>

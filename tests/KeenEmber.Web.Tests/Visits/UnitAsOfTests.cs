@@ -1,6 +1,4 @@
 using System.Net;
-using KeenEmber.Core.Plant;
-using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
 

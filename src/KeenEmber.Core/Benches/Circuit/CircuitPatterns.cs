@@ -94,7 +94,7 @@ public static class CircuitPatterns
     {
         var findings = new List<Finding>();
         if (now.AnyFanStopped || now.Coil == FactState.Iced)
-            findings.Add(Finding.Of(AirFirst));
+            findings.Add(Finding.Of(AirFirst) with { About = [.. StoppedFans(now).Select(Subject.Component)] });
         if (now.Compressor == FactState.Stopped)
             findings.Add(Finding.Of(NotRunning));
         foreach (var row in Rows)
@@ -109,6 +109,9 @@ public static class CircuitPatterns
 
         return findings;
     }
+
+    private static IEnumerable<Component> StoppedFans(OperatingConditions now) => now.EvaporatorFans
+        .Select((state, i) => (state, fan: new Component(ComponentKind.EvaporatorFan, i + 1))).Where(f => f.state == FactState.Stopped).Select(f => f.fan);
 
     /// <summary>Air or a wrong refrigerant explains a full-looking condenser; a full condenser explains the high head that goes with it; "within targets" stands only alone; what both coils share is said once.</summary>
     private static bool IsCovered(Finding finding, List<Finding> findings) => finding.Code switch

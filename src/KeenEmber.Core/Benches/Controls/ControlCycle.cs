@@ -1,5 +1,3 @@
-using KeenEmber.Core.Record;
-
 namespace KeenEmber.Core.Benches.Controls;
 
 /// <summary>Which end of its band a control's setting names.</summary>

@@ -1,5 +1,3 @@
-using KeenEmber.Core.Plant;
-
 namespace KeenEmber.Core.Benches.Defrost;
 
 /// <summary>When what happened, in minutes of the run.</summary>

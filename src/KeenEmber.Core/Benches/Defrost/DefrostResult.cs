@@ -1,5 +1,4 @@
 using KeenEmber.Core.Findings;
-using KeenEmber.Core.Quantities;
 
 namespace KeenEmber.Core.Benches.Defrost;
 

@@ -1,4 +1,3 @@
-using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 
 namespace KeenEmber.Core.Benches.Defrost;

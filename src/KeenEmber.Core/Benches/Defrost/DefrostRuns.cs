@@ -1,4 +1,3 @@
-using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;

@@ -1,5 +1,3 @@
-using KeenEmber.Core.Plant;
-
 namespace KeenEmber.Core.Benches.Defrost;
 
 /// <summary>Parts a long log into its defrosts.</summary>

@@ -1,5 +1,3 @@
-using KeenEmber.Core.Benches.Circuit;
-
 namespace KeenEmber.Core.Benches.Defrost;
 
 /// <summary>Ice that was melted, from the energy.</summary>

@@ -1,5 +1,4 @@
 using KeenEmber.Core.Findings;
-using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 

@@ -1,5 +1,3 @@
-using KeenEmber.Core.Findings;
-using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 

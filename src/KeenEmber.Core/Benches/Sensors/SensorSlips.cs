@@ -1,4 +1,3 @@
-using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Quantities;
 
 namespace KeenEmber.Core.Benches.Sensors;

@@ -1,5 +1,4 @@
 using KeenEmber.Core.Plant;
-using KeenEmber.Core.Quantities;
 using KeenEmber.Storage;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;

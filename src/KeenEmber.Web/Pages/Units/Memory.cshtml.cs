@@ -1,7 +1,6 @@
 using KeenEmber.Core.Cases;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
-using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Storage;
 using KeenEmber.Web.Pages.Visits;

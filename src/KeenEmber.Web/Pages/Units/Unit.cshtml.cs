@@ -1,6 +1,5 @@
 using KeenEmber.Application;
 using KeenEmber.Core.Plant;
-using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Storage;

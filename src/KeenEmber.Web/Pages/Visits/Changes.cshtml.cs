@@ -1,4 +1,5 @@
 using System.Globalization;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Refrigerants;
@@ -34,6 +35,7 @@ public sealed class ChangesModel(VisitViews views) : VisitPage(views)
         (ChangeEntry c, "opens") => c.Opens?.ToString() ?? "",
         (ChangeEntry c, "foundSo") => c.FoundSo ? "true" : "",
         (ChangeEntry c, "area") => c.Area.ToString(),
+        (PartEntry p, "component") => p.Component?.Id ?? "",
         (PartEntry p, "part") => p.Part,
         (PartEntry p, "place") => p.Place,
         (PartEntry p, "failure") => p.Failure,
@@ -52,8 +54,17 @@ public sealed class ChangesModel(VisitViews views) : VisitPage(views)
     public IActionResult OnPostChange(Guid id, Guid entryId, Guid? corrects, LoopKind? opens, bool foundSo, WorkArea area) => Save(id, entryId, corrects, at => new ChangeEntry(Writer.Next(at, corrects), Form.Text("what", LongestText, missing: "Say what was changed, such as fan delay switch."),
         Text("before"), Text("after"), Text("askedBy"), opens is { } k && Enum.IsDefined(k) ? k : null, foundSo, Known(area)));
 
-    public IActionResult OnPostPart(Guid id, Guid entryId, Guid? corrects, bool warranty, WorkArea area) => Save(id, entryId, corrects, at => new PartEntry(Writer.Next(at, corrects), Form.Text("part", LongestText, missing: "Say which part, such as fan motor."),
-        Text("place"), Text("failure"), Text("replacedBy"), Text("serial"), warranty, Known(area)));
+    public IActionResult OnPostPart(Guid id, Guid entryId, Guid? corrects, bool warranty, WorkArea area) => Save(id, entryId, corrects, at =>
+    {
+        var component = Component.Find(Form["component"]);
+        var name = component is null ? Form.Text("part", LongestText, missing: "Choose the part, or say which, such as fan motor.") : Text("part");
+        var belongs = component is { } known && area == WorkArea.Other ? WorkAreas.Of(known.Kind) : area;
+        return new PartEntry(Writer.Next(at, corrects), name, Text("place"), Text("failure"), Text("replacedBy"), Text("serial"), warranty, Known(belongs), component);
+    });
+
+    /// <summary>The parts of the unit; one that only an entry names, with them.</summary>
+    public IEnumerable<Component> Parts => Components.Of(View.Equipment) is var known && Component.Find(Value("component")) is { } chosen && !known.Contains(chosen)
+        ? known.Append(chosen) : known;
 
     public IActionResult OnPostRefrigerant(Guid id, Guid entryId, Guid? corrects, bool recovered) => Save(id, entryId, corrects, at =>
     {

@@ -1,5 +1,4 @@
 using KeenEmber.Core.Findings;
-using KeenEmber.Core.Plant;
 using KeenEmber.Core.Visits;
 using KeenEmber.Web.Pages.Visits.Report;
 using Microsoft.AspNetCore.Mvc;

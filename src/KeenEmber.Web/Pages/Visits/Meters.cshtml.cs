@@ -1,5 +1,3 @@
-using KeenEmber.Core.Benches.Controls;
-using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;

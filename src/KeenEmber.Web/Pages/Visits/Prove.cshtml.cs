@@ -1,4 +1,3 @@
-using KeenEmber.Core.Plant;
 using KeenEmber.Core.Visits;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;

@@ -1,5 +1,4 @@
 using KeenEmber.Application;
-using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;

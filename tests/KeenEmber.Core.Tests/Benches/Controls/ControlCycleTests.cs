@@ -1,5 +1,4 @@
 using KeenEmber.Core.Benches.Controls;
-using KeenEmber.Core.Tests.Benches.Circuit;
 
 namespace KeenEmber.Core.Tests.Benches.Controls;
 

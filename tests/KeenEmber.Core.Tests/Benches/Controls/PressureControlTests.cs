@@ -5,7 +5,6 @@ using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Refrigerants;
-using KeenEmber.Core.Tests.Benches.Circuit;
 using static KeenEmber.Core.Plant.PressureSetting;
 
 namespace KeenEmber.Core.Tests.Benches.Controls;

@@ -1,7 +1,6 @@
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Tests.Benches.Circuit;
 
 namespace KeenEmber.Core.Tests.Benches.Defrost;
 

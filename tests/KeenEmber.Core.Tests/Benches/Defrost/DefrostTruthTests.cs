@@ -1,6 +1,5 @@
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Simulation;
-using KeenEmber.Core.Tests.Benches.Circuit;
 
 namespace KeenEmber.Core.Tests.Benches.Defrost;
 

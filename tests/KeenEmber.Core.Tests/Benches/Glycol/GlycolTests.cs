@@ -3,7 +3,6 @@ using FsCheck.Fluent;
 using KeenEmber.Core.Benches.Glycol;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Tests.Benches.Circuit;
 
 namespace KeenEmber.Core.Tests.Benches.Glycol;
 

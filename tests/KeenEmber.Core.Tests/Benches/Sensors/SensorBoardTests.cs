@@ -1,5 +1,4 @@
 using KeenEmber.Core.Benches.Sensors;
-using KeenEmber.Core.Tests.Benches.Circuit;
 
 namespace KeenEmber.Core.Tests.Benches.Sensors;
 

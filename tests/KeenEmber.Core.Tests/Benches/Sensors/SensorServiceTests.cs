@@ -5,7 +5,6 @@ using KeenEmber.Core.Cases;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Tests.Benches.Circuit;
 using KeenEmber.Core.Tests.Cases;
 using KeenEmber.Core.Visits;
 using static KeenEmber.Core.Tests.Record.Entries;

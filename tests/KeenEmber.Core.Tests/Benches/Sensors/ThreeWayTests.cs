@@ -1,6 +1,5 @@
 using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Tests.Benches.Circuit;
 
 namespace KeenEmber.Core.Tests.Benches.Sensors;
 

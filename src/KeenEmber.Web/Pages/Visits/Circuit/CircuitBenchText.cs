@@ -1,7 +1,6 @@
 using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
-using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Web.Wording;

@@ -1,5 +1,4 @@
 using KeenEmber.Core.Benches.Circuit;
-using KeenEmber.Core.Quantities;
 using KeenEmber.Web.Wording;
 
 namespace KeenEmber.Web.Pages.Visits.Circuit;

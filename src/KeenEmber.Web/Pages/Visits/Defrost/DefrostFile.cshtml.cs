@@ -1,5 +1,4 @@
 using System.Text.Json;
-using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;

@@ -1,5 +1,4 @@
 using KeenEmber.Core.Benches.Defrost;
-using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Web.Pages.Visits.Circuit;
 using KeenEmber.Web.Wording;

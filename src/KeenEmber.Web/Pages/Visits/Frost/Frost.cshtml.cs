@@ -1,5 +1,4 @@
 using KeenEmber.Core.Benches.Frost;
-using KeenEmber.Core.Plant;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Frost;

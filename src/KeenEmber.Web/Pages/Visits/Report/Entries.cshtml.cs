@@ -1,4 +1,3 @@
-using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Storage;
 using Microsoft.AspNetCore.Mvc;

@@ -1,5 +1,4 @@
 using KeenEmber.Core.Benches.Circuit;
-using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;

@@ -1,7 +1,5 @@
-using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Web.Drawing;
-using KeenEmber.Web.Pages.Visits.Circuit;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Html;
 

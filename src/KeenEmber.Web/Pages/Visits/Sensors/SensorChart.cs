@@ -1,8 +1,6 @@
 using System.Globalization;
 using System.Text;
-using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Sensors;
-using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Web.Drawing;
 using KeenEmber.Web.Wording;

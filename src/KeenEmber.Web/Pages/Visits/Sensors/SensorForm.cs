@@ -1,5 +1,4 @@
 using System.Globalization;
-using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Web.Wording;

@@ -1,4 +1,3 @@
-using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Cases;
 using KeenEmber.Core.Findings;

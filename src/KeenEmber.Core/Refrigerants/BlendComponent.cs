@@ -5,7 +5,7 @@ namespace KeenEmber.Core.Refrigerants;
 /// <param name="MolarMass">g/mol.</param>
 /// <param name="Gwp">Global warming potential over 100 years, IPCC Fourth Assessment Report (hydrocarbons, R744 and the two olefins as F-gas rules of that report's time list them).</param>
 /// <param name="Line">Its saturation line, bubble and dew alike.</param>
-public sealed record Component(string Name, double MolarMass, double Gwp, WagnerEquation Line)
+public sealed record BlendComponent(string Name, double MolarMass, double Gwp, WagnerEquation Line)
 {
     /// <summary>Above this share of the critical temperature the attraction is continued, not solved for.</summary>
     private const double SolvedUpTo = 0.975;
