@@ -26,7 +26,8 @@ public class DayOfSeconds
     public DayOfSeconds()
     {
         log = new(DateTimeOffset.UnixEpoch, new(DefrostKind.Electric, Heaters: [new(2000, 230)]), Read().Tracks, []);
-        judged = new(new(new(Guid.Empty, Guid.Empty, log.Start, log.Start, ""), RunOrigin.Logged), log, IsOver: true, PlainJudging.Instance);
+        judged =
+            new(new(new(Guid.Empty, Guid.Empty, log.Start, log.Start, ""), RunOrigin.Logged), log, IsOver: true, PlainJudging.Instance);
         _ = judged.Result;
     }
 

@@ -11,9 +11,11 @@ using Microsoft.Extensions.Logging;
 
 namespace KeenEmber.Application;
 
-/// <summary>How the units stand, for the start page and the unit's own: kept and listed by <see cref="StandingStore"/>, judged here when something has changed.</summary>
+/// <summary>How the units stand, for the start page and the unit's own: kept and listed by <see cref="StandingStore"/>, judged here when
+/// something has changed.</summary>
 public sealed class Board(
-    StandingStore standings, VisitStore visits, VisitDesk desk, IEnumerable<IBench> benches, ShopStore shops, EquipmentStore units, ILogger<Board> logger) : BackgroundService
+    StandingStore standings, VisitStore visits, VisitDesk desk, IEnumerable<IBench> benches, ShopStore shops, EquipmentStore units,
+        ILogger<Board> logger) : BackgroundService
 {
     /// <summary>A page makes rows anew for so long before it is shown; the rest follows beside it.</summary>
     private static readonly TimeSpan BeforeAPage = TimeSpan.FromMilliseconds(700);
@@ -121,7 +123,9 @@ public sealed class Board(
                 failed.TryRemove(equipmentId, out _);
             else
                 failed.TryAdd(equipmentId, (0, DateTime.UtcNow + BetweenTries));
-            standings.Save(equipmentId, standing, changes, standing.Visits is [var last, var before, ..] && last.Visit.IsCallbackAfter(before.Visit, shops.Get().Policies, before.FollowUp, DayOf(equipmentId)));
+            standings.Save(
+                equipmentId, standing, changes, standing.Visits is [var last, var before, ..]
+                && last.Visit.IsCallbackAfter(before.Visit, shops.Get().Policies, before.FollowUp, DayOf(equipmentId)));
             return standing;
         }
     }

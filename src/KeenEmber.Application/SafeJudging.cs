@@ -4,7 +4,8 @@ using Microsoft.Extensions.Logging;
 namespace KeenEmber.Application;
 
 /// <summary>
-/// Runs each bench on a thread of its own with a time budget. One that throws or runs over it is logged and named in <see cref="NotJudged"/>;
+/// Runs each bench on a thread of its own with a time budget. One that throws or runs over it is logged and named in
+/// <see cref="NotJudged"/>;
 /// what it would have said is missing, everything else stands.
 /// </summary>
 /// <param name="left">The client has left: nothing more is judged for it.</param>
@@ -59,6 +60,7 @@ public sealed class SafeJudging(ILogger logger, Guid visit, CancellationToken le
                 isOnItsOwnThread = false;
             }
         });
-        return judging.Wait(Budget) ? judging.GetAwaiter().GetResult() : throw new TimeoutException($"It ran over its budget of {Budget.TotalSeconds} s.");
+        return judging.Wait(Budget) ? judging.GetAwaiter().GetResult()
+            : throw new TimeoutException($"It ran over its budget of {Budget.TotalSeconds} s.");
     }
 }

@@ -27,12 +27,14 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
         return new(new(id, record, sites, shops.Get(), [.. ofUnit.Select(v => (v, entries[v.Id]))], now), behind);
     }
 
-    /// <summary>Now, or just after the last entry where the machine's clock is behind it: what is written next must not hide behind what was written before.</summary>
+    /// <summary>Now, or just after the last entry where the machine's clock is behind it: what is written next must not hide behind what
+    /// was written before.</summary>
     private (DateTimeOffset Now, TimeSpan Behind) NowAfter(IReadOnlyList<Entry> written)
     {
         var now = time.GetUtcNow();
         var last = written.Count == 0 ? now : written.Max(e => e.WrittenAt);
-        return last < now ? (now, TimeSpan.Zero) : (last + TimeSpan.FromMilliseconds(1), last - now > ClockStep ? last - now : TimeSpan.Zero);
+        return last < now ? (now, TimeSpan.Zero)
+            : (last + TimeSpan.FromMilliseconds(1), last - now > ClockStep ? last - now : TimeSpan.Zero);
     }
 
     /// <summary>The entry that a piece of a line becomes.</summary>

@@ -55,8 +55,11 @@ public sealed class Database
     private void CheckIsThere()
     {
         var photos = new DirectoryInfo(Path.Combine(folder, "photos"));
-        if (new FileInfo(Path.Combine(folder, FileName)) is not { Exists: true, Length: > 0 } && photos.Exists && photos.EnumerateFiles().Any())
-            throw new UnusableRecordException($"The folder {folder} has photos, but its record {FileName} is missing or empty. Put the record back from a copy, or start with an empty folder.");
+        if (new FileInfo(Path.Combine(folder, FileName)) is not { Exists: true, Length: > 0 } && photos.Exists
+            && photos.EnumerateFiles().Any())
+            throw new UnusableRecordException(
+                $"The folder {folder} has photos, but its record {FileName} is missing or empty. Put the record back from a copy, or "
+                + "start with an empty folder.");
     }
 
     private void CheckIsNoNewer()
@@ -72,7 +75,9 @@ public sealed class Database
         while (applied.Read())
         {
             if (!known.Contains(applied.GetString(0)))
-                throw new UnusableRecordException("This record was written by a newer version of Keen Ember. Start that version, or an even newer one; nothing was changed.");
+                throw new UnusableRecordException(
+                    "This record was written by a newer version of Keen Ember. Start that version, or an even newer one; nothing was "
+                    + "changed.");
         }
     }
 
@@ -87,7 +92,8 @@ public sealed class Database
         return connection;
     }
 
-    internal static string Utc(DateTimeOffset time) => time.UtcDateTime.ToString("yyyy-MM-ddTHH:mm:ss.fffffffZ", CultureInfo.InvariantCulture);
+    internal static string Utc(DateTimeOffset time) =>
+        time.UtcDateTime.ToString("yyyy-MM-ddTHH:mm:ss.fffffffZ", CultureInfo.InvariantCulture);
 
     internal static DateTimeOffset Utc(string text) =>
         DateTimeOffset.Parse(text, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal | DateTimeStyles.AdjustToUniversal);

@@ -6,9 +6,11 @@ using KeenEmber.Core.Record;
 
 namespace KeenEmber.Storage;
 
-/// <summary>How the body of a timeline entry is written: what its own kind adds to an entry, names instead of numbers, values in the unit they were typed in.</summary>
+/// <summary>How the body of a timeline entry is written: what its own kind adds to an entry, names instead of numbers, values in the unit
+/// they were typed in.</summary>
 /// <remarks>
-/// A member added to a kind later needs a default value in its record, so that bodies written before still read. Any other change of what a body looks like
+/// A member added to a kind later needs a default value in its record, so that bodies written before still read. Any other change of what a
+/// body looks like
 /// is a new version with a step in <see cref="EntryVersions"/>, and a renamed member of an enumeration a line in <see cref="WireNames"/>.
 /// </remarks>
 internal static class EntryJson
@@ -41,7 +43,9 @@ internal static class EntryJson
     /// <summary>What every entry has stands in columns of its own; what is worked out is not written at all.</summary>
     private static void LeaveOutWhatEveryEntryHas(JsonTypeInfo type)
     {
-        foreach (var workedOut in type.Properties.Where(p => p.Set is null && type.Kind == JsonTypeInfoKind.Object && type.Type.Assembly == typeof(Entry).Assembly))
+        foreach (
+            var workedOut in type.Properties.Where(
+            p => p.Set is null && type.Kind == JsonTypeInfoKind.Object && type.Type.Assembly == typeof(Entry).Assembly))
             workedOut.ShouldSerialize = (_, _) => false;
         if (!type.Type.IsAssignableTo(typeof(Entry)))
             return;
@@ -62,7 +66,9 @@ internal static class EntryJson
         public override TypedValue Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
         {
             var typed = JsonSerializer.Deserialize<Typed>(ref reader, Options)!;
-            return new(double.IsFinite(typed.Value) ? typed.Value : throw new InvalidDataException("A value without end."), Unit.Find(typed.Unit) ?? throw new InvalidDataException($"The unit {typed.Unit} is unknown."));
+            return new(
+                double.IsFinite(typed.Value) ? typed.Value : throw new InvalidDataException("A value without end."), Unit.Find(typed.Unit)
+                ?? throw new InvalidDataException($"The unit {typed.Unit} is unknown."));
         }
 
         public override void Write(Utf8JsonWriter writer, TypedValue value, JsonSerializerOptions options) =>

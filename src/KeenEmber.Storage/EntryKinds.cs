@@ -61,7 +61,8 @@ public sealed class EntryKinds
     {
         try
         {
-            return kinds.TryGetValue(kind, out var type) && EntryVersions.BroughtUp(kind, version, body) is { } newest ? EntryJson.Read(type, newest) : null;
+            return kinds.TryGetValue(kind, out var type) && EntryVersions.BroughtUp(kind, version, body) is { } newest
+                ? EntryJson.Read(type, newest) : null;
         }
         catch (Exception e) when (e is JsonException or InvalidDataException or ArgumentException or FormatException)
         {

@@ -2,7 +2,8 @@ using System.Text.Json.Nodes;
 
 namespace KeenEmber.Storage;
 
-/// <summary>Versions of the bodies of entries. A body stays as it was written; when it is read, one step after another brings it up to today's shape.</summary>
+/// <summary>Versions of the bodies of entries. A body stays as it was written; when it is read, one step after another brings it up to
+/// today's shape.</summary>
 internal static class EntryVersions
 {
     private const int First = 1;

@@ -45,15 +45,20 @@ public sealed class EquipmentStore(Database database)
 
         public static Row Of(Equipment unit) => new()
         {
-            Id = unit.Id.ToString(), SiteId = unit.SiteId.ToString(), Tag = unit.Tag, Name = unit.Name, Kind = unit.Kind.ToString(), TargetK = unit.Target.Kelvin, EvaporatorFans = unit.EvaporatorFans,
-            Product = unit.Product, Location = unit.Location, Hazards = unit.Hazards.ToString(), CircuitId = unit.Circuit.Id.ToString(), Refrigerant = unit.Circuit.RefrigerantName,
-            ChargeKg = unit.Circuit.ChargeKg, Metering = unit.Circuit.Metering.ToString(), Condenser = unit.Circuit.Condenser.ToString(), Parts = unit.Circuit.Parts.ToString(),
-            Nameplate = unit.Circuit.Nameplate, Coils = unit.Circuit.Coils, RatedCurrentA = unit.Circuit.RatedCurrentA, ColdestAmbientK = unit.Circuit.ColdestAmbient?.Kelvin,
+            Id = unit.Id.ToString(), SiteId = unit.SiteId.ToString(), Tag = unit.Tag, Name = unit.Name, Kind = unit.Kind.ToString(),
+                TargetK = unit.Target.Kelvin, EvaporatorFans = unit.EvaporatorFans,
+            Product = unit.Product, Location = unit.Location, Hazards = unit.Hazards.ToString(), CircuitId = unit.Circuit.Id.ToString(),
+                Refrigerant = unit.Circuit.RefrigerantName,
+            ChargeKg = unit.Circuit.ChargeKg, Metering = unit.Circuit.Metering.ToString(), Condenser = unit.Circuit.Condenser.ToString(),
+                Parts = unit.Circuit.Parts.ToString(),
+            Nameplate = unit.Circuit.Nameplate, Coils = unit.Circuit.Coils, RatedCurrentA = unit.Circuit.RatedCurrentA,
+                ColdestAmbientK = unit.Circuit.ColdestAmbient?.Kelvin,
         };
 
         public Equipment ToEquipment() => new(
             Guid.Parse(Id), Guid.Parse(SiteId), Tag, Name, Enum.Parse<EquipmentKind>(Kind), new(TargetK), EvaporatorFans, Product, Location,
-            new(Guid.Parse(CircuitId), Refrigerant, ChargeKg, Enum.Parse<Metering>(Metering), Enum.Parse<CondenserKind>(Condenser), Enum.Parse<CircuitParts>(Parts), Nameplate)
+            new(Guid.Parse(CircuitId), Refrigerant, ChargeKg, Enum.Parse<Metering>(Metering), Enum.Parse<CondenserKind>(Condenser),
+                Enum.Parse<CircuitParts>(Parts), Nameplate)
             {
                 Coils = Coils, RatedCurrentA = RatedCurrentA, ColdestAmbient = ColdestAmbientK is { } k ? new(k) : null,
             })
@@ -96,11 +101,18 @@ public sealed class EquipmentStore(Database database)
     public (UnitRecord Record, IReadOnlyDictionary<Guid, Site> Sites)? RecordOf(Guid id)
     {
         using var db = database.Open();
-        var written = db.Query<(string At, string WrittenAt, string Author, string Body)>("SELECT at, written_at, author, body FROM nameplate WHERE equipment_id = @id ORDER BY rowid", new { id = id.ToString() })
-            .Select(n => new Nameplate(Database.Utc(n.At), Database.Utc(n.WrittenAt), n.Author, JsonSerializer.Deserialize<Row>(n.Body, EntryJson.Options)!.ToEquipment())).ToList();
+        var written =
+            db.Query<(string At, string WrittenAt, string Author, string Body)>(
+            "SELECT at, written_at, author, body FROM nameplate WHERE equipment_id = @id ORDER BY rowid", new { id = id.ToString() })
+            .Select(n =>
+                new Nameplate(
+                Database.Utc(n.At), Database.Utc(n.WrittenAt), n.Author,
+                JsonSerializer.Deserialize<Row>(n.Body, EntryJson.Options)!.ToEquipment())).ToList();
         if (written.Count == 0)
             return null;
-        var sites = db.Query<SiteRow>($"{SiteColumns} WHERE id IN @ids", new { ids = written.Select(n => n.Unit.SiteId.ToString()).Distinct() }).Select(r => r.ToSite()).ToDictionary(s => s.Id);
+        var sites =
+            db.Query<SiteRow>($"{SiteColumns} WHERE id IN @ids", new { ids = written.Select(n => n.Unit.SiteId.ToString()).Distinct() })
+            .Select(r => r.ToSite()).ToDictionary(s => s.Id);
         return (new(written), sites);
     }
 
@@ -109,12 +121,17 @@ public sealed class EquipmentStore(Database database)
     {
         var id = unit.Id.ToString();
         var body = JsonSerializer.Serialize(Row.Of(unit), EntryJson.Options);
-        var (at, last) = db.QuerySingleOrDefault<(string?, string?)>("SELECT at, body FROM nameplate WHERE equipment_id = @id ORDER BY at DESC, rowid DESC LIMIT 1", new { id });
+        var (at, last) =
+            db.QuerySingleOrDefault<(string?, string?)>(
+            "SELECT at, body FROM nameplate WHERE equipment_id = @id ORDER BY at DESC, rowid DESC LIMIT 1", new { id });
         if (last == body)
             return;
-        db.Execute("INSERT INTO nameplate (id, equipment_id, at, written_at, author, device, version, body) VALUES (@new, @id, @at, @written, @Author, @Device, 1, @body)", new
+        db.Execute(
+            "INSERT INTO nameplate (id, equipment_id, at, written_at, author, device, version, body) VALUES (@new, @id, @at, "
+            + "@written, @Author, @Device, 1, @body)", new
         {
-            @new = Guid.CreateVersion7().ToString(), id, at = by.Since is { } since ? Database.Utc(since) : at ?? Database.Utc(EntryBounds.Earliest),
+            @new = Guid.CreateVersion7().ToString(), id, at = by.Since is { } since ? Database.Utc(since) : at
+                ?? Database.Utc(EntryBounds.Earliest),
             written = Database.Utc(by.WrittenAt), by.Author, by.Device, body,
         });
     }
@@ -162,10 +179,14 @@ public sealed class EquipmentStore(Database database)
         return true;
     }
 
-    /// <summary>A new site of a name that is there already is that site: two people who add its first units at once mean one place.</summary>
+    /// <summary>A new site of a name that is there already is that site: two people who add its first units at once mean one
+    /// place.</summary>
     private static Site SaveSite(SqliteConnection db, Site site)
     {
-        var known = db.QuerySingleOrDefault<string>("SELECT id FROM site WHERE name = @Name COLLATE NOCASE AND id <> @Id ORDER BY id LIMIT 1", new { site.Name, Id = site.Id.ToString() });
+        var known =
+            db.QuerySingleOrDefault<string>(
+            "SELECT id FROM site WHERE name = @Name COLLATE NOCASE AND id <> @Id ORDER BY id LIMIT 1",
+            new { site.Name, Id = site.Id.ToString() });
         if (known is not null && db.ExecuteScalar<int>("SELECT count(*) FROM site WHERE id = @Id", new { Id = site.Id.ToString() }) == 0)
             site = site with { Id = Guid.Parse(known) };
         db.Execute("""

@@ -21,7 +21,8 @@ public sealed class InstrumentStore(Database database)
         public double Known { get; init; }
 
         public Instrument ToInstrument() => new(Guid.Parse(Id), Name, Enum.Parse<QuantityKind>(Measures), Accuracy,
-            CheckId is null ? null : new(Guid.Parse(CheckId), Guid.Parse(Id), Database.Utc(At), By, Enum.Parse<MeterCheckKind>(Kind), Shown, Known));
+            CheckId is null ? null
+                : new(Guid.Parse(CheckId), Guid.Parse(Id), Database.Utc(At), By, Enum.Parse<MeterCheckKind>(Kind), Shown, Known));
     }
 
     /// <summary>Every meter in use with its last check, by name.</summary>
@@ -41,8 +42,11 @@ public sealed class InstrumentStore(Database database)
     {
         using var db = database.Open();
         var row = new { Id = instrument.Id.ToString(), instrument.Name, Measures = instrument.Measures.ToString(), instrument.Accuracy };
-        db.Execute("INSERT INTO instrument (id, name, measures, accuracy) VALUES (@Id, @Name, @Measures, @Accuracy) ON CONFLICT (id) DO NOTHING", row);
-        return db.ExecuteScalar<int>("SELECT count(*) FROM instrument WHERE id = @Id AND name = @Name AND measures = @Measures AND accuracy IS @Accuracy", row) == 1;
+        db.Execute(
+            "INSERT INTO instrument (id, name, measures, accuracy) VALUES (@Id, @Name, @Measures, @Accuracy) ON CONFLICT (id) DO NOTHING",
+            row);
+        return db.ExecuteScalar<int>(
+            "SELECT count(*) FROM instrument WHERE id = @Id AND name = @Name AND measures = @Measures AND accuracy IS @Accuracy", row) == 1;
     }
 
     /// <summary>Takes a meter out of the lists; what was measured with it stays as it is.</summary>
@@ -61,7 +65,8 @@ public sealed class InstrumentStore(Database database)
             ON CONFLICT (id) DO NOTHING
             """, new
         {
-            Id = check.Id.ToString(), InstrumentId = check.InstrumentId.ToString(), At = Database.Utc(check.At), check.By, Kind = check.Kind.ToString(), check.Shown, check.Known,
+            Id = check.Id.ToString(), InstrumentId = check.InstrumentId.ToString(), At = Database.Utc(check.At), check.By,
+                Kind = check.Kind.ToString(), check.Shown, check.Known,
         });
     }
 }

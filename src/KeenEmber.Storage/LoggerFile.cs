@@ -20,9 +20,12 @@ public sealed record LoggerColumns(int TimeColumn, IReadOnlyList<LoggerColumn> C
 /// <param name="ClockOfStart">Where they have a time of day only: that of the first sample.</param>
 /// <param name="Skipped">Rows without a time.</param>
 /// <param name="Duplicates">Rows of a time that was there already; the first one stays.</param>
-/// <param name="Backward">How often the clock jumped back without a clock change of its zone; what follows is moved on so that the series goes on.</param>
+/// <param name="Backward">How often the clock jumped back without a clock change of its zone; what follows is moved on so that the series
+/// goes on.</param>
 /// <param name="IsCut">There were more rows than <see cref="Table.MostRows"/>; the rest was left.</param>
-public sealed record LoggedSeries(DateTimeOffset? Start, TimeOnly? ClockOfStart, IReadOnlyList<RunTrack> Tracks, int Rows, int Skipped, int Duplicates, int Backward, bool IsCut)
+public sealed record LoggedSeries(
+    DateTimeOffset? Start, TimeOnly? ClockOfStart, IReadOnlyList<RunTrack> Tracks, int Rows, int Skipped, int Duplicates, int Backward,
+    bool IsCut)
 {
     /// <summary>Day and month of the file could be either way round; nothing was read.</summary>
     public bool NeedsDayOrder { get; init; }
@@ -36,7 +39,8 @@ public sealed class LoggerFile
 
     private readonly Func<CsvReader> open;
 
-    private LoggerFile(Func<CsvReader> open, IReadOnlyList<string> headings, IReadOnlyList<string[]> sample) => (this.open, Headings, Sample) = (open, headings, sample);
+    private LoggerFile(Func<CsvReader> open, IReadOnlyList<string> headings, IReadOnlyList<string[]> sample) =>
+        (this.open, Headings, Sample) = (open, headings, sample);
 
     public IReadOnlyList<string> Headings { get; }
 
@@ -49,7 +53,8 @@ public sealed class LoggerFile
     /// <summary>A table typed or pasted.</summary>
     public static LoggerFile? Open(string text) => Open(() => Table.Open(text));
 
-    /// <returns>Null when it has no line of headings with at least one row of two columns below, or more than <see cref="Table.MostColumns"/>.</returns>
+    /// <returns>Null when it has no line of headings with at least one row of two columns below, or more than
+    /// <see cref="Table.MostColumns"/>.</returns>
     public static LoggerFile? Open(byte[] bytes) => Open(() => Table.Open(bytes));
 
     private static LoggerFile? Open(Func<CsvReader> open)
@@ -80,7 +85,8 @@ public sealed class LoggerFile
         var (time, heading) = (columns.TimeColumn, Headings[columns.TimeColumn]);
         double? perUnit = Has(heading, "sec") || heading.Trim() is "s" ? 1 / 60.0 : Has(heading, "min") ? 1 : null;
         int? date = time > 0 && Has(Headings[time - 1], "date") ? time - 1 : null;
-        string Written(CsvReader row) => time >= row.FieldCount ? "" : date is { } day ? $"{row.GetString(day)} {row.GetString(time)}" : row.GetString(time);
+        string Written(CsvReader row) =>
+            time >= row.FieldCount ? "" : date is { } day ? $"{row.GetString(day)} {row.GetString(time)}" : row.GetString(time);
         LoggerTimes? times = null;
         if (perUnit is null)
         {
@@ -102,7 +108,8 @@ public sealed class LoggerFile
         while (rows < Table.MostRows && Table.Next(reader))
         {
             rows++;
-            var minute = perUnit is { } unit ? time < reader.FieldCount ? Table.Number(reader, time) * unit : null : times?.Read(Written(reader)) is { } moment ? clock.Minute(moment) : null;
+            var minute = perUnit is { } unit ? time < reader.FieldCount ? Table.Number(reader, time) * unit : null
+                : times?.Read(Written(reader)) is { } moment ? clock.Minute(moment) : null;
             if (minute is not (>= -RunBounds.LongestMin and <= RunBounds.LongestMin))
             {
                 skipped++;
@@ -118,7 +125,9 @@ public sealed class LoggerFile
             last = minute.Value;
             minutes.Add(minute.Value);
             foreach (var (column, place, unitOf, values) in wanted)
-                values.Add(column < reader.FieldCount && Table.Number(reader, column) is { } number ? InTrack(place, number, unitOf) ?? Missing : Missing);
+                values.Add(
+                    column < reader.FieldCount && Table.Number(reader, column) is { } number ? InTrack(place, number, unitOf) ?? Missing
+                    : Missing);
         }
 
         double[] all = [.. minutes];
@@ -142,7 +151,8 @@ public sealed class LoggerFile
     /// <summary>Gauge pressures are taken at the standard atmosphere: a logger knows no other.</summary>
     /// <returns>Null for what no instrument at this place can show.</returns>
     private static double? InTrack(RunPlace place, double number, Unit unit) =>
-        DefrostRuns.InTrack(place, new(number, unit), Pressure.StandardAtmosphere) is var value && RunBounds.CanBe(place, value) ? value : null;
+        DefrostRuns.InTrack(place, new(number, unit), Pressure.StandardAtmosphere) is var value && RunBounds.CanBe(place, value) ? value
+            : null;
 
     private static LoggerColumn GuessOf(string heading)
     {
@@ -215,7 +225,8 @@ public sealed class LoggerFile
             return (moment - first.Value + added).TotalMinutes;
         }
 
-        /// <summary>The hour that a clock change has twice goes by what came before it; one that it leaves out is that of a clock nobody changed.</summary>
+        /// <summary>The hour that a clock change has twice goes by what came before it; one that it leaves out is that of a clock nobody
+        /// changed.</summary>
         private DateTime InUtc(DateTime wall)
         {
             var at = zone.MapLocal(LocalDateTime.FromDateTime(wall));

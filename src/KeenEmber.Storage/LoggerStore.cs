@@ -27,13 +27,16 @@ public sealed class LoggerStore(Database database)
     public (string Name, LoggerFile File)? Find(Guid id, Guid visitId, bool whole)
     {
         using var db = database.Open();
-        var row = db.QuerySingleOrDefault<(string Name, byte[] Body)?>($"SELECT name, {(whole ? "body" : $"substr(body, 1, {HeadBytes})")} FROM logger_file WHERE id = @id AND visit_id = @visit",
+        var row =
+            db.QuerySingleOrDefault<(string Name, byte[] Body)?>(
+            $"SELECT name, {(whole ? "body" : $"substr(body, 1, {HeadBytes})")} FROM logger_file WHERE id = @id AND visit_id = @visit",
             new { id = id.ToString(), visit = visitId.ToString() });
         return row is { } found && LoggerFile.Open(whole ? found.Body : UpToALine(found.Body)) is { } file ? (found.Name, file) : null;
     }
 
     /// <summary>A head that was cut is cut back to the end of a line, so that no letter is left in half.</summary>
-    private static byte[] UpToALine(byte[] head) => head.Length < HeadBytes || Array.LastIndexOf(head, (byte)'\n') is not (> 0 and var end) ? head : head[..(end + 1)];
+    private static byte[] UpToALine(byte[] head) =>
+        head.Length < HeadBytes || Array.LastIndexOf(head, (byte)'\n') is not (> 0 and var end) ? head : head[..(end + 1)];
 
     public void Remove(Guid id)
     {
@@ -45,17 +48,25 @@ public sealed class LoggerStore(Database database)
     public LoggerColumns? ColumnsOf(LoggerFile file)
     {
         using var db = database.Open();
-        if (db.QuerySingleOrDefault<string>("SELECT columns FROM logger_columns WHERE headings = @headings", new { headings = file.Signature }) is not { } json)
+        if (db.QuerySingleOrDefault<string>(
+            "SELECT columns FROM logger_columns WHERE headings = @headings", new { headings = file.Signature }) is not { } json)
             return null;
         var written = JsonSerializer.Deserialize<Written>(json, EntryJson.Options)!;
-        return new(written.Time, [.. written.Columns.Select(c => new LoggerColumn(c.Kind is { } kind ? new RunPlace(kind, c.Name) : null, Unit.Find(c.Unit)))]);
+        return new(
+            written.Time,
+            [.. written.Columns.Select(c => new LoggerColumn(c.Kind is { } kind ? new RunPlace(kind, c.Name) : null, Unit.Find(c.Unit)))]);
     }
 
     public void Remember(LoggerFile file, LoggerColumns columns)
     {
-        var written = new Written(columns.TimeColumn, [.. columns.Columns.Select(c => new WrittenColumn(c.Place?.Kind, c.Place?.Name ?? "", c.Unit?.Symbol ?? ""))]);
+        var written =
+            new Written(
+            columns.TimeColumn,
+            [.. columns.Columns.Select(c => new WrittenColumn(c.Place?.Kind, c.Place?.Name ?? "", c.Unit?.Symbol ?? ""))]);
         using var db = database.Open();
-        db.Execute("INSERT INTO logger_columns (headings, columns) VALUES (@headings, @columns) ON CONFLICT (headings) DO UPDATE SET columns = excluded.columns",
+        db.Execute(
+            "INSERT INTO logger_columns (headings, columns) VALUES (@headings, @columns) ON CONFLICT (headings) DO UPDATE SET columns "
+            + "= excluded.columns",
             new { headings = file.Signature, columns = JsonSerializer.Serialize(written, EntryJson.Options) });
     }
 }

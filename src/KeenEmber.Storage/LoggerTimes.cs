@@ -30,13 +30,15 @@ internal sealed class LoggerTimes
 
     private static readonly TimeFormat[] All =
     [
-        .. from d in Dates from c in Clocks from between in new[] { " ", "T" } select new TimeFormat(Joined(d.Dates, between, c), d.Order, HasDay: true, HasZone: false),
+        .. from d in Dates from c in Clocks from between in new[] { " ", "T" } select new TimeFormat(
+            Joined(d.Dates, between, c), d.Order, HasDay: true, HasZone: false),
         .. from zone in new[] { "zzz", "Z", " zzz" } from between in new[] { " ", "T" }
            select new TimeFormat([.. Joined(["yyyy-M-d"], between, Clocks[0]).Select(p => p + zone)], null, HasDay: true, HasZone: true),
         .. Clocks.Select(c => new TimeFormat(c, null, HasDay: false, HasZone: false)),
     ];
 
-    private static string[] Joined(string[] dates, string between, string[] clocks) => [.. from d in dates from c in clocks select d + between + c];
+    private static string[] Joined(string[] dates, string between, string[] clocks) =>
+        [.. from d in dates from c in clocks select d + between + c];
 
     private LoggerTimes(TimeFormat format, bool isAmbiguous) => (Format, IsAmbiguous) = (format, isAmbiguous);
 
@@ -75,7 +77,10 @@ internal sealed class LoggerTimes
 
         var best = candidates.OrderByDescending(c => c.Read).ThenBy(c => c.Wandered).ToList();
         return best is not [var first, ..] ? null
-            : new(first.Format, best.Exists(c => c.Format.Order is not null && c.Format.Order != first.Format.Order && c.Read == first.Read && c.Wandered == first.Wandered));
+            : new(first.Format,
+                best.Exists(
+                c => c.Format.Order is not null && c.Format.Order != first.Format.Order && c.Read == first.Read
+                && c.Wandered == first.Wandered));
     }
 
     /// <returns>Wall time, or the moment in UTC where the text names its zone; null when it is no time.</returns>
@@ -85,9 +90,11 @@ internal sealed class LoggerTimes
         text.Length <= 40 && DateTime.TryParseExact(text, format.Patterns, CultureInfo.InvariantCulture, Style(format), out var moment)
             && (!format.HasDay || moment.Year is >= FirstYear and <= LastYear) ? moment : null;
 
-    private static DateTimeStyles Style(TimeFormat format) => format.HasZone ? DateTimeStyles.AdjustToUniversal | DateTimeStyles.AssumeUniversal : DateTimeStyles.NoCurrentDateDefault;
+    private static DateTimeStyles Style(TimeFormat format) =>
+        format.HasZone ? DateTimeStyles.AdjustToUniversal | DateTimeStyles.AssumeUniversal : DateTimeStyles.NoCurrentDateDefault;
 
-    /// <summary>A format, how many rows it reads, and how far the times then jump about: the right one goes forward in small steps.</summary>
+    /// <summary>A format, how many rows it reads, and how far the times then jump about: the right one goes forward in small
+    /// steps.</summary>
     private sealed class Candidate(TimeFormat format)
     {
         private DateTime? last;

@@ -10,7 +10,8 @@ public sealed record KeptPhoto(string Hash, int Width, int Height);
 /// <remarks>
 /// A photo is painted anew before it is kept: the right way up, no larger than is of use, and without anything but the picture.
 /// Where it was taken, with which telephone and when was in the file that came in, and is not in the one that stays.
-/// A small file can hold a picture that fills the memory, so its header is read first, it is decoded no larger than it is kept where its format can do that,
+/// A small file can hold a picture that fills the memory, so its header is read first, it is decoded no larger than it is kept where its
+/// format can do that,
 /// and no more than two are decoded at a time, a very large one alone.
 /// </remarks>
 public sealed class PhotoStore
@@ -122,7 +123,8 @@ public sealed class PhotoStore
     /// <summary>The smallest size the format can decode to that is not smaller than what is kept.</summary>
     private static SKSizeI SizeToDecode(SKCodec codec) =>
         codec.GetScaledDimensions(Math.Min(1, LongestEdge / (float)Math.Max(codec.Info.Width, codec.Info.Height))) is var scaled
-            && Math.Max(scaled.Width, scaled.Height) >= Math.Min(LongestEdge, Math.Max(codec.Info.Width, codec.Info.Height)) ? scaled : Next(codec);
+            && Math.Max(scaled.Width, scaled.Height) >= Math.Min(LongestEdge, Math.Max(codec.Info.Width, codec.Info.Height)) ? scaled
+                : Next(codec);
 
     /// <summary>JPEG decodes to eighths; the next one up where the nearest would be too small.</summary>
     private static SKSizeI Next(SKCodec codec)
@@ -137,7 +139,8 @@ public sealed class PhotoStore
         return codec.Info.Size;
     }
 
-    /// <summary>The picture the right way up, no larger than it is kept; null when the file does not hold the picture that its header names.</summary>
+    /// <summary>The picture the right way up, no larger than it is kept; null when the file does not hold the picture that its header
+    /// names.</summary>
     private static SKBitmap? Upright(SKCodec codec, SKSizeI size)
     {
         using var decoded = new SKBitmap(new SKImageInfo(size.Width, size.Height, SKColorType.Rgba8888, SKAlphaType.Premul));
@@ -149,13 +152,16 @@ public sealed class PhotoStore
         var upright = new SKBitmap(turned ? height : width, turned ? width : height);
         using var canvas = new SKCanvas(upright);
         canvas.Clear(SKColors.White);
-        canvas.SetMatrix(SKMatrix.Concat(Turn(codec.EncodedOrigin, width, height), SKMatrix.CreateScale(width / (float)size.Width, height / (float)size.Height)));
+        canvas.SetMatrix(
+            SKMatrix.Concat(
+            Turn(codec.EncodedOrigin, width, height), SKMatrix.CreateScale(width / (float)size.Width, height / (float)size.Height)));
         using var image = SKImage.FromPixels(decoded.Info, decoded.GetPixels());
         canvas.DrawImage(image, 0, 0, new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear));
         return upright;
     }
 
-    /// <summary>From the picture as stored to the picture as seen, for each of the eight orientations of EXIF (JEITA CP-3451, tag 274).</summary>
+    /// <summary>From the picture as stored to the picture as seen, for each of the eight orientations of EXIF (JEITA CP-3451, tag
+    /// 274).</summary>
     private static SKMatrix Turn(SKEncodedOrigin origin, int width, int height) => origin switch
     {
         SKEncodedOrigin.TopRight => new(-1, 0, width, 0, 1, 0, 0, 0, 1),

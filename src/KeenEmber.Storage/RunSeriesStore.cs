@@ -26,7 +26,9 @@ public sealed class RunSeriesStore(Database database)
         }
 
         using var db = database.Open();
-        db.Execute("INSERT INTO run_series (id, body) VALUES (@id, @body) ON CONFLICT (id) DO NOTHING", new { id = id.ToString(), body = packed.ToArray() });
+        db.Execute(
+            "INSERT INTO run_series (id, body) VALUES (@id, @body) ON CONFLICT (id) DO NOTHING",
+            new { id = id.ToString(), body = packed.ToArray() });
     }
 
     /// <returns>Empty when there is none of that id.</returns>

@@ -2,10 +2,12 @@ using Dapper;
 
 namespace KeenEmber.Storage;
 
-/// <param name="Kind">What the words were found in: <see cref="SearchStore.Unit"/>, <see cref="SearchStore.Visit"/>, or the wire name of an entry.</param>
+/// <param name="Kind">What the words were found in: <see cref="SearchStore.Unit"/>, <see cref="SearchStore.Visit"/>, or the wire name of an
+/// entry.</param>
 /// <param name="VisitId">Null for a unit.</param>
 /// <param name="At">When it was; null for a unit.</param>
-/// <param name="Text">The passage, with <see cref="SearchStore.MarkOpen"/> and <see cref="SearchStore.MarkClose"/> round what was found.</param>
+/// <param name="Text">The passage, with <see cref="SearchStore.MarkOpen"/> and <see cref="SearchStore.MarkClose"/> round what was
+/// found.</param>
 public sealed record SearchHit(string Kind, Guid EquipmentId, string Tag, string Name, Guid? VisitId, DateTimeOffset? At, string Text);
 
 /// <summary>Full text search over units, visits, notes, changes and parts.</summary>
@@ -39,7 +41,9 @@ public sealed class SearchStore(Database database)
 
         public SearchHit ToHit()
         {
-            return new(Kind, Guid.Parse(EquipmentId), Tag, Name, Kind == Unit ? null : Guid.Parse(Ref), At.Length == 0 ? null : Database.Utc(At), Text);
+            return new(
+                Kind, Guid.Parse(EquipmentId), Tag, Name, Kind == Unit ? null : Guid.Parse(Ref), At.Length == 0 ? null
+                : Database.Utc(At), Text);
         }
     }
 
@@ -50,7 +54,8 @@ public sealed class SearchStore(Database database)
         using var transaction = db.BeginTransaction();
         foreach (var (kind, field) in fields)
         {
-            if (db.Execute("INSERT INTO searched_field (kind, field) VALUES (@kind, @field) ON CONFLICT DO NOTHING", new { kind, field }) == 0)
+            if (db.Execute(
+                "INSERT INTO searched_field (kind, field) VALUES (@kind, @field) ON CONFLICT DO NOTHING", new { kind, field }) == 0)
                 continue;
             db.Execute("DELETE FROM search WHERE kind = @kind", new { kind });
             db.Execute("""
@@ -63,7 +68,8 @@ public sealed class SearchStore(Database database)
         transaction.Commit();
     }
 
-    /// <summary>Passages that hold every word, the last one also as a beginning; units first, then what was written last, each at most sixty.</summary>
+    /// <summary>Passages that hold every word, the last one also as a beginning; units first, then what was written last, each at most
+    /// sixty.</summary>
     /// <param name="words">As typed; anything that is not a letter or a figure parts words.</param>
     /// <returns>Empty when nothing to look for was typed.</returns>
     public IReadOnlyList<SearchHit> Find(string? words)
@@ -75,14 +81,16 @@ public sealed class SearchStore(Database database)
         return
         [
             .. db.Query<Row>(Hits, new { query = $"kind : unit AND text : ({query})", MostHits }).Select(r => r.ToHit()),
-            .. db.Query<Row>(Hits, new { query = $"text : ({query}) NOT kind : unit", MostHits }).Select(r => r.ToHit()).OrderByDescending(h => h.At),
+            .. db.Query<Row>(Hits, new { query = $"text : ({query}) NOT kind : unit", MostHits }).Select(r => r.ToHit())
+                .OrderByDescending(h => h.At),
         ];
     }
 
     /// <summary>Each word in quotes, so that no character of it is taken for an operator.</summary>
     private static string Query(string? words)
     {
-        var parts = new string([.. (words ?? "").Select(c => char.IsLetterOrDigit(c) ? c : ' ')]).Split(' ', StringSplitOptions.RemoveEmptyEntries).Take(8).ToList();
+        var parts = new string([.. (words ?? "").Select(c => char.IsLetterOrDigit(c) ? c : ' ')])
+            .Split(' ', StringSplitOptions.RemoveEmptyEntries).Take(8).ToList();
         return parts.Count == 0 ? "" : string.Join(' ', parts.Select(p => $"\"{p}\"")) + "*";
     }
 }

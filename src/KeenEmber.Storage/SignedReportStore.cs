@@ -26,7 +26,9 @@ public sealed class SignedReportStore(Database database)
     public SignedReport? Find(Guid entryId)
     {
         using var db = database.Open();
-        return db.QuerySingleOrDefault<Row>("SELECT signed_at AS SignedAt, version, for_lead AS ForLead, for_customer AS ForCustomer FROM signed_report WHERE entry_id = @id", new { id = entryId.ToString() })
+        return db.QuerySingleOrDefault<Row>(
+            "SELECT signed_at AS SignedAt, version, for_lead AS ForLead, for_customer AS ForCustomer FROM signed_report WHERE "
+            + "entry_id = @id", new { id = entryId.ToString() })
             is { } row ? new(entryId, Database.Utc(row.SignedAt), row.Version, row.ForLead, row.ForCustomer) : null;
     }
 }

@@ -12,7 +12,8 @@ namespace KeenEmber.Storage;
 /// <param name="Entries">How many entries it was made of: a visit with more is judged anew.</param>
 /// <param name="Results">Its usable results in K, for their drift over visits.</param>
 public sealed record VisitStanding(
-    Visit Visit, int Entries, Finding Stands, bool NeedsAttention, bool IsSignedOff, DateOnly? FollowUp, IReadOnlyDictionary<ResultKind, double> Results)
+    Visit Visit, int Entries, Finding Stands, bool NeedsAttention, bool IsSignedOff, DateOnly? FollowUp, IReadOnlyDictionary<ResultKind,
+        double> Results)
 {
     /// <summary>What the sign-off names as the root cause; empty without one.</summary>
     public string RootCause { get; init; } = "";
@@ -63,14 +64,17 @@ public sealed class StandingStore(Database database)
         public UnitLine ToLine(Dictionary<Guid, Site> sites) => new(
             Guid.Parse(Id), Tag, Name, Enum.Parse<EquipmentKind>(Kind), Refrigerant, sites[Guid.Parse(SiteId)],
             Stands.Length == 0 ? null : Of<Finding>(Stands), Needs,
-            LastVisit is null ? null : Of<Visit>(LastVisit), SignedOff, FollowUp is null ? null : Database.Day(FollowUp), Of<List<OpenLoop>>(Loops), Of<List<Drifting>>(Drift)) { IsJudged = MadeOf > 0 };
+            LastVisit is null ? null : Of<Visit>(LastVisit), SignedOff, FollowUp is null ? null
+                : Database.Day(FollowUp), Of<List<OpenLoop>>(Loops), Of<List<Drifting>>(Drift)) { IsJudged = MadeOf > 0 };
     }
 
     /// <summary>The units whose row is out of date, the ones visited last first.</summary>
     public IReadOnlyList<Guid> ToMake(int atMost)
     {
         using var db = database.Open();
-        return [.. db.Query<string>("SELECT equipment_id FROM unit_standing WHERE changes <> made_of ORDER BY last_visit_at DESC LIMIT @atMost", new { atMost }).Select(Guid.Parse)];
+        return [.. db.Query<string>(
+            "SELECT equipment_id FROM unit_standing WHERE changes <> made_of ORDER BY last_visit_at DESC LIMIT @atMost", new { atMost })
+            .Select(Guid.Parse)];
     }
 
     /// <summary>Declares every row out of date that other rules have made.</summary>
@@ -78,16 +82,22 @@ public sealed class StandingStore(Database database)
     public void MadeBy(string rules)
     {
         using var db = database.Open();
-        db.Execute("UPDATE unit_standing SET changes = changes + 1, visits = '[]', made_by = @rules WHERE made_by <> @rules", new { rules });
+        db.Execute(
+            "UPDATE unit_standing SET changes = changes + 1, visits = '[]', made_by = @rules WHERE made_by <> @rules", new { rules });
     }
 
-    /// <summary>What is kept of a unit, and how many changes of it there have been; the standing is out of date when it is made of fewer.</summary>
+    /// <summary>What is kept of a unit, and how many changes of it there have been; the standing is out of date when it is made of
+    /// fewer.</summary>
     public (UnitStanding Standing, int Changes, bool IsCurrent)? Find(Guid equipmentId)
     {
         using var db = database.Open();
         return db.Query<(string Visits, string Loops, string Drift, int Changes, int MadeOf)>(
-            "SELECT visits, loops, drift, changes, made_of FROM unit_standing WHERE equipment_id = @id", new { id = equipmentId.ToString() })
-            .Select(r => ((UnitStanding, int, bool)?)(new(Of<List<VisitStanding>>(r.Visits), Of<List<OpenLoop>>(r.Loops), Of<List<Drifting>>(r.Drift)), r.Changes, r.Changes == r.MadeOf))
+            "SELECT visits, loops, drift, changes, made_of FROM unit_standing WHERE equipment_id = @id",
+                new { id = equipmentId.ToString() })
+            .Select(r =>
+                ((UnitStanding, int, bool)?)(
+                new(Of<List<VisitStanding>>(r.Visits), Of<List<OpenLoop>>(r.Loops), Of<List<Drifting>>(r.Drift)), r.Changes,
+                r.Changes == r.MadeOf))
             .SingleOrDefault();
     }
 
@@ -103,17 +113,20 @@ public sealed class StandingStore(Database database)
             """, new
         {
             Id = equipmentId.ToString(), changes, isCallback,
-            Stands = latest is null ? "" : Json(latest.Stands), Needs = (latest?.NeedsAttention ?? false) || standing.Loops.Any(l => l.IsSafety),
+            Stands = latest is null ? "" : Json(latest.Stands), Needs = (latest?.NeedsAttention ?? false)
+                || standing.Loops.Any(l => l.IsSafety),
             At = latest is null ? null : Database.Utc(latest.Visit.StartedAt), Visit = latest is null ? null : Json(latest.Visit),
             SignedOff = latest?.IsSignedOff ?? false, FollowUp = latest?.FollowUp is { } day ? Database.Day(day) : null,
             Safety = standing.Loops.Any(l => l.IsSafety),
-            Due = standing.Loops.Where(l => l.Handover is not null).Select(l => l.Handover!.Due).DefaultIfEmpty(DateOnly.MaxValue).Min() is var due && due < DateOnly.MaxValue ? Database.Day(due) : null,
+            Due = standing.Loops.Where(l => l.Handover is not null).Select(l => l.Handover!.Due).DefaultIfEmpty(DateOnly.MaxValue)
+                .Min() is var due && due < DateOnly.MaxValue ? Database.Day(due) : null,
             Drifting = standing.Drift.Count > 0, Loops = Json(standing.Loops), Drift = Json(standing.Drift), Visits = Json(standing.Visits),
         });
     }
 
     /// <summary>Units of one listing.</summary>
-    /// <param name="listing">Overdue and FollowUp: what is due up to <paramref name="until"/>. Visited and Callbacks: visits since <paramref name="since"/>.</param>
+    /// <param name="listing">Overdue and FollowUp: what is due up to <paramref name="until"/>. Visited and Callbacks: visits since
+    /// <paramref name="since"/>.</param>
     public IReadOnlyList<UnitLine> List(Listing listing, int from, int count, DateOnly until = default, DateTimeOffset since = default)
     {
         var which = listing switch

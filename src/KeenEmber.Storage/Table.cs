@@ -5,7 +5,8 @@ using CsvHelper;
 
 namespace KeenEmber.Storage;
 
-/// <summary>A table of separated values as loggers and sheets write it: comma, semicolon or tab, UTF-8, UTF-16 or single-byte letters.</summary>
+/// <summary>A table of separated values as loggers and sheets write it: comma, semicolon or tab, UTF-8, UTF-16 or single-byte
+/// letters.</summary>
 public static class Table
 {
     public const int MostColumns = 60;
@@ -44,7 +45,8 @@ public static class Table
 
     /// <summary>The row the reader stands on; cells longer than any that means something are cut.</summary>
     public static string[] Row(CsvReader reader) =>
-        [.. Enumerable.Range(0, Math.Min(reader.FieldCount, MostColumns + 1)).Select(i => reader.GetString(i) is { Length: > LongestCell } cell ? cell[..LongestCell] : reader.GetString(i))];
+        [.. Enumerable.Range(0, Math.Min(reader.FieldCount, MostColumns + 1))
+            .Select(i => reader.GetString(i) is { Length: > LongestCell } cell ? cell[..LongestCell] : reader.GetString(i))];
 
     /// <summary>A number with decimal point or, where that is none, decimal comma; null for anything else.</summary>
     public static double? Number(CsvReader reader, int column)
@@ -54,10 +56,14 @@ public static class Table
             return null;
         if (double.TryParse(cell, NumberStyles.Float, CultureInfo.InvariantCulture, out var plain))
             return double.IsFinite(plain) ? plain : null;
-        return cell.Contains((byte)',') && double.TryParse(Encoding.UTF8.GetString(cell).Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out var comma) ? comma : null;
+        return cell.Contains((byte)',')
+            && double.TryParse(
+            Encoding.UTF8.GetString(cell).Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out var comma) ? comma
+            : null;
     }
 
-    /// <summary>What is not UTF-8: UTF-16 by its mark or by every other byte being nought, else the usual single-byte letters. Null for UTF-8.</summary>
+    /// <summary>What is not UTF-8: UTF-16 by its mark or by every other byte being nought, else the usual single-byte letters. Null for
+    /// UTF-8.</summary>
     private static Encoding? EncodingOf(byte[] bytes)
     {
         if (bytes is [0xFF, 0xFE, ..])

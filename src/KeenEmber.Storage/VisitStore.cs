@@ -15,24 +15,32 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
     /// <summary>Some 40 MB of them.</summary>
     private const int MostEntriesKept = 100_000;
 
-    /// <summary>What was read lately. Entries never change and are only added, so it stands as long as the visit has no more of them.</summary>
+    /// <summary>What was read lately. Entries never change and are only added, so it stands as long as the visit has no more of
+    /// them.</summary>
     private readonly MemoryCache read = new(new MemoryCacheOptions { SizeLimit = MostEntriesKept });
 
-    private const string VisitColumns = "SELECT id, equipment_id AS EquipmentId, started_at AS StartedAt, author, complaint, urgency, stock, response FROM visit";
+    private const string VisitColumns =
+        "SELECT id, equipment_id AS EquipmentId, started_at AS StartedAt, author, complaint, urgency, stock, response FROM visit";
 
     private const string EntryColumns = """
         SELECT e.rowid AS Place, e.id, e.visit_id AS VisitId, e.at, e.written_at AS WrittenAt, e.author, e.corrects, e.device, e.sequence, e.kind, e.version, e.body FROM entry e
         """;
 
-    private sealed record VisitRow(string Id, string EquipmentId, string StartedAt, string Author, string Complaint, string Urgency, string Stock, string Response)
+    private sealed record VisitRow(
+        string Id, string EquipmentId, string StartedAt, string Author, string Complaint, string Urgency, string Stock, string Response)
     {
-        public Visit ToVisit() => new(Guid.Parse(Id), Guid.Parse(EquipmentId), Database.Utc(StartedAt), Author, Complaint, Enum.Parse<Urgency>(Urgency), Stock, Response);
+        public Visit ToVisit() =>
+            new(Guid.Parse(Id), Guid.Parse(EquipmentId), Database.Utc(StartedAt), Author, Complaint, Enum.Parse<Urgency>(Urgency), Stock,
+            Response);
     }
 
     private sealed record EntryRow(
-        long Place, string Id, string VisitId, string At, string WrittenAt, string Author, string? Corrects, string Device, long Sequence, string Kind, long Version, string Body)
+        long Place, string Id, string VisitId, string At, string WrittenAt, string Author, string? Corrects, string Device, long Sequence,
+            string Kind, long Version, string Body)
     {
-        public EntryHeader Header => new(Guid.Parse(Id), Guid.Parse(VisitId), Database.Utc(At), Database.Utc(WrittenAt), Author, Corrects is null ? null : Guid.Parse(Corrects))
+        public EntryHeader Header =>
+            new(Guid.Parse(Id), Guid.Parse(VisitId), Database.Utc(At), Database.Utc(WrittenAt), Author, Corrects is null ? null
+            : Guid.Parse(Corrects))
         {
             Device = Device, Sequence = (int)Sequence,
         };
@@ -50,7 +58,8 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
             ON CONFLICT (id) DO NOTHING
             """, new
         {
-            Id = visit.Id.ToString(), EquipmentId = visit.EquipmentId.ToString(), StartedAt = Database.Utc(visit.StartedAt), visit.Author, visit.Complaint,
+            Id = visit.Id.ToString(), EquipmentId = visit.EquipmentId.ToString(), StartedAt = Database.Utc(visit.StartedAt), visit.Author,
+                visit.Complaint,
             Urgency = visit.Urgency.ToString(), visit.Stock, visit.Response,
         });
     }
@@ -65,21 +74,29 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
     public IReadOnlyList<Visit> OfEquipment(Guid equipmentId)
     {
         using var db = database.Open();
-        return [.. db.Query<VisitRow>($"{VisitColumns} WHERE equipment_id = @id ORDER BY started_at DESC", new { id = equipmentId.ToString() }).Select(r => r.ToVisit())];
+        return [.. db.Query<VisitRow>(
+            $"{VisitColumns} WHERE equipment_id = @id ORDER BY started_at DESC", new { id = equipmentId.ToString() })
+            .Select(r => r.ToVisit())];
     }
 
     /// <summary>The entries of each of a unit's visits, in the order of writing.</summary>
-    /// <param name="inFull">Visits with every entry. Of the others only the last reading of each point comes that still stands: the rest of a course says nothing to later visits.</param>
+    /// <param name="inFull">Visits with every entry. Of the others only the last reading of each point comes that still stands: the rest of
+    /// a course says nothing to later visits.</param>
     public IReadOnlyDictionary<Guid, IReadOnlyList<Entry>> EntriesOfEquipment(Guid equipmentId, params IEnumerable<Guid> inFull)
     {
         HashSet<Guid> full = [.. inFull];
         var counts = CountsOfEquipment(equipmentId);
-        var known = counts.Where(c => c.Value > 0).ToDictionary(c => c.Key, c => read.Get<ReadVisit>((c.Key, full.Contains(c.Key))) is { } before && before.Count == c.Value ? before : null);
+        var known = counts.Where(c => c.Value > 0)
+            .ToDictionary(
+            c => c.Key, c => read.Get<ReadVisit>((c.Key, full.Contains(c.Key))) is { } before && before.Count == c.Value ? before : null);
         if (known.Where(k => k.Value is null).Select(k => k.Key).ToList() is { Count: > 0 } wanted)
         {
             var fresh = Read([.. wanted.Where(full.Contains)], [.. wanted.Where(v => !full.Contains(v))]);
             foreach (var visit in wanted)
-                known[visit] = read.Set((visit, full.Contains(visit)), new ReadVisit(counts[visit], [.. fresh[visit]]), new MemoryCacheEntryOptions { Size = counts[visit] });
+                known[visit] =
+                    read.Set(
+                    (visit, full.Contains(visit)), new ReadVisit(counts[visit], [.. fresh[visit]]),
+                    new MemoryCacheEntryOptions { Size = counts[visit] });
         }
 
         return counts.Keys.ToDictionary(v => v, v => known.TryGetValue(v, out var k) ? k!.Entries : []);
@@ -88,7 +105,8 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
     /// <param name="Count">How many entries the visit had when it was read.</param>
     private sealed record ReadVisit(int Count, IReadOnlyList<Entry> Entries);
 
-    /// <remarks>Of a visit that is read in brief come all readings that have anything to do with a correction, since which of them holds is not for the database to say.</remarks>
+    /// <remarks>Of a visit that is read in brief come all readings that have anything to do with a correction, since which of them holds is
+    /// not for the database to say.</remarks>
     private ILookup<Guid, Entry> Read(IReadOnlyList<Guid> full, IReadOnlyList<Guid> brief)
     {
         using var db = database.Open();
@@ -110,7 +128,8 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
     {
         using var db = database.Open();
         var standing = CorrectionsOf(db, visitId, out var rows).Standing.Select(e => e.Id).ToHashSet();
-        return [.. rows.Select(r => new PlainEntry(Guid.Parse(r.Id), r.At, r.Author, r.Kind, r.Body, standing.Contains(Guid.Parse(r.Id)))).Reverse()];
+        return [.. rows.Select(r => new PlainEntry(Guid.Parse(r.Id), r.At, r.Author, r.Kind, r.Body, standing.Contains(Guid.Parse(r.Id))))
+            .Reverse()];
     }
 
     /// <summary>How many entries each visit of a unit has. Entries are only ever added, so the same number is the same content.</summary>
@@ -122,9 +141,11 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
             """, new { id = equipmentId.ToString() }).ToDictionary(r => Guid.Parse(r.Visit), r => r.Count);
     }
 
-    /// <summary>Appends entries, all or nothing; on return they are on the disk. One that is there already is left out: it was sent twice.</summary>
+    /// <summary>Appends entries, all or nothing; on return they are on the disk. One that is there already is left out: it was sent
+    /// twice.</summary>
     /// <remarks>
-    /// One whose id belongs to an entry that says something else (an old page, changed, sent again) gets a new id, and so does every reference to it
+    /// One whose id belongs to an entry that says something else (an old page, changed, sent again) gets a new id, and so does every
+    /// reference to it
     /// among the others, so that nothing typed is lost and nothing is there twice.
     /// </remarks>
     public void Append(IReadOnlyList<Entry> entries)
@@ -153,7 +174,9 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
         var root = corrections.RootOf(corrected);
         var family = rows.Where(r => corrections.RootOf(Guid.Parse(r.Id)) == root).Select(r => r.Id).ToList();
         db.Execute("DELETE FROM search WHERE entry IN @family", new { family });
-        db.Execute("INSERT INTO search (kind, ref, equipment_id, at, text, entry) SELECT kind, visit_id, equipment_id, at, text, id FROM entry_text WHERE id IN @standing",
+        db.Execute(
+            "INSERT INTO search (kind, ref, equipment_id, at, text, entry) SELECT kind, visit_id, equipment_id, at, text, id FROM "
+            + "entry_text WHERE id IN @standing",
             new { standing = corrections.Standing.Select(e => e.Id.ToString()).Intersect(family) });
     }
 
@@ -161,7 +184,9 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
     private static Corrections CorrectionsOf(SqliteConnection db, Guid visitId, out IReadOnlyList<EntryRow> rows)
     {
         rows = [.. db.Query<EntryRow>($"{EntryColumns} WHERE e.visit_id = @id ORDER BY Place", new { id = visitId.ToString() })];
-        return new([.. rows.Select(r => r.Kind == EntryKinds.Withdrawal ? (Entry)new WithdrawalEntry(r.Header) : new UnknownEntry(r.Header, r.Kind, r.Body))]);
+        return new(
+            [.. rows.Select(
+            r => r.Kind == EntryKinds.Withdrawal ? (Entry)new WithdrawalEntry(r.Header) : new UnknownEntry(r.Header, r.Kind, r.Body))]);
     }
 
     /// <returns>False, and nothing stored, when an entry of this id is there already.</returns>
@@ -176,7 +201,8 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
         var (kind, version, body) = kinds.Write(entry);
         return new
         {
-            Id = entry.Id.ToString(), VisitId = entry.VisitId.ToString(), At = Database.Utc(entry.At), WrittenAt = Database.Utc(entry.WrittenAt), entry.Author, Corrects = entry.Corrects?.ToString(),
+            Id = entry.Id.ToString(), VisitId = entry.VisitId.ToString(), At = Database.Utc(entry.At),
+                WrittenAt = Database.Utc(entry.WrittenAt), entry.Author, Corrects = entry.Corrects?.ToString(),
             entry.Header.Device, entry.Header.Sequence, Kind = kind, Version = version, Body = body,
         };
     }

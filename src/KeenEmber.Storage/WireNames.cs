@@ -5,8 +5,10 @@ using System.Text.Json.Serialization;
 namespace KeenEmber.Storage;
 
 /// <summary>
-/// Members of enumerations as they are written down. A member keeps the name it was first written with: one that is renamed in the code gets a line in
-/// <see cref="Renamed"/>. The names that have ever been written stand in the corpus of the tests, which fail when one of them is no longer read.
+/// Members of enumerations as they are written down. A member keeps the name it was first written with: one that is renamed in the code
+/// gets a line in
+/// <see cref="Renamed"/>. The names that have ever been written stand in the corpus of the tests, which fail when one of them is no longer
+/// read.
 /// </summary>
 internal sealed class WireNames : JsonConverterFactory
 {
@@ -21,18 +23,23 @@ internal sealed class WireNames : JsonConverterFactory
     /// <summary>The names of an enumeration, several of a set of flags parted by commas as the framework writes them.</summary>
     internal static string Of<T>(T value)
         where T : struct, Enum => Names<T>.Written.TryGetValue(value, out var name) ? name
-        : typeof(T).IsDefined(typeof(FlagsAttribute), inherit: false) ? value.ToString() : throw new JsonException($"{typeof(T).Name} has no member {value}.");
+        : typeof(T).IsDefined(typeof(FlagsAttribute), inherit: false) ? value.ToString()
+            : throw new JsonException($"{typeof(T).Name} has no member {value}.");
 
     internal static T Find<T>(string? name)
         where T : struct, Enum => name is not null && Names<T>.Read.TryGetValue(name, out var value) ? value
-        : typeof(T).IsDefined(typeof(FlagsAttribute), inherit: false) && Enum.TryParse<T>(name, out var flags) ? flags : throw new JsonException($"{typeof(T).Name} has no member {name}.");
+        : typeof(T).IsDefined(typeof(FlagsAttribute), inherit: false) && Enum.TryParse<T>(name, out var flags) ? flags
+            : throw new JsonException($"{typeof(T).Name} has no member {name}.");
 
     private static class Names<T>
         where T : struct, Enum
     {
-        public static readonly FrozenDictionary<T, string> Written = Enum.GetValues<T>().Distinct().ToFrozenDictionary(v => v, v => Renamed.TryGetValue(v, out var name) ? name : v.ToString());
+        public static readonly FrozenDictionary<T,
+            string> Written = Enum.GetValues<T>().Distinct()
+            .ToFrozenDictionary(v => v, v => Renamed.TryGetValue(v, out var name) ? name : v.ToString());
 
-        public static readonly FrozenDictionary<string, T> Read = Written.ToFrozenDictionary(w => w.Value, w => w.Key, StringComparer.OrdinalIgnoreCase);
+        public static readonly FrozenDictionary<string,
+            T> Read = Written.ToFrozenDictionary(w => w.Value, w => w.Key, StringComparer.OrdinalIgnoreCase);
     }
 
     private sealed class Converter<T> : JsonConverter<T>
@@ -42,8 +49,10 @@ internal sealed class WireNames : JsonConverterFactory
 
         public override void Write(Utf8JsonWriter writer, T value, JsonSerializerOptions options) => writer.WriteStringValue(Of(value));
 
-        public override T ReadAsPropertyName(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) => Find<T>(reader.GetString());
+        public override T ReadAsPropertyName(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
+            Find<T>(reader.GetString());
 
-        public override void WriteAsPropertyName(Utf8JsonWriter writer, T value, JsonSerializerOptions options) => writer.WritePropertyName(Of(value));
+        public override void WriteAsPropertyName(Utf8JsonWriter writer, T value, JsonSerializerOptions options) =>
+            writer.WritePropertyName(Of(value));
     }
 }

@@ -28,7 +28,8 @@ public static class PhotoDesk
             if (store.Keep(stream) is { } photo)
                 kept.Add(photo);
             else
-                errors.Add($"“{file.FileName}” is not a whole picture, or has more than {PhotoStore.MostPixels / 1_000_000} million pixels.");
+                errors.Add(
+                    $"“{file.FileName}” is not a whole picture, or has more than {PhotoStore.MostPixels / 1_000_000} million pixels.");
         }
 
         if (files.Count == 0)

@@ -42,7 +42,9 @@ public sealed record StartOptions(string Data, int Port)
             database.Migrate();
             return true;
         }
-        catch (Exception e) when (e is UnusableRecordException or SqliteException or IOException or UnauthorizedAccessException || e.InnerException is SqliteException)
+        catch (Exception e) when (
+            e is UnusableRecordException or SqliteException or IOException or UnauthorizedAccessException
+            || e.InnerException is SqliteException)
         {
             Refuse<object>(Faults.Advice(e) ?? Faults.Advice(e.InnerException) ?? e.Message);
             return false;

@@ -11,7 +11,8 @@ public static class ThemeChoice
 
     public static string Of(HttpRequest request) => request.Cookies[Cookie] is { } chosen && All.Contains(chosen) ? chosen : All[0];
 
-    public static void Keep(HttpResponse response, string choice) => BrowserNotes.Keep(response, Cookie, All.Contains(choice) ? choice : All[0]);
+    public static void Keep(HttpResponse response, string choice) =>
+        BrowserNotes.Keep(response, Cookie, All.Contains(choice) ? choice : All[0]);
 }
 
 /// <summary>Small things a browser remembers for a year.</summary>
@@ -22,7 +23,8 @@ public static class BrowserNotes
     private const string DeviceName = "device";
 
     /// <summary>What was kept under a name; null when nothing was.</summary>
-    public static string? Of(HttpRequest request, string name) => request.Cookies[name] is { Length: > 0 } kept ? TypingText.Kept(kept, 60) : null;
+    public static string? Of(HttpRequest request, string name) =>
+        request.Cookies[name] is { Length: > 0 } kept ? TypingText.Kept(kept, 60) : null;
 
     /// <summary>A name of its own for the phone, tablet or laptop, made when it first puts something on record.</summary>
     public static string Device(HttpContext context)

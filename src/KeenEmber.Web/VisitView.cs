@@ -10,7 +10,8 @@ using KeenEmber.Web.Wording;
 namespace KeenEmber.Web;
 
 /// <summary>A visit worked out, with the words for it: what one page of a visit shows.</summary>
-public sealed class VisitView(LoadedVisit loaded, IReadOnlyList<IBench> benches, SafeJudging judging, BenchTexts texts) : VisitCase(loaded.Record, benches, judging)
+public sealed class VisitView(LoadedVisit loaded, IReadOnlyList<IBench> benches, SafeJudging judging, BenchTexts texts)
+    : VisitCase(loaded.Record, benches, judging)
 {
     /// <summary>Benches that failed or ran over their time on this page so far: they have no verdict, and that is said.</summary>
     public IReadOnlyCollection<string> NotJudged => judging.NotJudged;

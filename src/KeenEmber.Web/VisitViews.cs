@@ -5,7 +5,8 @@ using KeenEmber.Web.Pages.Visits;
 namespace KeenEmber.Web;
 
 /// <summary>Opens visits for pages and endpoints.</summary>
-public sealed class VisitViews(VisitDesk desk, IEnumerable<IBench> benches, BenchTexts texts, IHttpContextAccessor asking, ILogger<VisitViews> logger)
+public sealed class VisitViews(
+    VisitDesk desk, IEnumerable<IBench> benches, BenchTexts texts, IHttpContextAccessor asking, ILogger<VisitViews> logger)
 {
     private readonly IReadOnlyList<IBench> benches = [.. benches];
 
@@ -14,5 +15,6 @@ public sealed class VisitViews(VisitDesk desk, IEnumerable<IBench> benches, Benc
 
     /// <summary>A visit ready to show; null when there is none of that id.</summary>
     public VisitView? Open(Guid id) =>
-        desk.Load(id) is { } loaded ? new(loaded, benches, new SafeJudging(logger, id, asking.HttpContext?.RequestAborted ?? default), texts) : null;
+        desk.Load(id) is { } loaded
+            ? new(loaded, benches, new SafeJudging(logger, id, asking.HttpContext?.RequestAborted ?? default), texts) : null;
 }

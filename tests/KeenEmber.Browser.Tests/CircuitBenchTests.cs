@@ -4,7 +4,8 @@ using OpenQA.Selenium;
 
 namespace KeenEmber.Browser.Tests;
 
-/// <summary>The circuit bench worked from an empty database: every make-up of unit, readings over time, settings, glycol, standing pressure.</summary>
+/// <summary>The circuit bench worked from an empty database: every make-up of unit, readings over time, settings, glycol, standing
+/// pressure.</summary>
 public sealed class CircuitBenchTests : IDisposable
 {
     private readonly AppServer app = new();
@@ -28,7 +29,8 @@ public sealed class CircuitBenchTests : IDisposable
 
     private void Add(string kind, string refrigerant, string target, Action? later = null)
     {
-        person.Go("/equipment/new").Type("#tag", "Q-9").Type("#refrigerant", refrigerant).Type("#target", target).Tap($"#kind option[value={kind}]");
+        person.Go("/equipment/new").Type("#tag", "Q-9").Type("#refrigerant", refrigerant).Type("#target", target)
+            .Tap($"#kind option[value={kind}]");
         person.Tap(".later summary").Type("#fans", "1");
         later?.Invoke();
         person.Press("Add this unit").Press("Start a visit").See("#line");
@@ -51,13 +53,17 @@ public sealed class CircuitBenchTests : IDisposable
         if (phone)
             TakeThePhone();
         Add("ReachInCooler", "R290", "4", () => person
-            .Tap("#metering option[value=CapillaryTube]").Tap("#condenser option[value=AirCooledSelfContained]").Tap("input[name=parts][value=Receiver]"));
-        Assert.False(person.Run<bool>("return document.querySelector('.circuit-map').textContent.includes('sight glass')"), "a circuit without a receiver has no sight glass");
+            .Tap("#metering option[value=CapillaryTube]").Tap("#condenser option[value=AirCooledSelfContained]")
+                .Tap("input[name=parts][value=Receiver]"));
+        Assert.False(
+            person.Run<bool>("return document.querySelector('.circuit-map').textContent.includes('sight glass')"),
+            "a circuit without a receiver has no sight glass");
         person.ReadUntil(".panel .caution, .panel .stands", "No readings yet");
 
         // The reading that unlocks most is asked for; the tags are the form, at either size.
         Log("fan on, coil clear, comp on 40 min", 3);
-        person.Tap($"{Map} [data-point=BoxAir]").Type("#value", "4.2").Keys(Keys.Enter).ReadUntil($"{Map} [data-point=BoxAir] .tag-value", "4.2 °C");
+        person.Tap($"{Map} [data-point=BoxAir]").Type("#value", "4.2").Keys(Keys.Enter)
+            .ReadUntil($"{Map} [data-point=BoxAir] .tag-value", "4.2 °C");
         person.Keys(Keys.Escape);
 
         // R290 at 2.0 bar over sea level: dew -14.0 °C. Superheat 4.5, TD 18.2: the coil is too cold for its air, and it is well fed.
@@ -84,10 +90,13 @@ public sealed class CircuitBenchTests : IDisposable
         Log("fan on, coil clear, comp on 40 min, defrost over 120 min, solenoid open", 5);
         Log("box -17.5, suc 0.55, line -19.5, head 11.9, liq 25.4, amb 19, amps 4.6, glass bubbles", 8);
 
-        // Dew of R449A at 0.55 bar over sea level lies near -30.2 °C, its bubble line 5 to 6 K lower: superheat must be counted from the dew line.
+        // Dew of R449A at 0.55 bar over sea level lies near -30.2 °C, its bubble line 5 to 6 K lower: superheat must be counted from the
+        // dew line.
         person.Tap("[data-result=SuperheatCoil] .why summary");
         var formula = Result("SuperheatCoil", "dew of R449A");
-        Assert.InRange(double.Parse(Regex.Match(formula, @"= (-?[\d.]+) K").Groups[1].Value, System.Globalization.CultureInfo.InvariantCulture), 9.5, 11.5);
+        Assert.InRange(
+            double.Parse(Regex.Match(formula, @"= (-?[\d.]+) K").Groups[1].Value, System.Globalization.CultureInfo.InvariantCulture), 9.5,
+            11.5);
         Result("Subcooling", "below target");
         if (phone)
             person.Tap(".drawer summary");
@@ -109,9 +118,11 @@ public sealed class CircuitBenchTests : IDisposable
         person.ReadUntil($"{Map} [data-point=SuctionLineCoil2] .tag-value", "2.5 °C");
         Result("SuperheatCoil2", "superheat, base");
         person.Station("look").ReadUntil(".facts-to-tap", "coil, base");
-        person.Tap("form:has([name=fact][value=Coil]):has([name=index][value='2']) button[value=Iced]").ReadUntil(".stands", "Not enough air through the coil. Fix airflow and ice before judging the charge");
+        person.Tap("form:has([name=fact][value=Coil]):has([name=index][value='2']) button[value=Iced]")
+            .ReadUntil(".stands", "Not enough air through the coil. Fix airflow and ice before judging the charge");
 
-        person.Unit("Q-9").Press("Edit nameplate").Tap("#condenser option[value=Rack]").Tap("#coils option[value='1']").Tap("input[name=parts][value=EvaporatorPressureRegulator]").Press("Save the nameplate");
+        person.Unit("Q-9").Press("Edit nameplate").Tap("#condenser option[value=Rack]").Tap("#coils option[value='1']")
+            .Tap("input[name=parts][value=EvaporatorPressureRegulator]").Press("Save the nameplate");
         person.Press("Go on with the visit").ReadUntil($"{Map}", "central rack");
         Assert.Equal(0, person.Count("[data-point=CondenserAir]") + person.Count("[data-result=CondenserSplit]"));
     }
@@ -122,7 +133,8 @@ public sealed class CircuitBenchTests : IDisposable
         Add("WalkInFreezer", "R404A", "-20");
         Log("fan on, coil clear, comp on 40 min, box -19.6", 4);
         person.Station("course").ReadUntil(".lead-line", "No series yet");
-        var rows = Enumerable.Range(0, 16).Select(m => $"{m}; {1.45 + (m % 2) * 0.01:F2}; {(m == 15 ? -19 : -20.1 + (m % 2) * 0.2):F1}".Replace('.', ',')).ToList();
+        var rows = Enumerable.Range(0, 16)
+            .Select(m => $"{m}; {1.45 + (m % 2) * 0.01:F2}; {(m == 15 ? -19 : -20.1 + (m % 2) * 0.2):F1}".Replace('.', ',')).ToList();
         string Text(string heading, string first) => $"{heading}\n{first}\n{string.Join('\n', rows.Skip(1))}";
         void Paste(string text) => person.Type("#rows", text).Press("Save the rows");
 
@@ -158,7 +170,8 @@ public sealed class CircuitBenchTests : IDisposable
     public void Settings_are_typed_either_way_checked_converted_and_kept()
     {
         Add("WalkInCooler", "R404A", "3", () => person.Tap("input[name=parts][value=FanCyclingControl]").Type("#coldest", "-10"));
-        person.Station("controls").Type("#AsFound-FanOff", "5.0").Type("#AsFound-FanOn", "33 °C").Type("#AsFound-LowCutOut", "soon").Press("Save the settings");
+        person.Station("controls").Type("#AsFound-FanOff", "5.0").Type("#AsFound-FanOn", "33 °C").Type("#AsFound-LowCutOut", "soon")
+            .Press("Save the settings");
         person.ReadUntil("#AsFound-LowCutOut-error", "not a number");
         Assert.Equal("33 °C", person.See("#AsFound-FanOn").GetAttribute("value"));
         person.Type("#AsFound-LowCutOut", "20 psi").Press("Save the settings").ReadUntil("#AsFound-FanOn-is", "= 33.0 °C");
@@ -167,7 +180,8 @@ public sealed class CircuitBenchTests : IDisposable
         person.ReadUntil("[data-code='control.cut-out-lets-a-cooler-freeze']", "far under freezing");
         person.ReadUntil(".panel .unfit", "The fan runs down to");
 
-        person.Type("#AsSet-FanOff", "24 °C").Type("#AsSet-LowCutOut", "-11 C").Press("Save the settings").ReadUntil(".fits", "The settings fit");
+        person.Type("#AsSet-FanOff", "24 °C").Type("#AsSet-LowCutOut", "-11 C").Press("Save the settings")
+            .ReadUntil(".fits", "The settings fit");
         person.ReadUntil("[data-put-right='control.fan-off-too-low-to-feed']", "put right since");
         person.Tap("#to option[value=R448A]").Press("Show the settings for it").ReadUntil("[data-setting=FanOff]", "24.0 °C");
         var row = person.ReadUntil("[data-setting=FanOff]", "bar");
@@ -185,8 +199,10 @@ public sealed class CircuitBenchTests : IDisposable
         Add("GlycolChiller", "R134a", "-2");
         person.ReadUntil($"{Map} [data-point=BoxAir]", "glycol bath");
         person.Station("glycol").Press("Save the mixture").ReadUntil("#strength-error", "Type a concentration");
-        person.Type("#strength", "20").Press("Save the mixture").ReadUntil("[data-code='glycol.too-weak-for-its-set-point']", "freezes at -7.1 °C");
-        person.Type("#strength", "-17 °C").Type("#surface", "-19").Press("Save the mixture").ReadUntil("[data-code='glycol.control-let-it-freeze']", "let it freeze");
+        person.Type("#strength", "20").Press("Save the mixture")
+            .ReadUntil("[data-code='glycol.too-weak-for-its-set-point']", "freezes at -7.1 °C");
+        person.Type("#strength", "-17 °C").Type("#surface", "-19").Press("Save the mixture")
+            .ReadUntil("[data-code='glycol.control-let-it-freeze']", "let it freeze");
         person.ReadUntil(".panel .unfit", "let it freeze");
     }
 

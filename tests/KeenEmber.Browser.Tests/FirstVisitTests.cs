@@ -57,7 +57,8 @@ public sealed class FirstVisitTests : IDisposable
 
         app.Restart();
         person.Go(person.Path).ReadUntil("[data-result=SuperheatCoil] .result-value", "3.9 K");
-        person.Tap("[data-result=SuperheatCoil] .why summary").ReadUntil("[data-result=SuperheatCoil] .why", "-21.2 °C - (-25.1 °C) = 3.9 K");
+        person.Tap("[data-result=SuperheatCoil] .why summary")
+            .ReadUntil("[data-result=SuperheatCoil] .why", "-21.2 °C - (-25.1 °C) = 3.9 K");
     }
 
     [Fact]
@@ -73,7 +74,8 @@ public sealed class FirstVisitTests : IDisposable
         person.Type("#line", "box -16.5, line -21.3").ReadUntil("#save-line", "Save 2");
         person.Press("Save 2").ReadUntil(".circuit-map.wide [data-point=BoxAir]", "▲ was -20.0 °C");
         // 0.3 K is within what two thermometers may differ: shown, not marked.
-        Assert.DoesNotContain("▲", person.ReadUntil(".circuit-map.wide [data-point=SuctionLineCoil]", "was -21.0 °C"), StringComparison.Ordinal);
+        Assert.DoesNotContain(
+            "▲", person.ReadUntil(".circuit-map.wide [data-point=SuctionLineCoil]", "was -21.0 °C"), StringComparison.Ordinal);
         person.ReadUntil(".moved-since", "1 reading moved since");
     }
 
@@ -85,7 +87,8 @@ public sealed class FirstVisitTests : IDisposable
         NoteAllWell();
         person.Station("look").Tap("form:has([value=EvaporatorFan]):has([name=index][value='2']) button[value=Stopped]");
         person.See("form:has([name=index][value='2']) button[value=Stopped][aria-pressed=true]");
-        person.Type("#time-Compressor", "soon").Tap("form:has([value=Compressor]) button[value=Running]").ReadUntil("#time-Compressor-error", "Type minutes from 0");
+        person.Type("#time-Compressor", "soon").Tap("form:has([value=Compressor]) button[value=Running]")
+            .ReadUntil("#time-Compressor-error", "Type minutes from 0");
         Assert.Equal("soon", person.See("#time-Compressor").GetAttribute("value"));
         person.Type("#line", "suc 1.4, line -21").ReadUntil("#save-line", "Save 2");
         person.Press("Save 2").ReadUntil(".stands", "Not enough air through the coil. Fix airflow and ice before judging the charge");
@@ -119,7 +122,8 @@ public sealed class FirstVisitTests : IDisposable
 
         // Put right as a slip: the first value stays on record, struck through.
         foreach (var (point, value) in new[] { ("SuctionPressure", "1.4"), ("DischargePressure", "13.2") })
-            person.Tap($".circuit-map.wide [data-point={point}]").Type("#value", value).Tap(".corrects input").Press("Save").ReadUntil($"[data-point={point}] .tag-value", value);
+            person.Tap($".circuit-map.wide [data-point={point}]").Type("#value", value).Tap(".corrects input").Press("Save")
+                .ReadUntil($"[data-point={point}] .tag-value", value);
         Assert.False(person.SeesNow(".challenge"));
         person.Station("record").ReadUntil(".timeline del", "13.20 bar");
     }
@@ -139,7 +143,8 @@ public sealed class FirstVisitTests : IDisposable
         Assert.Equal("cold", person.See("#text").GetAttribute("value"));
         person.Type("#text", "-20").Keys(Keys.Enter).ReadUntil(".timeline", "box air -20.0 °C");
         person.ReadUntil(".timeline del", "box air 20.0 °C");
-        person.Tap("[aria-label^='Strike out note'], [aria-label*='oil at the flare'][aria-label^='Strike']").ReadUntil(".timeline .replaced", "no longer stands");
+        person.Tap("[aria-label^='Strike out note'], [aria-label*='oil at the flare'][aria-label^='Strike']")
+            .ReadUntil(".timeline .replaced", "no longer stands");
     }
 
     [Fact]
@@ -162,7 +167,8 @@ public sealed class FirstVisitTests : IDisposable
     [Fact]
     public void Bad_input_is_named_at_its_field_and_kept()
     {
-        person.Go("/equipment/new").Type("#refrigerant", "R999").Type("#target", "cold").Tap(".later summary").Type("#fans", "many").Type("#charge", "-4").Press("Add this unit");
+        person.Go("/equipment/new").Type("#refrigerant", "R999").Type("#target", "cold").Tap(".later summary").Type("#fans", "many")
+            .Type("#charge", "-4").Press("Add this unit");
         person.ReadUntil("#tag-error", "Type what the label");
         person.ReadUntil("#refrigerant-error", "“R999” is not in the catalogue");
         person.ReadUntil("#target-error", "not a number");
@@ -173,7 +179,9 @@ public sealed class FirstVisitTests : IDisposable
 
         AddFreezer();
         person.Press("Start a visit").Tap(".circuit-map.wide [data-point=SuctionPressure]");
-        foreach (var (typed, said) in new[] { ("abc", "not a number"), ("1e9", "not a number"), ("9999999", "Out of range. Type full vacuum to 300 bar"), ("21 °C", "a pressure belongs here"), ("", "Type a pressure") })
+        foreach (
+            var (typed, said) in new[] { ("abc", "not a number"), ("1e9", "not a number"),
+            ("9999999", "Out of range. Type full vacuum to 300 bar"), ("21 °C", "a pressure belongs here"), ("", "Type a pressure") })
         {
             person.Type("#value", typed).Keys(Keys.Enter).ReadUntil("#value-error", said);
             Assert.Equal(typed, person.See("#value").GetAttribute("value"));

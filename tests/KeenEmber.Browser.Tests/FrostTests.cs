@@ -31,7 +31,8 @@ public sealed class FrostTests(DemoApp demo) : IClassFixture<DemoApp>
         Assert.True(person.Run<bool>("return document.documentElement.scrollWidth <= innerWidth"), "the page is wider than the phone");
         Assert.Empty(person.Violations());
 
-        person.Go(person.Path.Replace("/frost", "/report", StringComparison.Ordinal)).ReadUntil(".report", "Frost as found. Only near the inlet");
+        person.Go(person.Path.Replace("/frost", "/report", StringComparison.Ordinal))
+            .ReadUntil(".report", "Frost as found. Only near the inlet");
     }
 
     [Fact]

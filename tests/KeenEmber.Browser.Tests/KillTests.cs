@@ -5,7 +5,8 @@ using KeenEmber.Browser.Tests.Harness;
 
 namespace KeenEmber.Browser.Tests;
 
-/// <summary>The process is killed at random moments while entries and photos stream in: whatever was acknowledged is there, and nothing is half there.</summary>
+/// <summary>The process is killed at random moments while entries and photos stream in: whatever was acknowledged is there, and nothing is
+/// half there.</summary>
 /// <remarks>A few rounds in every run; ./keen-ember kills makes two hundred.</remarks>
 public sealed class KillTests : IDisposable
 {
@@ -19,18 +20,21 @@ public sealed class KillTests : IDisposable
     public void Dispose() => app.Dispose();
 
     private async Task<string> Token(string page) =>
-        Regex.Match(await app.Http.GetStringAsync(page, Cancel), "__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)").Groups[1].Value;
+        Regex.Match(
+            await app.Http.GetStringAsync(page, Cancel), "__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)").Groups[1].Value;
 
     private async Task<string> StartVisit()
     {
         var added = await app.Http.PostAsync("/equipment/new", new FormUrlEncodedContent(new Dictionary<string, string>
         {
-            ["__RequestVerificationToken"] = await Token("/equipment/new"), ["UnitId"] = Guid.CreateVersion7().ToString(), ["Tag"] = "F-9", ["Refrigerant"] = "R404A", ["Target"] = "-20", ["Kind"] = "WalkInFreezer",
+            ["__RequestVerificationToken"] = await Token("/equipment/new"), ["UnitId"] = Guid.CreateVersion7().ToString(), ["Tag"] = "F-9",
+                ["Refrigerant"] = "R404A", ["Target"] = "-20", ["Kind"] = "WalkInFreezer",
         }), Cancel);
         var unit = added.Headers.Location!.ToString();
         var started = await app.Http.PostAsync(unit, new FormUrlEncodedContent(new Dictionary<string, string>
         {
-            ["__RequestVerificationToken"] = await Token(unit), ["visitId"] = Guid.CreateVersion7().ToString(), ["author"] = "Isolde Marrin",
+            ["__RequestVerificationToken"] = await Token(unit), ["visitId"] = Guid.CreateVersion7().ToString(),
+                ["author"] = "Isolde Marrin",
         }), Cancel);
         return started.Headers.Location!.ToString().Replace("/circuit", "", StringComparison.Ordinal);
     }
@@ -56,7 +60,8 @@ public sealed class KillTests : IDisposable
                 using var photo = new ByteArrayContent(Picture(number));
                 using var form = new MultipartFormDataContent
                 {
-                    { new StringContent(token), "__RequestVerificationToken" }, { new StringContent(Guid.CreateVersion7().ToString()), "lineId" },
+                    { new StringContent(token), "__RequestVerificationToken" },
+                        { new StringContent(Guid.CreateVersion7().ToString()), "lineId" },
                 };
                 var isPhoto = number % 3 == 0;
                 form.Add(new StringContent(isPhoto ? $"shot {number}." : $"note: said {number}."), isPhoto ? "caption" : "line");

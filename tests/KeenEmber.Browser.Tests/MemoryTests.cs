@@ -42,7 +42,8 @@ public sealed class MemoryTests(DemoApp demo) : IClassFixture<DemoApp>
     {
         using var person = new Person(demo.Server);
         person.Unit("F-3").Press("Label").See(".unit-label svg");
-        Assert.Contains(person.Path.Replace("/label", "", StringComparison.Ordinal), person.Read(".label-address"), StringComparison.Ordinal);
+        Assert.Contains(
+            person.Path.Replace("/label", "", StringComparison.Ordinal), person.Read(".label-address"), StringComparison.Ordinal);
         Assert.Empty(person.Violations());
     }
 

@@ -10,7 +10,8 @@ public sealed class ProcessTests : IDisposable
 {
     private static readonly int Outside = AppServer.FreePort();
 
-    private readonly AppServer app = new(demo: true, ("Kestrel__Endpoints__Open__Url", $"http://0.0.0.0:{Outside}"), ("ASPNETCORE_URLS", $"http://0.0.0.0:{Outside}"));
+    private readonly AppServer app =
+        new(demo: true, ("Kestrel__Endpoints__Open__Url", $"http://0.0.0.0:{Outside}"), ("ASPNETCORE_URLS", $"http://0.0.0.0:{Outside}"));
 
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;
 
@@ -40,7 +41,8 @@ public sealed class ProcessTests : IDisposable
     public async Task A_request_without_a_host_is_refused()
     {
         await using var stream = await Connect();
-        Assert.Contains("400", await Answer(stream, "GET / HTTP/1.1\r\nHost:\r\nConnection: close\r\n\r\n", Cancel), StringComparison.Ordinal);
+        Assert.Contains(
+            "400", await Answer(stream, "GET / HTTP/1.1\r\nHost:\r\nConnection: close\r\n\r\n", Cancel), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -48,7 +50,10 @@ public sealed class ProcessTests : IDisposable
     {
         await using var stream = await Connect();
         using var dripping = CancellationTokenSource.CreateLinkedTokenSource(Cancel);
-        var answer = Answer(stream, "POST /api/circuit/analysis HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\nContent-Length: 5000\r\n\r\n{", dripping.Token);
+        var answer =
+            Answer(stream,
+            "POST /api/circuit/analysis HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\nContent-Length: 5000\r\n\r\n{",
+            dripping.Token);
         Assert.Contains("408", await answer.WaitAsync(TimeSpan.FromSeconds(40), Cancel), StringComparison.Ordinal);
     }
 
@@ -56,7 +61,9 @@ public sealed class ProcessTests : IDisposable
     public async Task It_ends_within_five_seconds_with_a_request_on_its_way()
     {
         await using var stream = await Connect();
-        await stream.WriteAsync(Encoding.ASCII.GetBytes("POST /settings HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/x-www-form-urlencoded\r\nContent-Length: 500\r\n\r\na"), Cancel);
+        await stream.WriteAsync(
+            Encoding.ASCII.GetBytes(
+            "POST /settings HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/x-www-form-urlencoded\r\nContent-Length: 500\r\n\r\na"), Cancel);
         await Task.Delay(300, Cancel);
         Assert.InRange(app.Terminate(), TimeSpan.Zero, TimeSpan.FromSeconds(5));
     }
@@ -67,13 +74,18 @@ public sealed class ProcessTests : IDisposable
         var home = await app.Http.GetStringAsync("/", Cancel);
         var unit = await app.Http.GetStringAsync(Regex.Match(home, "/equipment/[0-9a-f-]{36}").Value, Cancel);
         var visit = Regex.Match(unit, "/visits/[0-9a-f-]{36}").Value;
-        var token = Regex.Match(await app.Http.GetStringAsync(visit + "/record", Cancel), "__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)").Groups[1].Value;
+        var token =
+            Regex.Match(
+            await app.Http.GetStringAsync(visit + "/record", Cancel),
+            "__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)").Groups[1].Value;
         var picture = Picture();
         var answers = await Task.WhenAll(Enumerable.Range(0, 20).Select(async n =>
         {
             using var content = new MultipartFormDataContent
             {
-                { new StringContent(token), "__RequestVerificationToken" }, { new StringContent(Guid.CreateVersion7().ToString()), "lineId" }, { new ByteArrayContent(picture), "photos", $"{n}.png" },
+                { new StringContent(token), "__RequestVerificationToken" },
+                    { new StringContent(Guid.CreateVersion7().ToString()), "lineId" },
+                    { new ByteArrayContent(picture), "photos", $"{n}.png" },
             };
             using var answer = await app.Http.PostAsync(visit + "/record?handler=Photos", content, Cancel);
             return (int)answer.StatusCode;
@@ -88,7 +100,8 @@ public sealed class ProcessTests : IDisposable
     {
         const int Warming = 20, Rounds = 60;
         async Task<string> Page(string path) => await app.Http.GetStringAsync(path, Cancel);
-        var visit = Regex.Match(await Page(Regex.Match(await Page("/"), "/equipment/[0-9a-f-]{36}").Value), "/visits/[0-9a-f-]{36}/circuit").Value;
+        var visit =
+            Regex.Match(await Page(Regex.Match(await Page("/"), "/equipment/[0-9a-f-]{36}").Value), "/visits/[0-9a-f-]{36}/circuit").Value;
         for (var round = 0; round < Warming; round++)
             await Page(visit);
 

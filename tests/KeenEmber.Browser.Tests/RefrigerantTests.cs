@@ -63,7 +63,8 @@ public sealed class RefrigerantTests(DemoApp demo) : IClassFixture<DemoApp>
     public void A_top_up_with_another_is_mixed_by_mass_and_asks_for_what_is_missing()
     {
         using var person = new Person(demo.Server);
-        person.Go("/refrigerants/mix?label=R404A").Type("#share", "lots").Press("Compute").ReadUntil("#share-error", "per cent by mass from 0 to 100");
+        person.Go("/refrigerants/mix?label=R404A").Type("#share", "lots").Press("Compute")
+            .ReadUntil("#share-error", "per cent by mass from 0 to 100");
         person.Type("#share", "25").Press("Compute").ReadUntil("#other-error", "Choose the other");
         person.Tap("#other option[value=R134a]").Press("Compute").ReadUntil(".shares", "28 %");
         Assert.Equal("25", person.See("#share").GetAttribute("value"));
@@ -91,7 +92,9 @@ public sealed class RefrigerantTests(DemoApp demo) : IClassFixture<DemoApp>
     {
         using var person = new Person(demo.Server, phone);
         person.Go("/").Theme(theme);
-        foreach (var path in new[] { "/refrigerants/R448A?at=1.4", "/refrigerants/R290?at=x", "/refrigerants/mix?label=R454C&what=Leak&share=40", "/refrigerants/standing?label=R134a&p1=9.9&t1=20" })
+        foreach (
+            var path in new[] { "/refrigerants/R448A?at=1.4", "/refrigerants/R290?at=x",
+            "/refrigerants/mix?label=R454C&what=Leak&share=40", "/refrigerants/standing?label=R134a&p1=9.9&t1=20" })
         {
             person.Go(path);
             var found = person.Violations();

@@ -29,7 +29,8 @@ public sealed class ServiceVisitTests : IDisposable
     /// <summary>A small real picture, and a file that only calls itself one.</summary>
     private (string Photo, string Second, string Broken) Files()
     {
-        var (photo, second, broken) = (Path.Combine(files, "coil.png"), Path.Combine(files, "plate.png"), Path.Combine(files, "broken.jpg"));
+        var (photo, second, broken) =
+            (Path.Combine(files, "coil.png"), Path.Combine(files, "plate.png"), Path.Combine(files, "broken.jpg"));
         person.Picture(photo);
         person.Resize(300, 300);
         person.Picture(second);
@@ -40,9 +41,11 @@ public sealed class ServiceVisitTests : IDisposable
 
     private void Start(string complaint = "Soft ice cream")
     {
-        person.Go("/equipment/new").Type("#tag", "F-9").Type("#refrigerant", "R290").Type("#target", "-20").Tap("#kind option[value=WalkInFreezer]")
+        person.Go("/equipment/new").Type("#tag", "F-9").Type("#refrigerant", "R290").Type("#target", "-20")
+            .Tap("#kind option[value=WalkInFreezer]")
             .Tap(".later summary").Tap("input[name=hazards][value=SecondSupply]").Press("Add this unit");
-        person.Type("#author", "Isolde Marrin").Type("#complaint", complaint).Tap(".intake summary").Tap("label[for=urgency-AtOnce]").Type("#stock", "six tubs").Press("Start a visit").See("#line");
+        person.Type("#author", "Isolde Marrin").Type("#complaint", complaint).Tap(".intake summary").Tap("label[for=urgency-AtOnce]")
+            .Type("#stock", "six tubs").Press("Start a visit").See("#line");
     }
 
     private void Log(string line) => person.Type("#line", line).Keys(OpenQA.Selenium.Keys.Enter).ReadUntil("#understood", "saved");
@@ -61,11 +64,13 @@ public sealed class ServiceVisitTests : IDisposable
         // In the box: three readings in one go, a bad one keeps all that was typed and saves none.
         person.Type("#box-BoxAir", "-17.5").Type("#box-BoxDisplay", "cold").Press("Log").ReadUntil("#box-error-BoxDisplay", "not a number");
         Assert.Equal("-17.5", person.See("#box-BoxAir").GetAttribute("value"));
-        person.Type("#box-BoxDisplay", "-20").Type("#box-Product", "-12").Tap(".in-box button").ReadUntil(".display-off", "reads 2.5 K below the reference");
+        person.Type("#box-BoxDisplay", "-20").Type("#box-Product", "-12").Tap(".in-box button")
+            .ReadUntil(".display-off", "reads 2.5 K below the reference");
 
         person.Tap("form:has(input[value=ControllerMode]) button[value=AlarmMode]").See("form:has(input[value=ControllerMode]) .chosen");
         person.Station("changes").ReadUntil("[data-warn=as-found]", "evaporator fan");
-        person.Type("#what", "defrost length").Type("#before", "45 min").Type("#after", "30 min").Tap("#change-area option[value=Defrost]").Press("Save the change").ReadUntil(".done-list", "defrost length");
+        person.Type("#what", "defrost length").Type("#before", "45 min").Type("#after", "30 min").Tap("#change-area option[value=Defrost]")
+            .Press("Save the change").ReadUntil(".done-list", "defrost length");
         person.ReadUntil("[data-policy=Defrost]", "Shop policy: Defrost");
         Assert.Equal(0, person.Count("[data-warn=as-found]"));
         person.Station("look").See("[data-frozen=yes]");
@@ -92,7 +97,8 @@ public sealed class ServiceVisitTests : IDisposable
         person.Press("Use it").ReadUntil("[data-meter=T-9]", "in use");
         Log("fan on, coil clear, comp on 40 min, defrost over 200 min, suc 1.2, line -19");
         person.Station("circuit").ReadUntil(".results", "meter whose check is missing");
-        person.Station("meters").Type("[data-meter=T-9] input[name=shown]", "x").Press("Keep the check").ReadUntil("[data-meter=T-9] .field-error", "not a number");
+        person.Station("meters").Type("[data-meter=T-9] input[name=shown]", "x").Press("Keep the check")
+            .ReadUntil("[data-meter=T-9] .field-error", "not a number");
         person.Type("[data-meter=T-9] input[name=shown]", "0.1").Press("Keep the check").ReadUntil("[data-meter=T-9]", "passed");
         Log("line -19.2");
         person.Station("circuit").See(".results");
@@ -112,12 +118,15 @@ public sealed class ServiceVisitTests : IDisposable
         Log("note: oil at the flare nut");
         person.Station("record").ReadUntil(".timeline", "oil at the flare nut");
         person.Upload(".timeline li:first-child input[type=file]", photo).See(".timeline li:first-child .thumbs img");
-        person.Type("#wiring-caption", "3 heater, 4 fans").Upload("#wiring-photos", second).Press("Keep for the unit").ReadUntil(".timeline", "3 heater, 4 fans");
+        person.Type("#wiring-caption", "3 heater, 4 fans").Upload("#wiring-photos", second).Press("Keep for the unit")
+            .ReadUntil(".timeline", "3 heater, 4 fans");
         Log("wiring: 5 is the delay switch");
         person.ReadUntil(".timeline", "5 is the delay switch");
         app.Restart();
         person.Go(person.Path).See(".timeline li .thumbs img");
-        Assert.True(person.Run<bool>("return [...document.querySelectorAll('.thumbs img')].every(i => { i.loading = 'eager'; return i.src.endsWith('/small'); })"));
+        Assert.True(
+            person.Run<bool>(
+            "return [...document.querySelectorAll('.thumbs img')].every(i => { i.loading = 'eager'; return i.src.endsWith('/small'); })"));
         person.Tap(".visit-head h1 a").Press("History").ReadUntil("main", "5 is the delay switch");
         person.ReadUntil("main", "3 heater, 4 fans");
         Assert.Empty(person.Violations());
@@ -129,21 +138,27 @@ public sealed class ServiceVisitTests : IDisposable
     {
         Start();
         person.Press("Checked and made safe");
-        person.Station("changes").Tap("details:has(#part) summary").Type("#part", "fan motor").Tap("#part-area option[value=Fans]").Press("Save the part").ReadUntil(".done-list", "fan motor");
-        person.Tap("details:has(#part) summary").Type("#part", "termination switch").Tap("#part-area option[value=LimitSwitch]").Press("Save the part").ReadUntil(".done-list", "termination switch");
+        person.Station("changes").Tap("details:has(#part) summary").Type("#part", "fan motor").Tap("#part-area option[value=Fans]")
+            .Press("Save the part").ReadUntil(".done-list", "fan motor");
+        person.Tap("details:has(#part) summary").Type("#part", "termination switch").Tap("#part-area option[value=LimitSwitch]")
+            .Press("Save the part").ReadUntil(".done-list", "termination switch");
         person.ReadUntil("[data-policy=LimitSwitches]", "Replace termination, fan delay and heater safety together");
         person.Station("prove").ReadUntil("[data-proof=FansRun]", "not proved");
         Log("fan on");
         person.ReadUntil("[data-proof=FansRun]", "evaporator fan running");
-        person.Type("[data-proof=WholeDefrost] input[name=what]", "ended at 13 °C after 22 min").Press("Seen").ReadUntil("[data-proof=WholeDefrost]", "ended at 13 °C");
+        person.Type("[data-proof=WholeDefrost] input[name=what]", "ended at 13 °C after 22 min").Press("Seen")
+            .ReadUntil("[data-proof=WholeDefrost]", "ended at 13 °C");
 
         person.Station("close").Tap(".change-kind summary").Press("Add it").ReadUntil("#problem-error", "what it is for");
-        person.Type("#problem", "torn gasket").Type("#option", "new gasket").Type("#hours", "1.5").Type("#priceFrom", "200").Type("#priceTo", "90").Press("Add it").ReadUntil("#priceTo-error", "Not less");
+        person.Type("#problem", "torn gasket").Type("#option", "new gasket").Type("#hours", "1.5").Type("#priceFrom", "200")
+            .Type("#priceTo", "90").Press("Add it").ReadUntil("#priceTo-error", "Not less");
         person.Type("#priceFrom", "80").Press("Add it").ReadUntil(".recommendations", "torn gasket: new gasket; 1.5 h; 80 to 90 (quote)");
         person.Press("Keep the signature").ReadUntil("#signer-error", "Who signs?");
-        person.Draw(".signature-pad").Type("#signer", "Maren Oakhurst").Press("Keep the signature").ReadUntil(".close-sheet", "Signed by Maren Oakhurst");
+        person.Draw(".signature-pad").Type("#signer", "Maren Oakhurst").Press("Keep the signature")
+            .ReadUntil(".close-sheet", "Signed by Maren Oakhurst");
         person.See(".signature-drawn path");
-        person.Type("#rootCause", "water in the motor").Type("#contributing", "drain blocked").Type("#consequences", "two tubs lost").Press("Sign the visit off").See("[data-signed=yes]");
+        person.Type("#rootCause", "water in the motor").Type("#contributing", "drain blocked").Type("#consequences", "two tubs lost")
+            .Press("Sign the visit off").See("[data-signed=yes]");
         Assert.Empty(person.Violations());
 
         person.Press("Service report").See(".report");
@@ -151,7 +166,9 @@ public sealed class ServiceVisitTests : IDisposable
         {
             using var pdf = PdfDocument.Open(person.Pdf(width, height));
             var text = string.Join(' ', pdf.GetPages().Select(p => string.Join(' ', p.GetWords().Select(w => w.Text))));
-            foreach (var said in new[] { "water in the motor", "Contributing: drain blocked", "two tubs lost", "torn gasket: new gasket", "a whole defrost watched to its end", "Maren Oakhurst", "Urgency: at once", "Not on record" })
+            foreach (
+                var said in new[] { "water in the motor", "Contributing: drain blocked", "two tubs lost", "torn gasket: new gasket",
+                "a whole defrost watched to its end", "Maren Oakhurst", "Urgency: at once", "Not on record" })
                 Assert.Contains(said, text, StringComparison.Ordinal);
             Assert.DoesNotContain("Back to the visit", text, StringComparison.Ordinal);
             Assert.InRange(pdf.NumberOfPages, 1, 5);
@@ -178,7 +195,8 @@ public sealed class ServiceVisitTests : IDisposable
 
         // Both correct the same reading: neither is lost, the later one stands.
         person.Station("record").Tap("li:has(.what) a[aria-label^='Correct suction pressure']").Type("#text", "1.3");
-        other.Tap("li:has(.what) a[aria-label^='Correct suction pressure']").Type("#text", "1.4").Tap(".correct button").ReadUntil(".timeline", "1.40 bar");
+        other.Tap("li:has(.what) a[aria-label^='Correct suction pressure']").Type("#text", "1.4").Tap(".correct button")
+            .ReadUntil(".timeline", "1.40 bar");
         person.Tap(".correct button").ReadUntil(".timeline", "1.30 bar");
         other.Go(other.Path).ReadUntil(".timeline", "1.40 bar");
         other.ReadUntil(".timeline", "1.30 bar");
@@ -188,7 +206,8 @@ public sealed class ServiceVisitTests : IDisposable
     public void A_policy_of_the_shop_changes_the_advice_and_what_a_callback_is()
     {
         person.Go("/settings").Type("#callbackDays", "none").Press("Save").ReadUntil("#callbackDays-error", "from 1 to 365");
-        person.Type("#callbackDays", "1").Type("#technicians", "Isolde Marrin\nTobin Ashgrove").Tap("label[for=choice-GaugesOnEveryCall]").Press("Save").ReadUntil("[role=status]", "Saved");
+        person.Type("#callbackDays", "1").Type("#technicians", "Isolde Marrin\nTobin Ashgrove").Tap("label[for=choice-GaugesOnEveryCall]")
+            .Press("Save").ReadUntil("[role=status]", "Saved");
         Start();
         person.Press("Checked and made safe");
         Log("fan on, coil clear, comp on 40 min, defrost over 200 min, line -19");

@@ -2,7 +2,8 @@ using KeenEmber.Browser.Tests.Harness;
 
 namespace KeenEmber.Browser.Tests;
 
-/// <summary>A first visit from call to sign-off and the callback after it, on an empty database: the loop left open is found again.</summary>
+/// <summary>A first visit from call to sign-off and the callback after it, on an empty database: the loop left open is found
+/// again.</summary>
 public sealed class VisitToSignOffTests : IDisposable
 {
     private readonly AppServer app = new();
@@ -23,7 +24,8 @@ public sealed class VisitToSignOffTests : IDisposable
 
     private void AddUnit()
     {
-        person.Go("/equipment/new").Type("#tag", "F-9").Type("#refrigerant", "404a").Type("#target", "-20").Tap("#kind option[value=WalkInFreezer]").Press("Add this unit");
+        person.Go("/equipment/new").Type("#tag", "F-9").Type("#refrigerant", "404a").Type("#target", "-20")
+            .Tap("#kind option[value=WalkInFreezer]").Press("Add this unit");
     }
 
     private void Change(string what, string after, string? opens)
@@ -39,7 +41,9 @@ public sealed class VisitToSignOffTests : IDisposable
     {
         AddUnit();
         StartVisit("Isolde Marrin", "Soft ice cream");
-        person.Type("#line", "fan on, coil clear, comp on 40 min, defrost over 200 min, box -18, suc 1.0, line -15, head 12, liq 27.4, amb 20").Press("Save 10");
+        person.Type(
+            "#line", "fan on, coil clear, comp on 40 min, defrost over 200 min, box -18, suc 1.0, line -15, head 12, liq 27.4, amb 20")
+            .Press("Save 10");
         person.ReadUntil(".stands", "Looks low on charge. Find the leak before adding refrigerant");
 
         // A jumper, a part, refrigerant weighed in: each on the record, the jumper counted until it is out.
@@ -52,23 +56,30 @@ public sealed class VisitToSignOffTests : IDisposable
         person.Go("/").ReadUntil("[data-first=danger]", "jumper: fan delay switch");
         person.Go(changes);
         person.Tap("details:has(#mass) summary").Type("#mass", "some").Press("Save the row").ReadUntil("#mass-error", "not a number");
-        person.Type("#mass", "400 g").Type("#why", "leak at the flare nut, tightened").Press("Save the row").ReadUntil(".done-list", "R404A added 0.400 kg");
-        person.Tap("details:has(#part) summary").Type("#part", "fan motor").Type("#place", "left").Type("#failure", "seized").Press("Save the part").ReadUntil(".done-list", "fan motor, left replaced: seized");
+        person.Type("#mass", "400 g").Type("#why", "leak at the flare nut, tightened").Press("Save the row")
+            .ReadUntil(".done-list", "R404A added 0.400 kg");
+        person.Tap("details:has(#part) summary").Type("#part", "fan motor").Type("#place", "left").Type("#failure", "seized")
+            .Press("Save the part").ReadUntil(".done-list", "fan motor, left replaced: seized");
 
         // Not while the jumper is in; not while nobody looks after the part.
         person.Station("close");
-        person.Type("#rootCause", "loose flare nut").Press("Sign the visit off").ReadUntil("#sign-off-error", "safety-related is still open");
+        person.Type("#rootCause", "loose flare nut").Press("Sign the visit off")
+            .ReadUntil("#sign-off-error", "safety-related is still open");
         Assert.Equal("loose flare nut", person.See("#rootCause").GetAttribute("value"));
         person.Station("changes");
         person.Tap("[data-loop=Jumper] button").ReadUntil("[data-loop=Jumper] .field-error", "Say what was done");
-        person.Type("[data-loop=Jumper] input[name^=how]", "taken out, fan back on the switch").Tap("[data-loop=Jumper] button").ReadUntil(".done-list", "closed: fan delay switch");
+        person.Type("[data-loop=Jumper] input[name^=how]", "taken out, fan back on the switch").Tap("[data-loop=Jumper] button")
+            .ReadUntil(".done-list", "closed: fan delay switch");
         person.Station("close");
         person.Press("Sign the visit off").ReadUntil("#sign-off-error", "reason, owner and day");
         person.Press("Leave it open").ReadUntil("[data-loop=PartOnOrder]", "Who looks after it?");
-        person.Type("[data-loop=PartOnOrder] [name^=reason]", "three days' delivery").Type("[data-loop=PartOnOrder] [name^=owner]", "Tobin Ashgrove");
-        person.Run<object>($"document.querySelector('[data-loop=PartOnOrder] [name^=due]').value = '{DateTime.UtcNow.AddDays(5):yyyy-MM-dd}'; return null");
+        person.Type("[data-loop=PartOnOrder] [name^=reason]", "three days' delivery")
+            .Type("[data-loop=PartOnOrder] [name^=owner]", "Tobin Ashgrove");
+        person.Run<object>(
+            $"document.querySelector('[data-loop=PartOnOrder] [name^=due]').value = '{DateTime.UtcNow.AddDays(5):yyyy-MM-dd}'; return null");
         person.Press("Leave it open").ReadUntil("[data-loop=PartOnOrder]", "Tobin Ashgrove by");
-        person.Tap("input[name=explained][value='circuit.short-of-charge']").Type("#rootCause", "loose flare nut").Type("#recommendation", "new drain heater");
+        person.Tap("input[name=explained][value='circuit.short-of-charge']").Type("#rootCause", "loose flare nut")
+            .Type("#recommendation", "new drain heater");
         person.Run<object>($"document.querySelector('#followUp').value = '{DateTime.UtcNow.AddDays(4):yyyy-MM-dd}'; return null");
         person.Press("Sign the visit off").ReadUntil("[data-signed=yes]", "Signed off by Isolde Marrin");
 
@@ -91,7 +102,8 @@ public sealed class VisitToSignOffTests : IDisposable
         person.ReadUntil("[data-brief=not-explained]", "nothing");
         person.ReadUntil(".left-open", "Part on order: drain heater");
         person.Station("changes");
-        person.Type("[data-loop=PartOnOrder] input[name^=how]", "fitted").Tap("[data-loop=PartOnOrder] button").ReadUntil(".hint", "Nothing is open on this unit");
+        person.Type("[data-loop=PartOnOrder] input[name^=how]", "fitted").Tap("[data-loop=PartOnOrder] button")
+            .ReadUntil(".hint", "Nothing is open on this unit");
         person.Station("close");
         person.Press("Sign the visit off").ReadUntil("[data-signed=yes]", "Signed off by Tobin Ashgrove");
         person.Press("Service report").ReadUntil(".report", "Root cause: not found on this visit");
@@ -106,7 +118,9 @@ public sealed class VisitToSignOffTests : IDisposable
         var day = DateTime.UtcNow.AddDays(4);
         person.Run<object>($"document.querySelector('#followUp').value = '{day:yyyy-MM-dd}'; return null");
         person.Press("Sign the visit off").See("[data-signed=yes]");
-        var calendar = await app.Http.GetStringAsync(person.Path.Replace("/close", "/follow-up.ics", StringComparison.Ordinal), TestContext.Current.CancellationToken);
+        var calendar =
+            await app.Http.GetStringAsync(
+            person.Path.Replace("/close", "/follow-up.ics", StringComparison.Ordinal), TestContext.Current.CancellationToken);
         Assert.Contains($"DTSTART;VALUE=DATE:{day:yyyyMMdd}", calendar, StringComparison.Ordinal);
         Assert.Contains("SUMMARY:Look again: F-9 Walk-in freezer", calendar, StringComparison.Ordinal);
     }
@@ -116,7 +130,8 @@ public sealed class VisitToSignOffTests : IDisposable
     {
         AddUnit();
         StartVisit("Isolde Marrin", "Soft ice cream");
-        person.Type("#line", "fan on, coil clear, comp on 40 min, defrost over 200 min, box -18, suc 1.0, line -15, head 12, liq 27.4").Press("Save 9").ReadUntil(".stands", "Looks low on charge. Find the leak before adding refrigerant");
+        person.Type("#line", "fan on, coil clear, comp on 40 min, defrost over 200 min, box -18, suc 1.0, line -15, head 12, liq 27.4")
+            .Press("Save 9").ReadUntil(".stands", "Looks low on charge. Find the leak before adding refrigerant");
         person.Unit("F-9");
         StartVisit("Tobin Ashgrove", "Soft again");
         person.ReadUntil("[data-brief=not-explained]", "Looks low on charge");

@@ -12,7 +12,8 @@ public sealed class WaysInTests(DemoApp demo, ITestOutputHelper output) : IClass
         return person.Path;
     }
 
-    /// <summary>Seven keys at eight a second, and everything the machine does round them. The bound leaves room for starved machines; the measured figure is in docs/numbers.md.</summary>
+    /// <summary>Seven keys at eight a second, and everything the machine does round them. The bound leaves room for starved machines; the
+    /// measured figure is in docs/numbers.md.</summary>
     [Theory]
     [InlineData(false)]
     [InlineData(true)]

@@ -5,15 +5,18 @@ using KeenEmber.Core.Record;
 namespace KeenEmber.Storage.Tests;
 
 /// <summary>
-/// Bodies of every kind and version that were ever written are read for good. A line is added to Corpus/bodies.tsv with every kind, version and shape;
+/// Bodies of every kind and version that were ever written are read for good. A line is added to Corpus/bodies.tsv with every kind, version
+/// and shape;
 /// none is ever changed or taken out.
 /// </summary>
 public sealed class CorpusTests
 {
     private static readonly IReadOnlyList<(string Kind, int Version, string Body)> Corpus =
-        [.. File.ReadLines(Path.Combine(AppContext.BaseDirectory, "Corpus", "bodies.tsv")).Select(l => l.Split('\t')).Select(l => (l[0], int.Parse(l[1], System.Globalization.CultureInfo.InvariantCulture), l[2]))];
+        [.. File.ReadLines(Path.Combine(AppContext.BaseDirectory, "Corpus", "bodies.tsv")).Select(l => l.Split('\t'))
+            .Select(l => (l[0], int.Parse(l[1], System.Globalization.CultureInfo.InvariantCulture), l[2]))];
 
-    private static readonly EntryHeader Header = new(Guid.CreateVersion7(), Guid.CreateVersion7(), DateTimeOffset.UnixEpoch, DateTimeOffset.UnixEpoch, "Isolde");
+    private static readonly EntryHeader Header =
+        new(Guid.CreateVersion7(), Guid.CreateVersion7(), DateTimeOffset.UnixEpoch, DateTimeOffset.UnixEpoch, "Isolde");
 
     [Fact]
     public void Every_body_ever_written_is_read_and_says_what_it_said()
@@ -50,7 +53,9 @@ public sealed class CorpusTests
                     AssertSame(a!, b!, what);
                 break;
             default:
-                Assert.True(JsonNode.DeepEquals(was, now) || (was.GetValueKind() == JsonValueKind.Number && was.GetValue<double>() == now.GetValue<double>()), what);
+                Assert.True(
+                    JsonNode.DeepEquals(was, now)
+                    || (was.GetValueKind() == JsonValueKind.Number && was.GetValue<double>() == now.GetValue<double>()), what);
                 break;
         }
     }
@@ -59,16 +64,19 @@ public sealed class CorpusTests
     public void Every_kind_and_its_newest_version_stand_in_the_corpus()
     {
         var known = Corpus.Select(c => (c.Kind, c.Version)).ToHashSet();
-        var missing = EveryKind.Of(Guid.CreateVersion7()).Select(EntryKinds.House.Write).Where(w => !known.Contains((w.Kind, w.Version))).Select(w => $"{w.Kind}\t{w.Version}\t{w.Body}");
+        var missing = EveryKind.Of(Guid.CreateVersion7()).Select(EntryKinds.House.Write).Where(w => !known.Contains((w.Kind, w.Version)))
+            .Select(w => $"{w.Kind}\t{w.Version}\t{w.Body}");
         Assert.True(!missing.Any(), "Add to Corpus/bodies.tsv:\n" + string.Join('\n', missing));
         Assert.All(EntryKinds.House.ByName.Keys, kind => Assert.Contains((kind, EntryVersions.Of(kind)), known));
     }
 
-    /// <summary>Names of members are written down for good: one that is renamed in the code keeps its name on the wire (WireNames.Renamed).</summary>
+    /// <summary>Names of members are written down for good: one that is renamed in the code keeps its name on the wire
+    /// (WireNames.Renamed).</summary>
     [Fact]
     public void Every_member_ever_written_is_still_read()
     {
-        var now = EnumsWritten().SelectMany(e => Enum.GetValues(e).Cast<object>().Distinct(), (e, m) => $"{e.Name}.{NameOf(e, m)}").ToHashSet();
+        var now = EnumsWritten().SelectMany(e => Enum.GetValues(e).Cast<object>().Distinct(), (e, m) => $"{e.Name}.{NameOf(e, m)}")
+            .ToHashSet();
         var ever = File.ReadLines(Path.Combine(AppContext.BaseDirectory, "Corpus", "members.txt")).ToHashSet();
         Assert.True(ever.IsSubsetOf(now), "No longer read: " + string.Join(", ", ever.Except(now)));
         Assert.True(now.IsSubsetOf(ever), "Add to Corpus/members.txt:\n" + string.Join('\n', now.Except(ever)));

@@ -26,41 +26,76 @@ internal static class EveryKind
             reading,
             Reading(5, Unit.InchesOfVacuum),
             Reading(-13.4, Unit.Fahrenheit, MeasuringPoint.BoxAir),
-            new ObservationEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), AsFound.EvaporatorFan, 2, FactState.Stopped, null),
-            new ObservationEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), AsFound.Compressor, null, FactState.Running, Start.AddMinutes(-25)),
+            new ObservationEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), AsFound.EvaporatorFan, 2, FactState.Stopped, null),
+            new ObservationEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), AsFound.Compressor, null, FactState.Running,
+                Start.AddMinutes(-25)),
             new NoteEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "oil at the flare <b>'; DROP TABLE entry; --"),
-            new SettingEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), PressureSetting.LowCutOut, SettingStage.AsSet, new(1.2, Unit.Bar)),
-            new GlycolEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), GlycolKind.Propylene, new(35, Unit.Percent), new(-11, Unit.Celsius)),
-            new GlycolEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), GlycolKind.Ethylene, new(4, Unit.Fahrenheit), null),
-            new StandingEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new(8.2, Unit.Bar), new(21, Unit.Celsius), null, null),
-            new ChangeEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "fan delay switch", "open", "bridged", "", LoopKind.Jumper, false),
+            new SettingEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), PressureSetting.LowCutOut, SettingStage.AsSet,
+                new(1.2, Unit.Bar)),
+            new GlycolEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), GlycolKind.Propylene, new(35, Unit.Percent),
+                new(-11, Unit.Celsius)),
+            new GlycolEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), GlycolKind.Ethylene, new(4, Unit.Fahrenheit), null),
+            new StandingEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new(8.2, Unit.Bar), new(21, Unit.Celsius), null, null),
+            new ChangeEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "fan delay switch", "open", "bridged", "",
+                LoopKind.Jumper, false),
             new FrostEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), true, new(new('1', 24), "20010")),
-            new PartEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "fan motor", "left", "seized, wet", "9 W motor", "A-17", true, WorkArea.Fans, new(ComponentKind.EvaporatorFan, 2)),
-            new RefrigerantEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "R404A", -0.35, "cylinder 4", "overcharged"),
+            new PartEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "fan motor", "left", "seized, wet", "9 W motor", "A-17",
+                true, WorkArea.Fans, new(ComponentKind.EvaporatorFan, 2)),
+            new RefrigerantEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "R404A", -0.35, "cylinder 4", "overcharged"),
             new ClosureEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), reading.Id, "taken out"),
-            new HandoverEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), reading.Id, "part on order", "Tobin Ashgrove", new(2026, 3, 9)),
-            new SignOffEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "drain heater open", "", "heater kit", new(2026, 3, 6)),
+            new HandoverEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), reading.Id, "part on order", "Tobin Ashgrove",
+                new(2026, 3, 9)),
+            new SignOffEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "drain heater open", "", "heater kit", new(2026, 3, 6)),
             new NoteEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "4 is the fan", Topic.Wiring),
-            new PhotoEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new('a', 64), 800, 600, "coil", reading.Id, Topic.Wiring),
-            new MeterEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), QuantityKind.Pressure, new(Guid.CreateVersion7(), "G-1", 0.01, true)),
+            new PhotoEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new('a', 64), 800, 600, "coil", reading.Id, Topic.Wiring),
+            new MeterEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), QuantityKind.Pressure,
+                new(Guid.CreateVersion7(), "G-1", 0.01, true)),
             new HazardsEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), Hazards.Height | Hazards.Flammable),
             new ProofEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), ProofKind.WholeDefrost, "22 min"),
-            new RecommendationEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "gasket", "new one", "gasket", 1.5, 80, null, RecommendationUrgency.Quote),
+            new RecommendationEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "gasket", "new one", "gasket", 1.5, 80, null,
+                RecommendationUrgency.Quote),
             new SignatureEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "Maren Oakhurst", "1,2;3,4"),
             new RunEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), RunOrigin.Logged, reading.Id, "day.csv"),
-            new RunReadingEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), reading.Id, new(RunPlaceKind.Bend, "lower left"), new(31.5, Unit.Fahrenheit)),
+            new RunReadingEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), reading.Id, new(RunPlaceKind.Bend, "lower left"),
+                new(31.5, Unit.Fahrenheit)),
             new RunMarkEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), reading.Id, RunMarkKind.CeilingFrost),
             new ClockTestEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), 60, 45.5, true, null, -3),
-            new SwitchStateEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), DefrostSwitch.FanDelay, new(-4, Unit.Celsius), true),
-            new SensorEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "coil", SensorRole.DefrostEnd, new("pt1000"), "top left", "S2", new(1.8, Unit.FahrenheitDifference)),
-            new SensorCheckEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "coil", reading.Id, new(-18, Unit.Celsius), new(47.3, Unit.Kiloohm), false, null, true, new(0.3, Unit.Ohm)),
+            new SwitchStateEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), DefrostSwitch.FanDelay, new(-4, Unit.Celsius), true),
+            new SensorEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "coil", SensorRole.DefrostEnd, new("pt1000"), "top left",
+                "S2", new(1.8, Unit.FahrenheitDifference)),
+            new SensorCheckEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "coil", reading.Id, new(-18, Unit.Celsius),
+                new(47.3, Unit.Kiloohm), false, null, true, new(0.3, Unit.Ohm)),
             new SensorMendEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "coil", SensorMend.SwappedBack),
             new WarmedEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "coil", "box"),
-            new ControlSettingEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), ControlKind.ConstantCutIn, new(-4, Unit.Celsius), null, new(3.5, Unit.Celsius)),
+            new ControlSettingEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), ControlKind.ConstantCutIn, new(-4, Unit.Celsius), null,
+                new(3.5, Unit.Celsius)),
             new ControlEventEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), true, null),
-            new OutputStateEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), ControlOutput.Defrost, new(false, true, null), true),
-            new ParameterEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), ControllerParameter.DefrostInterval, SettingStage.AsSet, new(6, Unit.Hour)),
-            new DialEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new(2, Unit.Celsius), new(3, Unit.Celsius), null),
+            new OutputStateEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), ControlOutput.Defrost, new(false, true, null), true),
+            new ParameterEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), ControllerParameter.DefrostInterval, SettingStage.AsSet,
+                new(6, Unit.Hour)),
+            new DialEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new(2, Unit.Celsius), new(3, Unit.Celsius), null),
             new BulbTurnEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new("left", "right")),
             new DamageEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), ControlPart.Cable, DamageKind.Chafed),
             new WithdrawalEntry(new(Guid.CreateVersion7(), visit, Start, Start.AddMinutes(9), "Isolde Marrin", reading.Id)),

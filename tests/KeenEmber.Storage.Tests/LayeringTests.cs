@@ -10,7 +10,10 @@ public class LayeringTests
     {
         var references = typeof(Visit).Assembly.GetReferencedAssemblies().Select(a => a.Name!).ToList();
         Assert.NotEmpty(references);
-        Assert.DoesNotContain(references, n => n.StartsWith("KeenEmber", StringComparison.Ordinal) || n.Contains("Sqlite") || n.Contains("Dapper") || n.Contains("AspNetCore"));
+        Assert.DoesNotContain(
+            references, n =>
+            n.StartsWith("KeenEmber", StringComparison.Ordinal) || n.Contains("Sqlite") || n.Contains("Dapper")
+            || n.Contains("AspNetCore"));
     }
 
     [Fact]
@@ -21,7 +24,8 @@ public class LayeringTests
         Assert.DoesNotContain(references, n => n == "KeenEmber.Web" || n.Contains("AspNetCore"));
     }
 
-    /// <summary>The rooms of the core from the ground up. A folder may use those before its own line; benches stand beside each other.</summary>
+    /// <summary>The rooms of the core from the ground up. A folder may use those before its own line; benches stand beside each
+    /// other.</summary>
     private static readonly string[][] Rooms =
     [
         ["Quantities"],
@@ -39,7 +43,8 @@ public class LayeringTests
     public void Each_folder_of_the_core_has_its_floor_and_uses_only_the_floors_below()
     {
         var core = Path.Combine(Root(), "src", "KeenEmber.Core");
-        var folders = Directory.GetFiles(core, "*.cs", SearchOption.AllDirectories).Select(f => Path.GetDirectoryName(Path.GetRelativePath(core, f))!.Replace('\\', '/'))
+        var folders = Directory.GetFiles(core, "*.cs", SearchOption.AllDirectories)
+            .Select(f => Path.GetDirectoryName(Path.GetRelativePath(core, f))!.Replace('\\', '/'))
             .Where(f => !f.StartsWith("obj", StringComparison.Ordinal) && !f.StartsWith("bin", StringComparison.Ordinal)).ToHashSet();
         Assert.Equal(Rooms.SelectMany(r => r).Order(), folders.Order());
         var floors = Rooms.SelectMany((rooms, floor) => rooms.Select(r => (r, floor))).ToDictionary(r => r.r, r => r.floor);

@@ -56,7 +56,9 @@ public sealed class LoggerTests : IDisposable
     [Fact]
     public void Gaps_doubles_lines_without_time_and_a_clock_set_back_are_told()
     {
-        var series = Read("time,cold\n2026-10-25 01:50,1\n2026-10-25 01:50,1\nlogger stopped,\n2026-10-25 01:59,2\n2026-10-25 01:00,3\n2026-10-25 01:05,\n2026-10-25 01:10,5");
+        var series =
+            Read("time,cold\n2026-10-25 01:50,1\n2026-10-25 01:50,1\nlogger stopped,\n2026-10-25 01:59,2\n2026-10-25 "
+            + "01:00,3\n2026-10-25 01:05,\n2026-10-25 01:10,5");
         Assert.Equal((7, 1, 1, 1), (series.Rows, series.Skipped, series.Duplicates, series.Backward));
         var track = series.Tracks.Single();
         Assert.Equal([1, 2, 3, 5], track.Values);
@@ -120,7 +122,8 @@ public sealed class LoggerTests : IDisposable
         var series = Read("time,cold\n3/9/2026 11:58 PM,1\n3/9/2026 11:59 PM,2\n3/10/2026 12:00 AM,3\n3/10/2026 12:01 AM,4");
         Assert.Equal(new DateTimeOffset(2026, 3, 9, 23, 58, 0, TimeSpan.Zero), series.Start);
         Assert.Equal([0, 1, 2, 3], series.Tracks.Single().Minutes);
-        Assert.Equal(new DateTimeOffset(2026, 3, 12, 23, 58, 0, TimeSpan.Zero), Read("time,cold\n12/03/2026 23:58,1\n13/03/2026 00:01,2").Start);
+        Assert.Equal(
+            new DateTimeOffset(2026, 3, 12, 23, 58, 0, TimeSpan.Zero), Read("time,cold\n12/03/2026 23:58,1\n13/03/2026 00:01,2").Start);
     }
 
     [Fact]
@@ -128,8 +131,10 @@ public sealed class LoggerTests : IDisposable
     {
         var file = LoggerFile.Open("time,cold\n03/09/2026 10:00,1\n03/09/2026 10:01,2")!;
         Assert.True(file.Read(file.Guess(), DateTimeZone.Utc).NeedsDayOrder);
-        Assert.Equal(new DateTimeOffset(2026, 9, 3, 10, 0, 0, TimeSpan.Zero), file.Read(file.Guess(), DateTimeZone.Utc, DayOrder.DayFirst).Start);
-        Assert.Equal(new DateTimeOffset(2026, 3, 9, 10, 0, 0, TimeSpan.Zero), file.Read(file.Guess(), DateTimeZone.Utc, DayOrder.MonthFirst).Start);
+        Assert.Equal(
+            new DateTimeOffset(2026, 9, 3, 10, 0, 0, TimeSpan.Zero), file.Read(file.Guess(), DateTimeZone.Utc, DayOrder.DayFirst).Start);
+        Assert.Equal(
+            new DateTimeOffset(2026, 3, 9, 10, 0, 0, TimeSpan.Zero), file.Read(file.Guess(), DateTimeZone.Utc, DayOrder.MonthFirst).Start);
     }
 
     [Fact]
@@ -186,7 +191,8 @@ public sealed class LoggerTests : IDisposable
         Assert.Empty(store.Find(Guid.NewGuid()));
     }
 
-    /// <summary>The whole way of a day's log: read, part, keep. The bound is for starved machines and only catches work that grows with the square; the measured figure is in the docs.</summary>
+    /// <summary>The whole way of a day's log: read, part, keep. The bound is for starved machines and only catches work that grows with the
+    /// square; the measured figure is in the docs.</summary>
     [Fact]
     public void A_day_of_seconds_in_twelve_columns_is_read_and_judged_quickly()
     {

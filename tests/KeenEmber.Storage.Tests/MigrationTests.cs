@@ -13,7 +13,8 @@ namespace KeenEmber.Storage.Tests;
 public sealed class MigrationTests
 {
     private static readonly IReadOnlyList<string> Scripts =
-        [.. typeof(Database).Assembly.GetManifestResourceNames().Where(n => n.EndsWith(".sql", StringComparison.Ordinal)).Order(StringComparer.Ordinal)];
+        [.. typeof(Database).Assembly.GetManifestResourceNames().Where(n => n.EndsWith(".sql", StringComparison.Ordinal))
+            .Order(StringComparer.Ordinal)];
 
     private static string Read(string script)
     {
@@ -31,7 +32,9 @@ public sealed class MigrationTests
             var database = new Database(old);
             using (var db = database.Open())
             {
-                db.Execute("CREATE TABLE SchemaVersions (SchemaVersionID INTEGER CONSTRAINT 'PK_SchemaVersions_SchemaVersionID' PRIMARY KEY AUTOINCREMENT NOT NULL, ScriptName TEXT NOT NULL, Applied DATETIME NOT NULL)");
+                db.Execute(
+                    "CREATE TABLE SchemaVersions (SchemaVersionID INTEGER CONSTRAINT 'PK_SchemaVersions_SchemaVersionID' PRIMARY KEY "
+                    + "AUTOINCREMENT NOT NULL, ScriptName TEXT NOT NULL, Applied DATETIME NOT NULL)");
                 foreach (var script in Scripts.Take(version))
                 {
                     db.Execute(Read(script));
@@ -53,13 +56,17 @@ public sealed class MigrationTests
     public void The_demo_of_an_earlier_program_comes_up_to_date_and_loses_nothing()
     {
         var old = Directory.CreateTempSubdirectory("keen-ember-").FullName;
-        using (var packed = new BrotliStream(File.OpenRead(Path.Combine(AppContext.BaseDirectory, "Corpus", "demo-0011.db.br")), CompressionMode.Decompress))
+        using (var packed =
+            new BrotliStream(
+            File.OpenRead(Path.Combine(AppContext.BaseDirectory, "Corpus", "demo-0011.db.br")), CompressionMode.Decompress))
         using (var file = File.Create(Path.Combine(old, Database.FileName)))
             packed.CopyTo(file);
         var database = new Database(old);
         database.Migrate();
         using var visits = new VisitStore(database, EntryKinds.House);
-        var entries = new EquipmentStore(database).All().SelectMany(u => visits.EntriesOfEquipment(u.Id, visits.OfEquipment(u.Id).Select(v => v.Id)).Values).SelectMany(e => e).ToList();
+        var entries = new EquipmentStore(database).All()
+            .SelectMany(u => visits.EntriesOfEquipment(u.Id, visits.OfEquipment(u.Id).Select(v => v.Id)).Values).SelectMany(e => e)
+            .ToList();
         using (var db = database.Open())
             Assert.Equal(db.ExecuteScalar<int>("SELECT count(*) FROM entry"), entries.Count);
         Assert.True(entries.Count > 500);
@@ -99,7 +106,10 @@ public sealed class MigrationTests
         database.Migrate();
         var circuit = new EquipmentStore(database).All().Single().Circuit;
         Assert.Equal((parts, 1, null), (circuit.Parts, circuit.Coils, circuit.RatedCurrentA));
-        var entries = new VisitStore(database, EntryKinds.House).EntriesOfEquipment(new("019c0000-0000-7000-8000-000000000002"), new Guid("019c0000-0000-7000-8000-000000000004")).Values.SelectMany(v => v).ToList();
+        var entries = new VisitStore(database, EntryKinds.House)
+            .EntriesOfEquipment(
+            new("019c0000-0000-7000-8000-000000000002"), new Guid("019c0000-0000-7000-8000-000000000004")).Values.SelectMany(v => v)
+            .ToList();
         Assert.Equal(new TypedValue(21.5, Unit.Psi), Assert.IsType<ReadingEntry>(entries[0]).Value);
         Assert.Equal(new TypedValue(1.2, Unit.Bar), Assert.IsType<SettingEntry>(entries[1]).Value);
         Assert.Equal((true, new(new('1', 24), "20010")), (Assert.IsType<FrostEntry>(entries[2]).After, ((FrostEntry)entries[2]).Picture));

@@ -37,7 +37,9 @@ public sealed class PhotoTests : IDisposable
     /// <summary>The same JPEG with an EXIF segment: an orientation, and a place it was taken at.</summary>
     private static byte[] WithExif(byte[] jpeg, byte orientation)
     {
-        var tiff = new List<byte>(Encoding.ASCII.GetBytes("II")) { 42, 0, 8, 0, 0, 0, 1, 0, 0x12, 1, 3, 0, 1, 0, 0, 0, orientation, 0, 0, 0, 0, 0, 0, 0 };
+        var tiff =
+            new List<byte>(
+            Encoding.ASCII.GetBytes("II")) { 42, 0, 8, 0, 0, 0, 1, 0, 0x12, 1, 3, 0, 1, 0, 0, 0, orientation, 0, 0, 0, 0, 0, 0, 0 };
         tiff.AddRange(Encoding.ASCII.GetBytes("GPS 54.1N 2.3W"));
         byte[] body = [.. Encoding.ASCII.GetBytes("Exif\0\0"), .. tiff];
         return [0xff, 0xd8, 0xff, 0xe1, (byte)((body.Length + 2) >> 8), (byte)(body.Length + 2), .. body, .. jpeg.AsSpan(2)];
@@ -59,7 +61,8 @@ public sealed class PhotoTests : IDisposable
     [InlineData(6, 400, 800, 0.8, 0.2)]
     [InlineData(7, 400, 800, 0.8, 0.8)]
     [InlineData(8, 400, 800, 0.2, 0.8)]
-    public void It_is_turned_the_right_way_up_and_forgets_where_it_was_taken(byte orientation, int width, int height, double redX, double redY)
+    public void It_is_turned_the_right_way_up_and_forgets_where_it_was_taken(
+        byte orientation, int width, int height, double redX, double redY)
     {
         var file = WithExif(Picture(), orientation);
         Assert.Contains("GPS", Encoding.Latin1.GetString(file), StringComparison.Ordinal);
@@ -96,7 +99,8 @@ public sealed class PhotoTests : IDisposable
     }
 
     [Fact]
-    public void A_huge_one_is_made_no_larger_than_is_of_use() => Assert.Equal((2400, 1200), Keep(Picture(5000, 2500)) is { } p ? (p.Width, p.Height) : default);
+    public void A_huge_one_is_made_no_larger_than_is_of_use() =>
+        Assert.Equal((2400, 1200), Keep(Picture(5000, 2500)) is { } p ? (p.Width, p.Height) : default);
 
     [Fact]
     public void What_is_no_picture_or_a_broken_one_is_refused()
@@ -116,7 +120,8 @@ public sealed class PhotoTests : IDisposable
 
     /// <summary>A single colour packs into next to nothing: the header says what it would take to paint.</summary>
     [Fact]
-    public void One_with_more_pixels_than_any_camera_is_refused_by_its_header() => Assert.Null(Keep(Picture(7100, 7100, SKEncodedImageFormat.Png)));
+    public void One_with_more_pixels_than_any_camera_is_refused_by_its_header() =>
+        Assert.Null(Keep(Picture(7100, 7100, SKEncodedImageFormat.Png)));
 
     [Theory]
     [InlineData(SKEncodedImageFormat.Jpeg)]
@@ -132,7 +137,9 @@ public sealed class PhotoTests : IDisposable
     [Fact]
     public async Task Large_ones_at_once_wait_for_each_other_and_are_all_kept()
     {
-        var files = new[] { Picture(4000, 3500, SKEncodedImageFormat.Png), Picture(3500, 4000, SKEncodedImageFormat.Png), Picture(300, 200), Picture(4000, 3900, SKEncodedImageFormat.Png) };
+        var files =
+            new[] { Picture(4000, 3500, SKEncodedImageFormat.Png), Picture(3500, 4000, SKEncodedImageFormat.Png), Picture(300, 200),
+            Picture(4000, 3900, SKEncodedImageFormat.Png) };
         var kept = await Task.WhenAll(files.Select(f => Task.Run(() => Keep(f))));
         Assert.All(kept, Assert.NotNull);
         Assert.Equal(4, kept.DistinctBy(k => k!.Hash).Count());

@@ -22,15 +22,22 @@ public sealed class SearchTests : IDisposable
     {
         database = new(folder);
         database.Migrate();
-        unit = new(Guid.CreateVersion7(), site.Id, "F-3", "Fish counter freezer", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 2, "fillets", "lower floor",
+        unit = new(
+            Guid.CreateVersion7(), site.Id, "F-3", "Fish counter freezer", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 2,
+            "fillets", "lower floor",
             new(Guid.CreateVersion7(), "R404A", 2.9, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver, ""));
         new EquipmentStore(database).Save(unit, site, Today);
         visit = new(Guid.CreateVersion7(), unit.Id, Start, "Isolde Marrin", "Soft crème brûlée");
         new VisitStore(database, EntryKinds.House).Start(visit);
         new VisitStore(database, EntryKinds.House).Append([
-            new NoteEntry(new(Guid.CreateVersion7(), visit.Id, Start.AddMinutes(5), Start, "Isolde"), "oil at the flare nut of the receiver"),
-            new PartEntry(new(Guid.CreateVersion7(), visit.Id, Start.AddMinutes(9), Start, "Isolde"), "fan motor", "left", "seized", "9 W motor", "A-17", false),
-            new ChangeEntry(new(Guid.CreateVersion7(), visit.Id, Start.AddMinutes(11), Start, "Isolde"), "defrost length", "20 min", "35 min", "the warranty desk", null, false)]);
+            new NoteEntry(
+                new(Guid.CreateVersion7(), visit.Id, Start.AddMinutes(5), Start, "Isolde"), "oil at the flare nut of the receiver"),
+            new PartEntry(
+                new(Guid.CreateVersion7(), visit.Id, Start.AddMinutes(9), Start, "Isolde"), "fan motor", "left", "seized", "9 W motor",
+                "A-17", false),
+            new ChangeEntry(
+                new(Guid.CreateVersion7(), visit.Id, Start.AddMinutes(11), Start, "Isolde"), "defrost length", "20 min", "35 min",
+                "the warranty desk", null, false)]);
     }
 
     public void Dispose()
@@ -85,10 +92,14 @@ public sealed class SearchTests : IDisposable
         var visits = new VisitStore(database, EntryKinds.House);
         var visit = visits.OfEquipment(unit.Id)[0];
         var at = visit.StartedAt.AddMinutes(50);
-        var (struck, wrong) = (new NoteEntry(new(Guid.CreateVersion7(), visit.Id, at, at, "Isolde"), "marmalade in the drain"), new NoteEntry(new(Guid.CreateVersion7(), visit.Id, at, at, "Isolde"), "quince on the fan"));
+        var (struck, wrong) =
+            (new NoteEntry(new(Guid.CreateVersion7(), visit.Id, at, at, "Isolde"), "marmalade in the drain"),
+            new NoteEntry(new(Guid.CreateVersion7(), visit.Id, at, at, "Isolde"), "quince on the fan"));
         visits.Append([struck, wrong]);
         Assert.Single(Find("marmalade"));
-        visits.Append([new WithdrawalEntry(new(Guid.CreateVersion7(), visit.Id, at, at, "Isolde", struck.Id)), wrong with { Header = wrong.Header with { Id = Guid.CreateVersion7(), Corrects = wrong.Id }, Text = "medlar on the fan" }]);
+        visits.Append(
+            [new WithdrawalEntry(new(Guid.CreateVersion7(), visit.Id, at, at, "Isolde", struck.Id)),
+            wrong with { Header = wrong.Header with { Id = Guid.CreateVersion7(), Corrects = wrong.Id }, Text = "medlar on the fan" }]);
         Assert.Empty(Find("marmalade"));
         Assert.Empty(Find("quince"));
         Assert.Single(Find("medlar"));
@@ -102,7 +113,9 @@ public sealed class SearchTests : IDisposable
         var at = visit.StartedAt.AddMinutes(50);
         visits.Append([
             new PhotoEntry(new(Guid.CreateVersion7(), visit.Id, at, at, "Isolde"), new('b', 64), 8, 6, "sycamore leaf in the fan", null),
-            new RecommendationEntry(new(Guid.CreateVersion7(), visit.Id, at, at, "Isolde"), "leaves", "a hornbeam screen", "", null, null, null, RecommendationUrgency.Watch)]);
+            new RecommendationEntry(
+                new(Guid.CreateVersion7(), visit.Id, at, at, "Isolde"), "leaves", "a hornbeam screen", "", null, null, null,
+                RecommendationUrgency.Watch)]);
         Assert.Equal("photo", Assert.Single(Find("sycamore")).Kind);
         Assert.Equal("recommendation", Assert.Single(Find("hornbeam")).Kind);
         Assert.Empty(Find(new string('b', 64)));

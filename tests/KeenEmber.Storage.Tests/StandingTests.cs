@@ -34,8 +34,11 @@ public sealed class StandingTests : IDisposable
 
     private Equipment Unit(string tag)
     {
-        var unit = new Equipment(Guid.CreateVersion7(), site.Id, tag, "Freezer", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 1, "", "",
-            new(Guid.CreateVersion7(), "R404A", null, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver, ""));
+        var unit =
+            new Equipment(
+            Guid.CreateVersion7(), site.Id, tag, "Freezer", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 1, "", "",
+            new(Guid.CreateVersion7(), "R404A", null, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver,
+                ""));
         Assert.True(new EquipmentStore(database).Save(unit, site, Today));
         return unit;
     }
@@ -47,13 +50,19 @@ public sealed class StandingTests : IDisposable
         return visit;
     }
 
-    private void Keep(Equipment unit, UnitStanding standing, bool callback = false) => standings.Save(unit.Id, standing, standings.Find(unit.Id)!.Value.Changes, callback);
+    private void Keep(Equipment unit, UnitStanding standing, bool callback = false) =>
+        standings.Save(unit.Id, standing, standings.Find(unit.Id)!.Value.Changes, callback);
 
     private static UnitStanding Of(Visit visit, LoopKind? loop = null, DateOnly? due = null, DateOnly? followUp = null, bool drifts = false)
     {
-        var change = new ChangeEntry(new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde"), "fan delay", "", "bridged", "", loop ?? LoopKind.WatchIt, false);
-        var handover = due is { } day ? new HandoverEntry(new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde"), change.Id, "part", "Tobin", day) : null;
-        return new([new(visit, 3, Finding.Of("circuit.within-targets"), true, false, followUp, new Dictionary<ResultKind, double> { [ResultKind.Subcooling] = 4.5 })],
+        var change =
+            new ChangeEntry(
+            new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde"), "fan delay", "", "bridged", "", loop ?? LoopKind.WatchIt, false);
+        var handover = due is { } day
+            ? new HandoverEntry(new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde"), change.Id, "part", "Tobin", day) : null;
+        return new(
+            [new(visit, 3, Finding.Of("circuit.within-targets"), true, false, followUp, new Dictionary<ResultKind,
+            double> { [ResultKind.Subcooling] = 4.5 })],
             loop is null ? [] : [new(change, handover)], drifts ? [new(ResultKind.Subcooling, 4, 9)] : []);
     }
 
@@ -88,7 +97,8 @@ public sealed class StandingTests : IDisposable
         }
 
         Current();
-        new VisitStore(database, EntryKinds.House).Append([new NoteEntry(new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde"), "oil")]);
+        new VisitStore(database, EntryKinds.House)
+            .Append([new NoteEntry(new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde"), "oil")]);
         Stale("entry", everyVisit: false);
         Visit(unit, 4);
         Stale("visit", everyVisit: false);
@@ -108,7 +118,8 @@ public sealed class StandingTests : IDisposable
         var unit = Unit("F-3");
         var visit = Visit(unit);
         var before = standings.Find(unit.Id)!.Value.Changes;
-        new VisitStore(database, EntryKinds.House).Append([new NoteEntry(new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde"), "oil")]);
+        new VisitStore(database, EntryKinds.House)
+            .Append([new NoteEntry(new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde"), "oil")]);
         standings.Save(unit.Id, Of(visit), before, false);
         Assert.False(standings.Find(unit.Id)!.Value.IsCurrent);
     }
@@ -121,7 +132,8 @@ public sealed class StandingTests : IDisposable
         Keep(late, Of(Visit(late), LoopKind.PartOnOrder, due: new(2026, 3, 4)));
         Keep(again, Of(Visit(again, 2), followUp: new(2026, 3, 8)), callback: true);
         Keep(drifts, Of(Visit(drifts), drifts: true));
-        IEnumerable<string> Tags(Listing listing, DateOnly until = default, DateTimeOffset since = default) => standings.List(listing, 0, 9, until, since).Select(u => u.Tag);
+        IEnumerable<string> Tags(Listing listing, DateOnly until = default, DateTimeOffset since = default) =>
+            standings.List(listing, 0, 9, until, since).Select(u => u.Tag);
         Assert.Equal(["A-1"], Tags(Listing.Safety));
         Assert.Equal(["A-2"], Tags(Listing.Overdue, until: new(2026, 3, 5)));
         Assert.Empty(Tags(Listing.Overdue, until: new(2026, 3, 4)));

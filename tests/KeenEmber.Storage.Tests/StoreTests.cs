@@ -24,9 +24,12 @@ public sealed class StoreTests : IDisposable
     {
         var database = new Database(folder);
         database.Migrate();
-        unit = new(Guid.CreateVersion7(), site.Id, "F-3", "Fish counter freezer", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 2, "fillets", "lower floor",
+        unit = new(
+            Guid.CreateVersion7(), site.Id, "F-3", "Fish counter freezer", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 2,
+            "fillets", "lower floor",
             new(Guid.CreateVersion7(), "R404A", 2.9, Metering.ThermostaticValve, CondenserKind.AirCooledRemote,
-                CircuitParts.Receiver | CircuitParts.LiquidSolenoid, "0.55 kW") { Coils = 2, RatedCurrentA = 6.2, ColdestAmbient = Temperature.FromCelsius(-12) });
+                CircuitParts.Receiver | CircuitParts.LiquidSolenoid, "0.55 kW") { Coils = 2, RatedCurrentA = 6.2,
+                    ColdestAmbient = Temperature.FromCelsius(-12) });
         Assert.True(new EquipmentStore(database).Save(unit, site, Today));
         visit = new(Guid.CreateVersion7(), unit.Id, Start, "Isolde Marrin", "Soft product");
         new VisitStore(database, EntryKinds.House).Start(visit);
@@ -49,7 +52,10 @@ public sealed class StoreTests : IDisposable
     [Fact]
     public void A_defrost_set_up_comes_back_with_its_heaters_and_times()
     {
-        var setUp = new DefrostSetUp(DefrostKind.Electric, DefrostStart.Board, TerminationKind.Probe, "top left", new(46, Unit.Fahrenheit), null, null, 35, 2.5, new(-4, Unit.Celsius),
+        var setUp =
+            new DefrostSetUp(
+            DefrostKind.Electric, DefrostStart.Board, TerminationKind.Probe, "top left", new(46, Unit.Fahrenheit), null, null, 35, 2.5,
+            new(-4, Unit.Celsius),
             HeaterConnection.Star, [new(1200, 230), new(1200, 230), new(1200, 230)], 34, [new(6, 0), new(18, 30)]);
         Visits.Append([new DefrostSetUpEntry(new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin"), setUp)]);
         var kept = Assert.IsType<DefrostSetUpEntry>(Visits.EntriesOfEquipment(unit.Id)[visit.Id].Single()).SetUp;
@@ -57,15 +63,21 @@ public sealed class StoreTests : IDisposable
         Assert.Equal(setUp.Starts!, kept.Starts!);
         Assert.Equal(setUp with { Heaters = null, Starts = null }, kept with { Heaters = null, Starts = null });
         using var db = new Database(folder).Open();
-        Assert.DoesNotContain("ratedKw", db.QuerySingle<string>("SELECT body FROM entry WHERE kind = 'defrost-set-up'"), StringComparison.OrdinalIgnoreCase);
+        Assert.DoesNotContain(
+            "ratedKw", db.QuerySingle<string>("SELECT body FROM entry WHERE kind = 'defrost-set-up'"), StringComparison.OrdinalIgnoreCase);
     }
 
     [Fact]
     public void A_sensors_own_points_and_a_response_come_back()
     {
         var spec = new CurveSpec(Points: [new(4, 0), new(20, 3000)], Signal: SignalKind.Milliampere, Measures: QuantityKind.Pressure);
-        Visits.Append([new SensorEntry(new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin"), "suction", SensorRole.SuctionPressure, spec, "", "P1", null),
-            new ResponseEntry(new(Guid.CreateVersion7(), visit.Id, Start.AddMinutes(1), Start, "Isolde Marrin"), "coil", new(2, Unit.Celsius), new(34, Unit.Celsius), [new(10, new(12.5, Unit.Celsius))])]);
+        Visits.Append(
+            [new SensorEntry(
+            new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin"), "suction", SensorRole.SuctionPressure, spec, "", "P1",
+            null),
+            new ResponseEntry(
+                new(Guid.CreateVersion7(), visit.Id, Start.AddMinutes(1), Start, "Isolde Marrin"), "coil", new(2, Unit.Celsius),
+                new(34, Unit.Celsius), [new(10, new(12.5, Unit.Celsius))])]);
         var kept = Visits.EntriesOfEquipment(unit.Id)[visit.Id].ToList();
         var curve = Assert.Single(kept.OfType<SensorEntry>()).Curve;
         Assert.Equal(spec.Points!, curve.Points!);
@@ -89,14 +101,16 @@ public sealed class StoreTests : IDisposable
         Assert.Equal(entries.ToHashSet<Entry>(), Visits.EntriesOfEquipment(unit.Id, visit.Id)[visit.Id].ToHashSet());
     }
 
-    private static ReadingEntry Moved(ReadingEntry reading, Func<EntryHeader, EntryHeader> header) => reading with { Header = header(reading.Header) };
+    private static ReadingEntry Moved(ReadingEntry reading, Func<EntryHeader, EntryHeader> header) =>
+        reading with { Header = header(reading.Header) };
 
     [Fact]
     public void Sent_twice_is_stored_once()
     {
         var reading = Reading(21, Unit.Psi);
         Visits.Append([reading]);
-        Visits.Append([reading with { Header = reading.Header with { At = reading.At.AddSeconds(3), WrittenAt = reading.WrittenAt.AddSeconds(3) } }]);
+        Visits.Append(
+            [reading with { Header = reading.Header with { At = reading.At.AddSeconds(3), WrittenAt = reading.WrittenAt.AddSeconds(3) } }]);
         Assert.Single(Visits.EntriesOfEquipment(unit.Id, visit.Id)[visit.Id]);
     }
 
@@ -116,7 +130,9 @@ public sealed class StoreTests : IDisposable
     public void References_among_a_batch_follow_an_id_that_was_taken()
     {
         var run = Guid.CreateVersion7();
-        Entry[] Batch(RunOrigin origin) => [new RunEntry(new(run, visit.Id, Start, Start, "Isolde"), origin), new RunMarkEntry(new(EntryId.OfLine(run, 1), visit.Id, Start, Start, "Isolde"), run, RunMarkKind.HeatOn)];
+        Entry[] Batch(RunOrigin origin) =>
+            [new RunEntry(new(run, visit.Id, Start, Start, "Isolde"), origin),
+            new RunMarkEntry(new(EntryId.OfLine(run, 1), visit.Id, Start, Start, "Isolde"), run, RunMarkKind.HeatOn)];
         Visits.Append(Batch(RunOrigin.Watched));
         Visits.Append(Batch(RunOrigin.TypedIn));
         var kept = Visits.EntriesOfEquipment(unit.Id, visit.Id)[visit.Id];
@@ -136,7 +152,8 @@ public sealed class StoreTests : IDisposable
     [Fact]
     public void An_entry_of_an_unknown_visit_is_refused_whole()
     {
-        Assert.Throws<SqliteException>(() => Visits.Append([Reading(21, Unit.Psi), Moved(Reading(22, Unit.Psi), h => h with { VisitId = Guid.CreateVersion7() })]));
+        Assert.Throws<SqliteException>(
+            () => Visits.Append([Reading(21, Unit.Psi), Moved(Reading(22, Unit.Psi), h => h with { VisitId = Guid.CreateVersion7() })]));
         Assert.Empty(Visits.EntriesOfEquipment(unit.Id, visit.Id)[visit.Id]);
     }
 
@@ -187,7 +204,9 @@ public sealed class StoreTests : IDisposable
     {
         var shops = new ShopStore(new Database(folder));
         Assert.Equal(UnitPreference.Metric, shops.Get().Units);
-        shops.Save(new("Quillmere cold works", UnitPreference.Us, new Dictionary<string, MeasuringPoint> { ["top sensor"] = MeasuringPoint.BoxAir }));
+        shops.Save(
+            new("Quillmere cold works", UnitPreference.Us, new Dictionary<string,
+            MeasuringPoint> { ["top sensor"] = MeasuringPoint.BoxAir }));
         shops.Save(shops.Get() with { Name = "Harbour cold works" });
         var shop = new ShopStore(new Database(folder)).Get();
         Assert.Equal(("Harbour cold works", UnitPreference.Us), (shop.Name, shop.Units));
@@ -201,11 +220,13 @@ public sealed class StoreTests : IDisposable
         var second = Moved(Reading(21, Unit.Psi), h => h with { At = Start.AddMinutes(6) });
         var struck = Moved(Reading(99, Unit.Psi), h => h with { At = Start.AddMinutes(8) });
         var wrong = Reading(-3, Unit.Celsius, MeasuringPoint.BoxAir);
-        var right = wrong with { Header = wrong.Header with { Id = Guid.CreateVersion7(), Corrects = wrong.Id }, Value = new(-13, Unit.Celsius) };
+        var right =
+            wrong with { Header = wrong.Header with { Id = Guid.CreateVersion7(), Corrects = wrong.Id }, Value = new(-13, Unit.Celsius) };
         var note = new NoteEntry(new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde Marrin"), "oil");
         var strike = new WithdrawalEntry(new(Guid.CreateVersion7(), visit.Id, struck.At, Start.AddMinutes(9), "Isolde Marrin", struck.Id));
         Visits.Append([first, second, struck, wrong, right, note, strike]);
-        Assert.Equal(new HashSet<Entry> { second, struck, wrong, right, note, strike }, Visits.EntriesOfEquipment(unit.Id)[visit.Id].ToHashSet());
+        Assert.Equal(
+            new HashSet<Entry> { second, struck, wrong, right, note, strike }, Visits.EntriesOfEquipment(unit.Id)[visit.Id].ToHashSet());
         Assert.Equal(7, Visits.EntriesOfEquipment(unit.Id, visit.Id)[visit.Id].Count);
     }
 
@@ -227,7 +248,8 @@ public sealed class StoreTests : IDisposable
     [Fact]
     public void A_visit_keeps_its_intake_and_a_unit_its_hazards()
     {
-        var urgent = new Visit(Guid.CreateVersion7(), unit.Id, Start.AddDays(1), "Tobin", "Warm", Urgency.AtOnce, "all the fillets", "before noon");
+        var urgent =
+            new Visit(Guid.CreateVersion7(), unit.Id, Start.AddDays(1), "Tobin", "Warm", Urgency.AtOnce, "all the fillets", "before noon");
         Visits.Start(urgent);
         Assert.Equal(urgent, Visits.Find(urgent.Id));
         Assert.True(Units.Save(unit with { Hazards = Hazards.SecondSupply | Hazards.Height }, site, Today));
@@ -241,10 +263,13 @@ public sealed class StoreTests : IDisposable
         Assert.Equal(30, shops.Get().Policies.CallbackDays);
         shops.Save(shops.Get() with
         {
-            Technicians = ["Isolde Marrin"], Currency = "€", Policies = new(new Dictionary<Policy, PolicyChoice> { [Policy.Gauges] = PolicyChoice.GaugesOnEveryCall }, 14, 60),
+            Technicians = ["Isolde Marrin"], Currency = "€",
+                Policies = new(new Dictionary<Policy, PolicyChoice> { [Policy.Gauges] = PolicyChoice.GaugesOnEveryCall }, 14, 60),
         });
         var shop = new ShopStore(new Database(folder)).Get();
-        Assert.Equal((14, 60, PolicyChoice.GaugesOnEveryCall), (shop.Policies.CallbackDays, shop.Policies.MeterCheckDays, shop.Policies.Of(Policy.Gauges)));
+        Assert.Equal(
+            (14, 60, PolicyChoice.GaugesOnEveryCall),
+            (shop.Policies.CallbackDays, shop.Policies.MeterCheckDays, shop.Policies.Of(Policy.Gauges)));
         Assert.Equal(("Isolde Marrin", "€"), (Assert.Single(shop.Technicians), shop.Currency));
     }
 

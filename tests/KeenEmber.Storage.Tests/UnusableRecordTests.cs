@@ -25,7 +25,8 @@ public sealed class UnusableRecordTests : IDisposable
         System.IO.File.WriteAllText(Path.Combine(folder, "photos", "a.jpg"), "");
         if (isEmptyFile)
             System.IO.File.WriteAllText(File, "");
-        Assert.Contains("photos", Assert.Throws<UnusableRecordException>(() => new Database(folder).Migrate()).Message, StringComparison.Ordinal);
+        Assert.Contains(
+            "photos", Assert.Throws<UnusableRecordException>(() => new Database(folder).Migrate()).Message, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -34,7 +35,8 @@ public sealed class UnusableRecordTests : IDisposable
         var database = new Database(folder);
         database.Migrate();
         using (var db = database.Open())
-            db.Execute("INSERT INTO SchemaVersions (ScriptName, Applied) VALUES ('KeenEmber.Storage.Migrations.9999_tomorrow.sql', '2027-01-01')");
+            db.Execute(
+                "INSERT INTO SchemaVersions (ScriptName, Applied) VALUES ('KeenEmber.Storage.Migrations.9999_tomorrow.sql', '2027-01-01')");
         Assert.Contains("newer", Assert.Throws<UnusableRecordException>(database.Migrate).Message, StringComparison.Ordinal);
     }
 

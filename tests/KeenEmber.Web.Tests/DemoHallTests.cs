@@ -6,7 +6,8 @@ namespace KeenEmber.Web.Tests;
 /// <summary>The hall shows each pattern and each make-up on one of its units.</summary>
 public sealed class DemoHallTests(DemoWeb demo) : IClassFixture<DemoWeb>
 {
-    private async Task<string> Page(string path) => WebUtility.HtmlDecode(await demo.Http.GetStringAsync(path, TestContext.Current.CancellationToken));
+    private async Task<string> Page(string path) =>
+        WebUtility.HtmlDecode(await demo.Http.GetStringAsync(path, TestContext.Current.CancellationToken));
 
     /// <summary>Every station of the latest visit of every unit, as one text.</summary>
     private async Task<List<string>> LatestVisits()
@@ -15,7 +16,9 @@ public sealed class DemoHallTests(DemoWeb demo) : IClassFixture<DemoWeb>
         foreach (var unit in Regex.Matches(await Page("/"), "/equipment/[0-9a-f-]{36}").Select(m => m.Value).Distinct())
         {
             var visit = Regex.Match(await Page(unit), "/visits/[0-9a-f-]{36}").Value;
-            pages.Add(await Page(visit + "/circuit") + await Page(visit + "/controls") + await Page(visit + "/course") + await Page(visit + "/glycol"));
+            pages.Add(
+                await Page(visit + "/circuit") + await Page(visit + "/controls") + await Page(visit + "/course")
+                + await Page(visit + "/glycol"));
         }
 
         return pages;
@@ -49,8 +52,10 @@ public sealed class DemoHallTests(DemoWeb demo) : IClassFixture<DemoWeb>
         var all = string.Concat(await LatestVisits());
         string[] codes =
         [
-            "circuit.short-of-charge", "circuit.coil-starved", "circuit.drier-restricted", "circuit.coil-not-loaded", "circuit.overfed", "circuit.heavy-load",
-            "circuit.not-pumping", "circuit.high-head", "circuit.overcharged", "circuit.discharge-too-hot", "circuit.head-too-low-in-the-cold", "circuit.short-cycling",
+            "circuit.short-of-charge", "circuit.coil-starved", "circuit.drier-restricted", "circuit.coil-not-loaded", "circuit.overfed",
+                "circuit.heavy-load",
+            "circuit.not-pumping", "circuit.high-head", "circuit.overcharged", "circuit.discharge-too-hot",
+                "circuit.head-too-low-in-the-cold", "circuit.short-cycling",
             "circuit.within-targets", "circuit.valve-hunts", "circuit.feeding-comes-and-goes", "glycol.control-let-it-freeze",
         ];
         Assert.All(codes, code => Assert.Contains($"data-code=\"{code}\"", all, StringComparison.Ordinal));
@@ -83,7 +88,9 @@ public sealed class DemoHallTests(DemoWeb demo) : IClassFixture<DemoWeb>
     [InlineData("C-7", null, "")]
     public async Task A_visit_under_way_is_told_what_to_do_next_by_whichever_bench_asks_first(string tag, string? task, string words)
     {
-        var panel = Regex.Match(await Page(await LatestVisit(tag) + "/circuit"), "<section class=\"next\".*?</section>", RegexOptions.Singleline).Value;
+        var panel =
+            Regex.Match(
+            await Page(await LatestVisit(tag) + "/circuit"), "<section class=\"next\".*?</section>", RegexOptions.Singleline).Value;
         Assert.Equal(task is not null, panel.Contains($"data-next-task=\"{task}\"", StringComparison.Ordinal));
         Assert.Contains(words, panel, StringComparison.Ordinal);
     }

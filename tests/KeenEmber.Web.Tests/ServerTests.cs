@@ -98,7 +98,9 @@ public sealed partial class ServerTests(DemoWeb demo) : IClassFixture<DemoWeb>
         var visit = await AnyVisit();
         var before = await Page(visit.Replace("circuit", "record", StringComparison.Ordinal));
         var answer = await demo.Http.PostAsync($"{visit}?handler={handler}", new FormUrlEncodedContent(
-            new Dictionary<string, string> { [field] = value, ["lineId"] = Guid.CreateVersion7().ToString(), ["entryId"] = Guid.CreateVersion7().ToString(), ["point"] = "BoxAir" }), Cancel);
+            new Dictionary<string,
+                string> { [field] = value, ["lineId"] = Guid.CreateVersion7().ToString(), ["entryId"] = Guid.CreateVersion7().ToString(),
+                ["point"] = "BoxAir" }), Cancel);
         Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
         Assert.Contains("Not accepted", await answer.Content.ReadAsStringAsync(Cancel), StringComparison.Ordinal);
         var after = await Page(visit.Replace("circuit", "record", StringComparison.Ordinal));
@@ -116,14 +118,18 @@ public sealed partial class ServerTests(DemoWeb demo) : IClassFixture<DemoWeb>
         var token = Regex.Match(page, "__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)").Groups[1].Value;
         var corrects = Guid.CreateVersion7().ToString();
         await demo.Http.PostAsync(visit + "circuit?handler=Reading", new FormUrlEncodedContent(
-            new Dictionary<string, string> { ["__RequestVerificationToken"] = token, ["entryId"] = corrects, ["point"] = "BoxAir", ["value"] = "-12" }), Cancel);
+            new Dictionary<string,
+                string> { ["__RequestVerificationToken"] = token, ["entryId"] = corrects, ["point"] = "BoxAir", ["value"] = "-12" }),
+                Cancel);
         var before = Regex.Count(await Page(visit + "record"), "class=\"what\"");
         var form = new Dictionary<string, string>
         {
-            ["__RequestVerificationToken"] = token, ["entryId"] = Guid.CreateVersion7().ToString(), ["point"] = "BoxAir", ["corrects"] = corrects, [field] = value,
+            ["__RequestVerificationToken"] = token, ["entryId"] = Guid.CreateVersion7().ToString(), ["point"] = "BoxAir",
+                ["corrects"] = corrects, [field] = value,
         };
         for (var time = 0; time < 2; time++)
-            Assert.Equal(HttpStatusCode.Redirect, (await demo.Http.PostAsync(visit + handler, new FormUrlEncodedContent(form), Cancel)).StatusCode);
+            Assert.Equal(
+                HttpStatusCode.Redirect, (await demo.Http.PostAsync(visit + handler, new FormUrlEncodedContent(form), Cancel)).StatusCode);
         var record = await Page(visit + "record");
         Assert.Equal(before + (value.Length > 0 ? 1 : 0), Regex.Count(record, "class=\"what\""));
         Assert.Contains("no longer stands", record, StringComparison.Ordinal);

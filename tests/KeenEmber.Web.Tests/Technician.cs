@@ -33,19 +33,23 @@ public sealed class Technician(TestApp app, HttpClient? browser = null) : IDispo
     public async Task<HttpResponseMessage> Send(string address, string action, params (string Field, string Text)[] fields)
     {
         var page = await Open(address);
-        var form = page.Forms.OfType<IHtmlFormElement>().FirstOrDefault(f => f.Method == "post" && (f.GetAttribute("action") ?? "").Contains(action, StringComparison.Ordinal));
+        var form = page.Forms.OfType<IHtmlFormElement>()
+            .FirstOrDefault(f => f.Method == "post" && (f.GetAttribute("action") ?? "").Contains(action, StringComparison.Ordinal));
         Assert.True(form is not null, $"{address} has no form for {action}.");
         return await Send(form, address, fields);
     }
 
     public async Task<HttpResponseMessage> Send(IHtmlFormElement form, string address, params (string Field, string Text)[] fields)
     {
-        var texts = Texts(form).Where(t => fields.All(f => !f.Field.Equals(t.Key, StringComparison.OrdinalIgnoreCase))).Concat(fields.Select(f => KeyValuePair.Create(f.Field, f.Text)));
-        var to = form.GetAttribute("action") is not { Length: > 0 } action ? address : action.StartsWith('?') ? address.Split('?')[0] + action : action;
+        var texts = Texts(form).Where(t => fields.All(f => !f.Field.Equals(t.Key, StringComparison.OrdinalIgnoreCase)))
+            .Concat(fields.Select(f => KeyValuePair.Create(f.Field, f.Text)));
+        var to = form.GetAttribute("action") is not { Length: > 0 } action ? address : action.StartsWith('?')
+            ? address.Split('?')[0] + action : action;
         return await Http.PostAsync(to, new FormUrlEncodedContent(texts));
     }
 
-    private static IEnumerable<KeyValuePair<string, string>> Texts(IHtmlFormElement form) => form.Elements.OfType<IHtmlElement>().Select(e => e switch
+    private static IEnumerable<KeyValuePair<string, string>> Texts(IHtmlFormElement form) =>
+        form.Elements.OfType<IHtmlElement>().Select(e => e switch
     {
         IHtmlInputElement { Type: "checkbox" or "radio" } box => (box.Name, Value: box.IsChecked ? box.Value : null),
         IHtmlInputElement { Type: "file" } => default,
@@ -58,7 +62,10 @@ public sealed class Technician(TestApp app, HttpClient? browser = null) : IDispo
     /// <summary>A unit on an empty record; its address.</summary>
     public async Task<string> AddUnit(string tag = "F-3", string site = "Quillmere Market Hall")
     {
-        using var answer = await Send("/equipment/new", "", ("tag", tag), ("refrigerant", "R404A"), ("target", "-20"), ("kind", "WalkInFreezer"), ("fans", "2"), ("site", site));
+        using var answer =
+            await Send(
+            "/equipment/new", "", ("tag", tag), ("refrigerant", "R404A"), ("target", "-20"), ("kind", "WalkInFreezer"), ("fans", "2"),
+            ("site", site));
         Assert.Equal(HttpStatusCode.Redirect, answer.StatusCode);
         return answer.Headers.Location!.ToString();
     }

@@ -7,7 +7,8 @@ using Microsoft.Extensions.Logging;
 
 namespace KeenEmber.Web.Tests;
 
-/// <summary>The whole app without a network: its real pages and stores on a data folder of its own, with a clock that the test moves.</summary>
+/// <summary>The whole app without a network: its real pages and stores on a data folder of its own, with a clock that the test
+/// moves.</summary>
 /// <param name="demo">Begin with Quillmere Market Hall; on an empty record otherwise.</param>
 public sealed class TestApp(bool demo = false) : WebApplicationFactory<Program>
 {
@@ -47,7 +48,8 @@ public sealed class TestApp(bool demo = false) : WebApplicationFactory<Program>
 
         public bool IsEnabled(LogLevel logLevel) => logLevel >= LogLevel.Error;
 
-        public void Log<TState>(LogLevel logLevel, EventId eventId, TState state, Exception? exception, Func<TState, Exception?, string> formatter)
+        public void Log<TState>(
+            LogLevel logLevel, EventId eventId, TState state, Exception? exception, Func<TState, Exception?, string> formatter)
         {
             if (IsEnabled(logLevel))
                 errors.Enqueue($"{formatter(state, exception)} {exception}");

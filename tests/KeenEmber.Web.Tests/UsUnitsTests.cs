@@ -7,7 +7,8 @@ namespace KeenEmber.Web.Tests;
 public sealed partial class UsUnitsTests(DemoWeb demo) : IClassFixture<DemoWeb>
 {
     private static readonly string[] Stations =
-        ["circuit", "look", "course", "defrost", "sensors", "glycol", "meters", "controls", "controlcycle", "controlsheet", "changes", "prove", "close", "report", "defrostplan", "defrosttests"];
+        ["circuit", "look", "course", "defrost", "sensors", "glycol", "meters", "controls", "controlcycle", "controlsheet", "changes",
+            "prove", "close", "report", "defrostplan", "defrosttests"];
 
     /// <summary>Words of technicians stay as they wrote them; names of sensors carry their makers' °C.</summary>
     [GeneratedRegex("fan delay switch, open at -3 °C|by the clock on the wall|-13 or -25 °C|PTC 1 kΩ at 25 °C|R at 25 °C|Beta \\(K\\)")]
@@ -19,7 +20,8 @@ public sealed partial class UsUnitsTests(DemoWeb demo) : IClassFixture<DemoWeb>
     [GeneratedRegex("(?:aria-label|placeholder|alt)=\"([^\"]*)\"")]
     private static partial Regex Attributes();
 
-    private async Task<string> Page(string path) => WebUtility.HtmlDecode(await demo.Http.GetStringAsync(path, TestContext.Current.CancellationToken));
+    private async Task<string> Page(string path) =>
+        WebUtility.HtmlDecode(await demo.Http.GetStringAsync(path, TestContext.Current.CancellationToken));
 
     [Fact]
     public async Task No_page_of_any_unit_shows_a_metric_unit()
@@ -34,8 +36,11 @@ public sealed partial class UsUnitsTests(DemoWeb demo) : IClassFixture<DemoWeb>
             foreach (var path in Stations.Select(s => $"{visit}/{s}").Append(unit).Append(unit + "/memory").Append(unit + "/label"))
             {
                 var page = await Page(path);
-                var text = Regex.Replace(page, "<[^>]+>", "\n") + string.Join('\n', Attributes().Matches(page).Select(m => m.Groups[1].Value));
-                found.AddRange(Metric().Matches(text).Select(m => m.Value.Trim()).Where(line => !Quoted().IsMatch(line)).Select(line => $"{path[(path.LastIndexOf('/') + 1)..]}: {line}"));
+                var text = Regex.Replace(page, "<[^>]+>", "\n")
+                    + string.Join('\n', Attributes().Matches(page).Select(m => m.Groups[1].Value));
+                found.AddRange(
+                    Metric().Matches(text).Select(m => m.Value.Trim()).Where(line => !Quoted().IsMatch(line))
+                    .Select(line => $"{path[(path.LastIndexOf('/') + 1)..]}: {line}"));
             }
         }
 

@@ -11,7 +11,8 @@ namespace KeenEmber.Core.Cases;
 /// <summary>The benches of the house: a new one is a line here.</summary>
 public static class BenchList
 {
-    /// <summary>In the order in which they speak where several find something: the circuit, what controls it, then what its coil shows.</summary>
+    /// <summary>In the order in which they speak where several find something: the circuit, what controls it, then what its coil
+    /// shows.</summary>
     /// <param name="logged">Fetches what a logger wrote of a defrost.</param>
     public static IReadOnlyList<IBench> Of(Func<Guid, IReadOnlyList<RunTrack>> logged) =>
         [new CircuitBench(), new SensorsBench(), new ControlsBench(), new GlycolBench(), new FrostBench(), new DefrostBench(logged)];

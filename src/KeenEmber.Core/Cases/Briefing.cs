@@ -27,7 +27,8 @@ public sealed record Briefing(
     /// <param name="last">The visit before, with its timeline, what it found and what is worth taking again.</param>
     /// <param name="upToIt">Its timeline and those before it.</param>
     public static Briefing Of(
-        Visit last, Timeline timeline, IReadOnlyList<Finding> found, IReadOnlyList<MeasuringPoint> worthRepeating, IReadOnlyList<Timeline> upToIt)
+        Visit last, Timeline timeline, IReadOnlyList<Finding> found, IReadOnlyList<MeasuringPoint> worthRepeating,
+            IReadOnlyList<Timeline> upToIt)
     {
         var changed = timeline.Standing.Where(e => e is IChangesUnit { ChangesUnit: true } and not ClosureEntry).ToList();
         var signOff = timeline.Standing.OfType<SignOffEntry>().LastOrDefault();
@@ -35,10 +36,12 @@ public sealed record Briefing(
     }
 
     /// <summary>Findings that a sign-off does not say are explained by its causes; all of them where nobody signed off.</summary>
-    public static IReadOnlyList<Finding> StillUnexplained(IEnumerable<Finding> findings, SignOffEntry? signOff) => [.. findings.Where(f => signOff?.Explains(f) != true)];
+    public static IReadOnlyList<Finding> StillUnexplained(IEnumerable<Finding> findings, SignOffEntry? signOff) =>
+        [.. findings.Where(f => signOff?.Explains(f) != true)];
 
     /// <summary>Parts that were replaced more than once at one place, the most often first.</summary>
-    /// <remarks>A component is known by its place, whatever it was called; a part that is only named, by its name and place in words.</remarks>
+    /// <remarks>A component is known by its place, whatever it was called; a part that is only named, by its name and place in
+    /// words.</remarks>
     public static IReadOnlyList<RepeatOffender> Repeated(IEnumerable<Timeline> timelines) =>
         [.. timelines.SelectMany(t => t.Standing).OfType<PartEntry>().OrderBy(p => p.At).GroupBy(KeyOf)
             .Where(g => g.Count() > 1).Select(g => new RepeatOffender(g.Last(), g.Count())).OrderByDescending(r => r.Times)];

@@ -12,7 +12,8 @@ public static class PolicyAdvice
 {
     /// <param name="found">What the benches found.</param>
     /// <param name="next">What is asked for next.</param>
-    public static IReadOnlyList<Policy> For(Timeline timeline, Equipment unit, OperatingConditions conditions, IReadOnlyList<Finding> found, BenchTask? next)
+    public static IReadOnlyList<Policy> For(
+        Timeline timeline, Equipment unit, OperatingConditions conditions, IReadOnlyList<Finding> found, BenchTask? next)
     {
         var areas = timeline.Standing.Select(AreaOf).ToHashSet();
         bool Applies(Policy policy) => policy switch
@@ -31,7 +32,9 @@ public static class PolicyAdvice
         return [.. Enum.GetValues<Policy>().Where(Applies)];
     }
 
-    private static bool IsAboutCharge(Finding finding) => finding.Code is CircuitPatterns.ShortOfCharge or CircuitPatterns.Overcharged or CircuitPatterns.NearlyEmpty;
+    private static bool IsAboutCharge(Finding finding) =>
+        finding.Code is CircuitPatterns.ShortOfCharge or CircuitPatterns.Overcharged or CircuitPatterns.NearlyEmpty;
 
-    private static WorkArea AreaOf(Entry entry) => entry switch { PartEntry p => p.Area, ChangeEntry { FoundSo: false } c => c.Area, _ => WorkArea.Other };
+    private static WorkArea AreaOf(Entry entry) =>
+        entry switch { PartEntry p => p.Area, ChangeEntry { FoundSo: false } c => c.Area, _ => WorkArea.Other };
 }

@@ -23,7 +23,8 @@ public sealed record SettingSince(PressureSetting Setting, Visit Visit, TypedVal
 /// <param name="Wiring">Notes and photos about wiring and terminals, the latest first.</param>
 public sealed record UnitMemory(
     IReadOnlyDictionary<MeasuringPoint, IReadOnlyList<TrendPoint>> Points, IReadOnlyList<(Visit Visit, PartEntry Part)> Parts,
-    IReadOnlyList<RepeatOffender> Repeated, IReadOnlyList<SettingSince> Settings, IReadOnlyList<(Visit Visit, RefrigerantEntry Row)> Ledger, double NetAddedKg,
+    IReadOnlyList<RepeatOffender> Repeated, IReadOnlyList<SettingSince> Settings,
+        IReadOnlyList<(Visit Visit, RefrigerantEntry Row)> Ledger, double NetAddedKg,
     IReadOnlyList<(Visit Visit, Entry Entry)> Wiring)
 {
     /// <param name="visits">Every visit of the unit with its timeline, in any order.</param>
@@ -31,9 +32,12 @@ public sealed record UnitMemory(
     public static UnitMemory Of(IEnumerable<(Visit Visit, Timeline Timeline)> visits, Pressure atmosphere)
     {
         var inOrder = visits.OrderBy(v => v.Visit.StartedAt).ToList();
-        IEnumerable<(Visit, T)> All<T>() where T : Entry => inOrder.SelectMany(v => v.Timeline.Standing.OfType<T>(), (v, e) => (v.Visit, e)).Reverse();
+        IEnumerable<(Visit, T)> All<T>() where T : Entry =>
+            inOrder.SelectMany(v => v.Timeline.Standing.OfType<T>(), (v, e) => (v.Visit, e)).Reverse();
         var ledger = All<RefrigerantEntry>().ToList();
-        return new(Trends(inOrder), [.. All<PartEntry>()], Briefing.Repeated(inOrder.Select(v => v.Timeline)), SettingsSince(inOrder, atmosphere), ledger, ledger.Sum(r => r.Item2.MassKg),
+        return new(
+            Trends(inOrder), [.. All<PartEntry>()], Briefing.Repeated(inOrder.Select(v => v.Timeline)), SettingsSince(inOrder, atmosphere),
+            ledger, ledger.Sum(r => r.Item2.MassKg),
             [.. All<Entry>().Where(e => e.Item2 is NoteEntry { Topic: Topic.Wiring } or PhotoEntry { Topic: Topic.Wiring })]);
     }
 
@@ -48,7 +52,9 @@ public sealed record UnitMemory(
                 if (!trends.TryGetValue(point, out var line))
                     trends[point] = line = [];
                 var accuracy = MeterAccuracy.Of(point.Kind(), si, timeline.MeterOf(reading)?.Accuracy);
-                line.Add(new(visit, reading.Value, si, accuracy, line.Count > 0 && MeterAccuracy.Differ(si, accuracy, line[^1].Si, line[^1].Accuracy)));
+                line.Add(
+                    new(visit, reading.Value, si, accuracy, line.Count > 0
+                    && MeterAccuracy.Differ(si, accuracy, line[^1].Si, line[^1].Accuracy)));
             }
         }
 

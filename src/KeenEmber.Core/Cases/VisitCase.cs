@@ -35,10 +35,12 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
     public bool IsUnderWay => Visit.IsUnderWay(Now) && SignOff is null;
 
     /// <summary>The unit was seen so lately that something was left.</summary>
-    public bool IsCallback => Earlier.Count > 0 && Visit.IsCallbackAfter(Earlier[0], Shop.Policies, Briefing?.SignOff?.FollowUp, new SiteTime(Site).Date);
+    public bool IsCallback =>
+        Earlier.Count > 0 && Visit.IsCallbackAfter(Earlier[0], Shop.Policies, Briefing?.SignOff?.FollowUp, new SiteTime(Site).Date);
 
     /// <summary>How the unit stands now, or stood at the end of a visit that is over.</summary>
-    public OperatingConditions Conditions => field ??= Timeline.ConditionsAt(Visit.IsUnderWay(Now) ? Now : Timeline.LastMoment ?? Visit.StartedAt);
+    public OperatingConditions Conditions =>
+        field ??= Timeline.ConditionsAt(Visit.IsUnderWay(Now) ? Now : Timeline.LastMoment ?? Visit.StartedAt);
 
     /// <summary>The latest reading of every point.</summary>
     public IReadOnlyDictionary<MeasuringPoint, TakenReading> Readings => field ??= Timeline.LatestReadings();
@@ -53,15 +55,18 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
         [.. AllVisits.Where(v => v.Visit.Id == Visit.Id || v.Visit.StartedAt < Visit.StartedAt).Select(v => v.Timeline)];
 
     /// <summary>Earlier visits of the unit with their timelines, the latest first.</summary>
-    protected IReadOnlyList<(Visit Visit, Timeline Timeline)> Before => field ??= [.. AllVisits.Where(v => v.Visit.StartedAt < Visit.StartedAt)];
+    protected IReadOnlyList<(Visit Visit, Timeline Timeline)> Before =>
+        field ??= [.. AllVisits.Where(v => v.Visit.StartedAt < Visit.StartedAt)];
 
     /// <summary>Earlier visits of the unit, the latest first.</summary>
     public IReadOnlyList<Visit> Earlier => field ??= [.. Before.Select(v => v.Visit)];
 
     /// <summary>The same points on earlier visits.</summary>
-    public ILookup<MeasuringPoint, EarlierValue> History => field ??= judging.Of("history", () => PointHistory.Of(Before, Readings), NoHistory);
+    public ILookup<MeasuringPoint, EarlierValue> History =>
+        field ??= judging.Of("history", () => PointHistory.Of(Before, Readings), NoHistory);
 
-    private static readonly ILookup<MeasuringPoint, EarlierValue> NoHistory = Array.Empty<EarlierValue>().ToLookup(_ => MeasuringPoint.BoxAir);
+    private static readonly ILookup<MeasuringPoint,
+        EarlierValue> NoHistory = Array.Empty<EarlierValue>().ToLookup(_ => MeasuringPoint.BoxAir);
 
     /// <summary>What the visit before left; null on a first visit.</summary>
     public Briefing? Briefing => field ??= Earlier.Count == 0 ? null
@@ -71,13 +76,16 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
     public IReadOnlyList<OpenLoop> Loops => field ??= OpenLoops.Of(UpToHere);
 
     /// <summary>What of it is open to this day: a later visit may have closed the rest.</summary>
-    public IReadOnlyList<OpenLoop> LoopsToday => field ??= [.. Loops.Where(l => OpenLoops.Of([.. AllVisits.Select(v => v.Timeline)]).Any(o => o.Change.Id == l.Change.Id))];
+    public IReadOnlyList<OpenLoop> LoopsToday =>
+        field ??= [.. Loops.Where(l => OpenLoops.Of([.. AllVisits.Select(v => v.Timeline)]).Any(o => o.Change.Id == l.Change.Id))];
 
     /// <summary>The change that a closure or a handover speaks of.</summary>
-    public ChangeEntry? LoopChange(Guid id) => AllVisits.SelectMany(v => v.Timeline.Written).OfType<ChangeEntry>().FirstOrDefault(c => c.Id == id);
+    public ChangeEntry? LoopChange(Guid id) =>
+        AllVisits.SelectMany(v => v.Timeline.Written).OfType<ChangeEntry>().FirstOrDefault(c => c.Id == id);
 
     /// <summary>What on this unit can hurt somebody and has not been acknowledged on this visit.</summary>
-    public Hazards HazardsAhead => Equipment.AllHazards() & ~Timeline.Standing.OfType<HazardsEntry>().Aggregate(Hazards.None, (seen, e) => seen | e.Seen);
+    public Hazards HazardsAhead =>
+        Equipment.AllHazards() & ~Timeline.Standing.OfType<HazardsEntry>().Aggregate(Hazards.None, (seen, e) => seen | e.Seen);
 
     /// <summary>How the unit was found, and what of it is not on record yet.</summary>
     public AsFoundRecord AsFound => field ??= AsFoundRecord.Of(Timeline, Equipment);
@@ -91,7 +99,9 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
     public SignOffEntry? SignOff => Timeline.Standing.OfType<SignOffEntry>().LastOrDefault();
 
     /// <summary>The unit's display less the reference thermometer, K; null until both were read.</summary>
-    public double? DisplayOff => Readings.TryGetValue(MeasuringPoint.BoxDisplay, out var shown) && Readings.TryGetValue(MeasuringPoint.BoxAir, out var real) ? shown.Si - real.Si : null;
+    public double? DisplayOff =>
+        Readings.TryGetValue(MeasuringPoint.BoxDisplay, out var shown) && Readings.TryGetValue(MeasuringPoint.BoxAir, out var real)
+        ? shown.Si - real.Si : null;
 
     /// <summary>The benches that judge, in their order.</summary>
     public IReadOnlyList<IBench> Benches => benches;
@@ -108,7 +118,8 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
     public T? Of<T>() where T : BenchJudgement => benches.Select(Of).OfType<T>().FirstOrDefault();
 
     /// <summary>What each bench makes of the visit; those that could not judge are left out.</summary>
-    public IReadOnlyList<(IBench Bench, BenchJudgement Judgement)> Judgements => field ??= [.. benches.Select(b => (b, Of(b)!)).Where(j => j.Item2 is not null)];
+    public IReadOnlyList<(IBench Bench, BenchJudgement Judgement)> Judgements =>
+        field ??= [.. benches.Select(b => (b, Of(b)!)).Where(j => j.Item2 is not null)];
 
     /// <summary>What the benches are given.</summary>
     public VisitInput Input => field ??= new(Visit, Timeline, UpToHere, Equipment, Site, Shop.Policies, Conditions, Now, judging, Evidence);
@@ -128,7 +139,8 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
     /// <summary>What is wrong still.</summary>
     public IReadOnlyList<Finding> Faults => field ??= FromAll(j => j.Now);
 
-    /// <summary>How the visit stands: the first of what is wrong, else what the first bench with a word for that says of a unit without faults.</summary>
+    /// <summary>How the visit stands: the first of what is wrong, else what the first bench with a word for that says of a unit without
+    /// faults.</summary>
     public Finding Stands => field ??= Faults.Count > 0 ? Faults[0]
         : benches.Select(b => From(b, j => j.Otherwise, null)).FirstOrDefault(f => f is not null) ?? Finding.Of(NothingToSay);
 
@@ -138,17 +150,21 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
     /// <summary>Something about the unit is not as it should be.</summary>
     public bool NeedsAttention => benches.Any(b => From(b, j => j.NeedsAttention, true));
 
-    /// <summary>What to do next, in the order of the job and then of the benches; null when no bench has anything to ask, or the visit is over.</summary>
+    /// <summary>What to do next, in the order of the job and then of the benches; null when no bench has anything to ask, or the visit is
+    /// over.</summary>
     public BenchTask? Next => field ??= IsUnderWay ? FromAll(j => j.Tasks).OrderBy(t => t.Order).FirstOrDefault() : null;
 
     /// <summary>What proves each repair of the visit.</summary>
-    public IReadOnlyList<Proof> Proofs => field ??= judging.Of<IReadOnlyList<Proof>>("proofs", () => Core.Visits.Proofs.Of(Timeline, Equipment, [.. benches.Select(Of).OfType<BenchJudgement>()]), []);
+    public IReadOnlyList<Proof> Proofs =>
+        field ??= judging.Of<IReadOnlyList<Proof>>(
+        "proofs", () => Core.Visits.Proofs.Of(Timeline, Equipment, [.. benches.Select(Of).OfType<BenchJudgement>()]), []);
 
     /// <summary>What the benches measure, visit by visit.</summary>
     public IReadOnlyList<Trend> Trends => field ??= FromAll(j => j.Trends);
 
     /// <summary>Usable results in K, for their creep over visits.</summary>
-    public IReadOnlyDictionary<ResultKind, double> Results => field ??= benches.SelectMany(b => From(b, j => j.Results, NoResults)).DistinctBy(r => r.Key).ToDictionary();
+    public IReadOnlyDictionary<ResultKind, double> Results =>
+        field ??= benches.SelectMany(b => From(b, j => j.Results, NoResults)).DistinctBy(r => r.Key).ToDictionary();
 
     private static readonly Dictionary<ResultKind, double> NoResults = [];
 
@@ -156,5 +172,6 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
     public IReadOnlyList<MeasuringPoint> WorthRepeating => field ??= FromAll(j => j.WorthRepeating);
 
     /// <summary>The shop's policies that have something to say about the visit as it stands.</summary>
-    public IReadOnlyList<Policy> Policies => field ??= judging.Of<IReadOnlyList<Policy>>("policies", () => PolicyAdvice.For(Timeline, Equipment, Conditions, Found, Next), []);
+    public IReadOnlyList<Policy> Policies =>
+        field ??= judging.Of<IReadOnlyList<Policy>>("policies", () => PolicyAdvice.For(Timeline, Equipment, Conditions, Found, Next), []);
 }

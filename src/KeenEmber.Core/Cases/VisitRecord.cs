@@ -8,10 +8,12 @@ namespace KeenEmber.Core.Cases;
 /// <param name="VisitId">The visit it is about.</param>
 /// <param name="Unit">The unit through time.</param>
 /// <param name="Sites">Every site the unit has ever been at.</param>
-/// <param name="Visits">Every visit of the unit with its entries, the latest first. Of the readings of most only the last of each point need be there.</param>
+/// <param name="Visits">Every visit of the unit with its entries, the latest first. Of the readings of most only the last of each point
+/// need be there.</param>
 /// <param name="Now">Decides what is under way; never before the last entry.</param>
 public sealed record VisitRecord(
-    Guid VisitId, UnitRecord Unit, IReadOnlyDictionary<Guid, Site> Sites, Shop Shop, IReadOnlyList<(Visit Visit, IReadOnlyList<Entry> Entries)> Visits, DateTimeOffset Now)
+    Guid VisitId, UnitRecord Unit, IReadOnlyDictionary<Guid, Site> Sites, Shop Shop,
+        IReadOnlyList<(Visit Visit, IReadOnlyList<Entry> Entries)> Visits, DateTimeOffset Now)
 {
     /// <summary>Every visit with its timeline, judged by what the unit was when it ended, or is now while it is under way.</summary>
     public IReadOnlyList<(Visit Visit, Timeline Timeline)> Timelines =>

@@ -15,7 +15,8 @@ public sealed record Finding(string Code, Strength Strength, IReadOnlyList<Guid>
     /// <summary>What it is about, the first thing first; empty where it is about the unit as a whole.</summary>
     public IReadOnlyList<Subject> About { get; init; } = [];
 
-    /// <summary>A code or a name that its sentence needs beside its numbers: the curve that fits instead, a refrigerant that is not known.</summary>
+    /// <summary>A code or a name that its sentence needs beside its numbers: the curve that fits instead, a refrigerant that is not
+    /// known.</summary>
     public string Detail { get; init; } = "";
 
     /// <summary>The numbers that speak against it.</summary>

@@ -1,6 +1,7 @@
 namespace KeenEmber.Core.Plant;
 
-/// <summary>What is looked at before anything is touched: facts that decide whether circuit readings count, that say themselves how the circuit is, or that the work may wipe out.</summary>
+/// <summary>What is looked at before anything is touched: facts that decide whether circuit readings count, that say themselves how the
+/// circuit is, or that the work may wipe out.</summary>
 public enum AsFound
 {
     EvaporatorFan, Coil, BoxThermometer, Compressor, Defrost, CondenserFan, CondenserFace, LiquidSolenoid, SuctionStop,

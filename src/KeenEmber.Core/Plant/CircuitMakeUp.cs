@@ -31,7 +31,8 @@ public sealed record CircuitMakeUp(
 
     public bool IsAirCooled => Condenser is CondenserKind.AirCooledRemote or CondenserKind.AirCooledSelfContained;
 
-    /// <summary>The places to measure at, in walking order. A case on a rack ends at its own pipes: the rack's machines are elsewhere.</summary>
+    /// <summary>The places to measure at, in walking order. A case on a rack ends at its own pipes: the rack's machines are
+    /// elsewhere.</summary>
     public IReadOnlyList<MeasuringPoint> Points => [.. MeasuringPoints.InWalkingOrder.Where(Exists)];
 
     /// <summary>The facts to look at, the ones on air and ice first.</summary>
@@ -56,7 +57,8 @@ public sealed record CircuitMakeUp(
         AsFound.SightGlass => Has(CircuitParts.Receiver),
         AsFound.Drain => Kind is not (EquipmentKind.GlycolChiller or EquipmentKind.IceMerchandiser),
         AsFound.Return => Kind != EquipmentKind.GlycolChiller,
-        AsFound.ClockMotor => Kind is EquipmentKind.WalkInFreezer or EquipmentKind.DriveInFreezer or EquipmentKind.ReachInFreezer or EquipmentKind.WalkInCooler,
+        AsFound.ClockMotor =>
+            Kind is EquipmentKind.WalkInFreezer or EquipmentKind.DriveInFreezer or EquipmentKind.ReachInFreezer or EquipmentKind.WalkInCooler,
         AsFound.Door or AsFound.Gasket => Kind is not (EquipmentKind.OpenCase or EquipmentKind.GlycolChiller),
         AsFound.LowPressureControl => Condenser is CondenserKind.AirCooledRemote or CondenserKind.WaterCooled,
         _ => true,

@@ -8,7 +8,8 @@ public readonly record struct Band(double Low, double High)
     public BandPosition Place(double value) =>
         value < Low ? BandPosition.Below : value > High ? BandPosition.Above : BandPosition.Inside;
 
-    internal static Band OfCelsius(double low, double high) => new(low + Temperature.ZeroCelsiusInKelvin, high + Temperature.ZeroCelsiusInKelvin);
+    internal static Band OfCelsius(double low, double high) =>
+        new(low + Temperature.ZeroCelsiusInKelvin, high + Temperature.ZeroCelsiusInKelvin);
 }
 
 public enum BandPosition { Below, Inside, Above }
@@ -23,14 +24,16 @@ public enum Load
     PullDown,
 }
 
-/// <summary>Where the results of a healthy circuit lie, by class of unit, make-up and load. Starting values; a maker's figure comes first.</summary>
+/// <summary>Where the results of a healthy circuit lie, by class of unit, make-up and load. Starting values; a maker's figure comes
+/// first.</summary>
 /// <remarks>
 /// Source: trade practice for the differences. Coil TD follows the humidity a box is to keep: small in walk-ins, larger in
 /// reach-ins, and grows with the load. A valve holds its superheat; a capillary tube lets it rise with the load. Compression
 /// ratio: usual single-stage limits of about 8 to 1 at medium and 11 to 1 at low temperature. Discharge line 15 cm from the
 /// compressor: oil suffers from about 107 °C (225 °F); a line barely above condensing carries liquid. Head over a whole fan
 /// cycle: an expansion valve wants about 20 °C condensing to be fed, and 50 °C is left for summer. Line gain: an insulated
-/// line. Air drop: a quarter to four fifths of the TD, by the coil's depth and air speed. Drop across a drier: within what two thermometers may differ. Current: a share of the plate's.
+/// line. Air drop: a quarter to four fifths of the TD, by the coil's depth and air speed. Drop across a drier: within what two thermometers
+/// may differ. Current: a share of the plate's.
 /// </remarks>
 public sealed record CircuitTargets(IReadOnlyDictionary<ResultKind, Band> Bands)
 {
@@ -53,8 +56,10 @@ public sealed record CircuitTargets(IReadOnlyDictionary<ResultKind, Band> Bands)
 
     private static readonly Dictionary<EquipmentKind, ClassRow> Classes = new()
     {
-        [EquipmentKind.WalkInCooler] = WalkInCooler, [EquipmentKind.WalkInFreezer] = WalkInFreezer, [EquipmentKind.DriveInFreezer] = WalkInFreezer,
-        [EquipmentKind.ReachInCooler] = ReachInCooler, [EquipmentKind.BottleCooler] = ReachInCooler, [EquipmentKind.PrepTable] = ReachInCooler,
+        [EquipmentKind.WalkInCooler] = WalkInCooler, [EquipmentKind.WalkInFreezer] = WalkInFreezer,
+            [EquipmentKind.DriveInFreezer] = WalkInFreezer,
+        [EquipmentKind.ReachInCooler] = ReachInCooler, [EquipmentKind.BottleCooler] = ReachInCooler,
+            [EquipmentKind.PrepTable] = ReachInCooler,
         [EquipmentKind.ReachInFreezer] = ReachInFreezer, [EquipmentKind.IceMerchandiser] = ReachInFreezer,
         [EquipmentKind.OpenCase] = DisplayCase, [EquipmentKind.GlassDoorCase] = DisplayCase, [EquipmentKind.GlycolChiller] = Chiller,
     };
@@ -79,7 +84,8 @@ public sealed record CircuitTargets(IReadOnlyDictionary<ResultKind, Band> Bands)
     public Band? For(ResultKind kind) => Bands.TryGetValue(kind, out var band) ? band : null;
 
     /// <summary>The load that a box so far above its target makes; settled while nobody knows.</summary>
-    public static Load LoadOf(TemperatureDifference? boxAboveTarget) => boxAboveTarget is { Kelvin: > PullDownAboveK } ? Load.PullDown : Load.Settled;
+    public static Load LoadOf(TemperatureDifference? boxAboveTarget) =>
+        boxAboveTarget is { Kelvin: > PullDownAboveK } ? Load.PullDown : Load.Settled;
 
     /// <param name="box">Box air, or its target while nobody measured it: gives evaporating its place.</param>
     /// <param name="condenserAir">Air into the condenser or water off it; without it condensing has no target.</param>
@@ -99,7 +105,8 @@ public sealed record CircuitTargets(IReadOnlyDictionary<ResultKind, Band> Bands)
             [ResultKind.EvaporatorTd2] = td,
             [ResultKind.SuperheatCoil] = superheat,
             [ResultKind.SuperheatCoil2] = superheat,
-            [ResultKind.SuperheatCompressor] = makeUp.Metering == Metering.CapillaryTube ? CapillaryCompressorSuperheat : CompressorSuperheat,
+            [ResultKind.SuperheatCompressor] = makeUp.Metering == Metering.CapillaryTube ? CapillaryCompressorSuperheat
+                : CompressorSuperheat,
             [ResultKind.Subcooling] = makeUp.Has(CircuitParts.Receiver) ? ReceiverSubcooling : NoReceiverSubcooling,
             [ResultKind.CondenserSplit] = split,
             [ResultKind.CompressionRatio] = row.Ratio,

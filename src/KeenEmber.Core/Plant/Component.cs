@@ -6,7 +6,8 @@ public enum ComponentKind
     EvaporatorFan, FanDelaySwitch, Coil, HeaterElement, HeaterSafety, DefrostClock, DefrostRelay, TerminationSwitch, DrainHeater,
     Control, Display, ControlRelay, LowPressureControl, HighPressureControl, FanCyclingControl,
     Compressor, Contactor, StartRelay, Overload, RunCapacitor, StartCapacitor, CondenserFan, CondenserFanCapacitor,
-    ExpansionValve, ElectronicValve, CapillaryTube, LiquidSolenoid, Drier, SightGlass, Receiver, HeadPressureValve, WaterValve, EvaporatorRegulator, SuctionStop,
+    ExpansionValve, ElectronicValve, CapillaryTube, LiquidSolenoid, Drier, SightGlass, Receiver, HeadPressureValve, WaterValve,
+        EvaporatorRegulator, SuctionStop,
     Breaker, Fuse, Wiring, Door, Gasket, GlycolPump,
 }
 
@@ -20,7 +21,8 @@ public sealed record Component(ComponentKind Kind, int Place = 1)
     /// <summary>The component an id names.</summary>
     /// <returns>Null where it names none.</returns>
     public static Component? Find(string? id) => id?.Split('/') is [var kind, var place]
-        && Enum.TryParse<ComponentKind>(kind, out var known) && Enum.IsDefined(known) && int.TryParse(place, out var number) && number is >= 1 and <= MostAlike
+        && Enum.TryParse<ComponentKind>(kind, out var known) && Enum.IsDefined(known) && int.TryParse(place, out var number)
+            && number is >= 1 and <= MostAlike
         ? new(known, number) : null;
 
     /// <summary>No unit has more of one kind.</summary>
@@ -32,7 +34,8 @@ public static class Components
 {
     /// <summary>In walking order: box and coil, control, condensing unit, circuit, supply.</summary>
     public static IReadOnlyList<Component> Of(Equipment unit) =>
-        [.. Enum.GetValues<ComponentKind>().SelectMany(kind => Enumerable.Range(1, HowMany(kind, unit)).Select(place => new Component(kind, place)))];
+        [.. Enum.GetValues<ComponentKind>()
+            .SelectMany(kind => Enumerable.Range(1, HowMany(kind, unit)).Select(place => new Component(kind, place)))];
 
     /// <summary>A capillary unit has no valve, a rack case no compressor of its own, a chiller a pump and no fan.</summary>
     private static int HowMany(ComponentKind kind, Equipment unit)
@@ -54,7 +57,8 @@ public static class Components
             ComponentKind.DefrostClock => If(!isChiller),
             ComponentKind.Compressor or ComponentKind.Contactor or ComponentKind.StartRelay or ComponentKind.Overload
                 or ComponentKind.RunCapacitor or ComponentKind.StartCapacitor => If(hasMachine),
-            ComponentKind.LowPressureControl or ComponentKind.HighPressureControl => If(hasMachine && makeUp.Metering != Metering.CapillaryTube),
+            ComponentKind.LowPressureControl or ComponentKind.HighPressureControl =>
+                If(hasMachine && makeUp.Metering != Metering.CapillaryTube),
             ComponentKind.CondenserFan or ComponentKind.CondenserFanCapacitor => If(makeUp.IsAirCooled),
             ComponentKind.FanCyclingControl => If(makeUp.Has(CircuitParts.FanCyclingControl)),
             ComponentKind.LiquidSolenoid => If(makeUp.Has(CircuitParts.LiquidSolenoid)),

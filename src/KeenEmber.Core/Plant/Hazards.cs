@@ -33,5 +33,6 @@ public static class HazardsOfAUnit
         | (unit.Circuit.Refrigerant is { Name: CarbonDioxide } ? Hazards.HighPressureCo2 : Hazards.None);
 
     /// <summary>Every single hazard in a set.</summary>
-    public static IEnumerable<Hazards> Each(this Hazards hazards) => Enum.GetValues<Hazards>().Where(h => h != Hazards.None && hazards.HasFlag(h));
+    public static IEnumerable<Hazards> Each(this Hazards hazards) =>
+        Enum.GetValues<Hazards>().Where(h => h != Hazards.None && hazards.HasFlag(h));
 }

@@ -44,7 +44,8 @@ public static class MeasuringPoints
     public static IReadOnlyList<MeasuringPoint> InTheBox { get; } = [MeasuringPoint.BoxDisplay, MeasuringPoint.Product];
 
     /// <summary>Taken when something asks for them, not in the usual round.</summary>
-    private static readonly MeasuringPoint[] OnDemand = [MeasuringPoint.HeadCycleLow, MeasuringPoint.HeadCycleHigh, MeasuringPoint.LiquidAfterDrier];
+    private static readonly MeasuringPoint[] OnDemand =
+        [MeasuringPoint.HeadCycleLow, MeasuringPoint.HeadCycleHigh, MeasuringPoint.LiquidAfterDrier];
 
     public static QuantityKind Kind(this MeasuringPoint point) => point switch
     {
@@ -55,7 +56,8 @@ public static class MeasuringPoints
 
     /// <summary>The point a technician takes after this one: the next of the usual round that has no value yet.</summary>
     /// <param name="points">The points of the unit.</param>
-    public static MeasuringPoint? NextAfter(this MeasuringPoint point, IReadOnlyList<MeasuringPoint> points, IReadOnlySet<MeasuringPoint> taken) =>
+    public static MeasuringPoint? NextAfter(
+        this MeasuringPoint point, IReadOnlyList<MeasuringPoint> points, IReadOnlySet<MeasuringPoint> taken) =>
         points.OrderBy(p => p <= point).ThenBy(p => p)
             .Where(p => p != point && !OnDemand.Contains(p) && !taken.Contains(p)).Select(p => (MeasuringPoint?)p).FirstOrDefault();
 }

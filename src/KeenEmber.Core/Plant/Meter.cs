@@ -3,13 +3,15 @@ using KeenEmber.Core.Quantities;
 namespace KeenEmber.Core.Plant;
 
 /// <summary>An instrument as it was when readings were taken with it.</summary>
-/// <param name="Accuracy">Half-width of what it may be off by: K for a thermometer, a share of the reading (0.01 is 1 %) for gauges and clamp meters. Null: what its kind usually has.</param>
+/// <param name="Accuracy">Half-width of what it may be off by: K for a thermometer, a share of the reading (0.01 is 1 %) for gauges and
+/// clamp meters. Null: what its kind usually has.</param>
 /// <param name="IsChecked">It passed its last check, and that was not too long ago.</param>
 public sealed record Meter(Guid Id, string Name, double? Accuracy, bool IsChecked);
 
 /// <summary>How accurately instruments read.</summary>
 /// <remarks>
-/// Where the instrument is not named: thermometer ±0.5 K, the limit of the ice-bath check; gauge class 1 (EN 837-1), ±1 % of the reading taken,
+/// Where the instrument is not named: thermometer ±0.5 K, the limit of the ice-bath check; gauge class 1 (EN 837-1), ±1 % of the reading
+/// taken,
 /// but not less than ±2 kPa, the width of a pointer; clamp meter ±2 % of the reading, but not less than ±0.1 A.
 /// Two readings are combined by root sum of squares (GUM, JCGM 100:2008, 5.1.2).
 /// </remarks>
@@ -38,6 +40,8 @@ public static class MeterAccuracy
     public static bool Differ(MeasuringPoint point, double si, double earlierSi, Meter? meter = null, Meter? earlier = null) =>
         Differ(si, Of(point.Kind(), si, meter?.Accuracy), earlierSi, Of(point.Kind(), earlierSi, earlier?.Accuracy));
 
-    /// <param name="accuracy">Half-width of what the reading may be off by, in its own unit; <paramref name="earlierAccuracy"/> likewise.</param>
-    public static bool Differ(double si, double accuracy, double earlierSi, double earlierAccuracy) => Math.Abs(si - earlierSi) > double.Hypot(accuracy, earlierAccuracy);
+    /// <param name="accuracy">Half-width of what the reading may be off by, in its own unit; <paramref name="earlierAccuracy"/>
+    /// likewise.</param>
+    public static bool Differ(double si, double accuracy, double earlierSi, double earlierAccuracy) =>
+        Math.Abs(si - earlierSi) > double.Hypot(accuracy, earlierAccuracy);
 }

@@ -12,9 +12,11 @@ public enum PressureSetting
 public static class PressureSettings
 {
     /// <summary>The settings that a unit of this make-up has.</summary>
-    public static IReadOnlyList<PressureSetting> Of(CircuitMakeUp makeUp) => [.. Enum.GetValues<PressureSetting>().Where(setting => setting switch
+    public static IReadOnlyList<PressureSetting> Of(CircuitMakeUp makeUp) =>
+        [.. Enum.GetValues<PressureSetting>().Where(setting => setting switch
     {
-        PressureSetting.LowCutIn or PressureSetting.LowCutOut => makeUp.Condenser is CondenserKind.AirCooledRemote or CondenserKind.WaterCooled || makeUp.Has(CircuitParts.LiquidSolenoid),
+        PressureSetting.LowCutIn or PressureSetting.LowCutOut =>
+            makeUp.Condenser is CondenserKind.AirCooledRemote or CondenserKind.WaterCooled || makeUp.Has(CircuitParts.LiquidSolenoid),
         PressureSetting.FanOn or PressureSetting.FanOff => makeUp.Has(CircuitParts.FanCyclingControl),
         PressureSetting.HighCutOut => makeUp.Condenser != CondenserKind.Rack,
         PressureSetting.WaterValveOpening => makeUp.Condenser == CondenserKind.WaterCooled,

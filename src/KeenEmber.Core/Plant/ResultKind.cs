@@ -4,5 +4,6 @@ namespace KeenEmber.Core.Plant;
 public enum ResultKind
 {
     SuperheatCoil, Subcooling, EvaporatorTd, SuperheatCoil2, EvaporatorTd2, Evaporating, SuperheatCompressor, LineGain,
-    AirDrop, AirDrop2, Condensing, CondensingLow, CondensingHigh, CondenserSplit, CompressionRatio, DischargeTemperature, CurrentShare, DrierDrop,
+    AirDrop, AirDrop2, Condensing, CondensingLow, CondensingHigh, CondenserSplit, CompressionRatio, DischargeTemperature, CurrentShare,
+        DrierDrop,
 }

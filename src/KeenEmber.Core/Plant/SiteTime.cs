@@ -11,7 +11,8 @@ public class SiteTime(Site site)
     /// <summary>The day a moment falls on at the site.</summary>
     public DateOnly Date(DateTimeOffset moment) => DateOnly.FromDateTime(Local(moment).Date);
 
-    /// <summary>The moments at which the clock on the wall shows this: one, none where a clock change leaves it out, two where it has it twice.</summary>
+    /// <summary>The moments at which the clock on the wall shows this: one, none where a clock change leaves it out, two where it has it
+    /// twice.</summary>
     public IReadOnlyList<DateTimeOffset> Moments(DateTime wall) => Zone.MapLocal(LocalDateTime.FromDateTime(wall)) switch
     {
         { Count: 0 } => [],
@@ -19,7 +20,8 @@ public class SiteTime(Site site)
         var twice => [twice.First().ToDateTimeOffset(), twice.Last().ToDateTimeOffset()],
     };
 
-    /// <summary>The moment of a date and time on the wall among others in their order: of two the one that follows, of none the one an hour on.</summary>
+    /// <summary>The moment of a date and time on the wall among others in their order: of two the one that follows, of none the one an hour
+    /// on.</summary>
     /// <param name="after">The moment before it in the list; null for the first.</param>
     public DateTimeOffset At(DateTime wall, DateTimeOffset? after = null)
     {
@@ -30,7 +32,8 @@ public class SiteTime(Site site)
     }
 
     /// <summary>The same for a time of day, on the day of another moment.</summary>
-    public DateTimeOffset At(DateTimeOffset day, TimeOnly time, DateTimeOffset? after = null) => At(Local(day).Date + time.ToTimeSpan(), after);
+    public DateTimeOffset At(DateTimeOffset day, TimeOnly time, DateTimeOffset? after = null) =>
+        At(Local(day).Date + time.ToTimeSpan(), after);
 
     /// <summary>What the clock on the wall shows.</summary>
     protected DateTime Local(DateTimeOffset moment) => Instant.FromDateTimeOffset(moment).InZone(Zone).ToDateTimeUnspecified();

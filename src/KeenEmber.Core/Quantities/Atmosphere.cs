@@ -7,7 +7,8 @@ public static class Atmosphere
     public const double HighestElevationM = 5000;
 
     /// <summary>Mean atmospheric pressure at an elevation (International Standard Atmosphere, ISO 2533:1975, troposphere).</summary>
-    /// <param name="elevationM">Metres above sea level. Used between the Dead Sea shore (-430) and the highest towns (5000); values outside are held at the nearer end.</param>
+    /// <param name="elevationM">Metres above sea level. Used between the Dead Sea shore (-430) and the highest towns (5000); values outside
+    /// are held at the nearer end.</param>
     /// <returns>Absolute pressure. Weather moves the true value by about ±3 kPa.</returns>
     public static Pressure AtElevation(double elevationM)
     {

@@ -55,7 +55,9 @@ public static partial class QuantityReader
     /// <param name="text">A number, with or without a unit; decimal point or decimal comma.</param>
     /// <param name="kind">What is asked for; a unit of another kind is a problem, not a conversion.</param>
     /// <param name="preference">Says what a bare number means.</param>
-    /// <returns>The value as typed, or the problem. A value beyond physics (below absolute zero or vacuum, above 500 °C, 300 bar, 2000 A, 5000 kg, 1000 V, 1 GΩ, 100 K of difference, a fortnight, 50 m, 500,000 m³/h or 100 %) is a problem; a merely unlikely one is accepted.</returns>
+    /// <returns>The value as typed, or the problem. A value beyond physics (below absolute zero or vacuum, above 500 °C, 300 bar, 2000 A,
+    /// 5000 kg, 1000 V, 1 GΩ, 100 K of difference, a fortnight, 50 m, 500,000 m³/h or 100 %) is a problem; a merely unlikely one is
+    /// accepted.</returns>
     public static TypedReading Read(string? text, QuantityKind kind, UnitPreference preference)
     {
         var trimmed = (text ?? "").Trim();
@@ -81,11 +83,13 @@ public static partial class QuantityReader
         return IsWithinPhysics(value) ? value : TypingProblem.BeyondPhysics;
     }
 
-    /// <summary>A number with decimal point or comma and any of the usual minus signs; null when it is not finite or not a number.</summary>
+    /// <summary>A number with decimal point or comma and any of the usual minus signs; null when it is not finite or not a
+    /// number.</summary>
     public static double? Number(string text)
     {
         var plain = string.Concat(text.Where(c => !char.IsWhiteSpace(c))).Replace(',', '.').Replace('−', '-').Replace('–', '-');
-        return double.TryParse(plain, NumberStyles.AllowLeadingSign | NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var number)
+        return double.TryParse(
+            plain, NumberStyles.AllowLeadingSign | NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var number)
             && double.IsFinite(number) ? number : null;
     }
 

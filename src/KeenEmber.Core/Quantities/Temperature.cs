@@ -1,7 +1,8 @@
 namespace KeenEmber.Core.Quantities;
 
 /// <summary>A point on the temperature scale. Stored in kelvin; never a difference, which has no 32.</summary>
-/// <param name="Kelvin">Thermodynamic temperature, K. Any finite value; below 0 K is not refused here but by the reader of typed values.</param>
+/// <param name="Kelvin">Thermodynamic temperature, K. Any finite value; below 0 K is not refused here but by the reader of typed
+/// values.</param>
 public readonly record struct Temperature(double Kelvin) : IComparable<Temperature>
 {
     /// <summary>0 °C in kelvin (SI Brochure, 9th edition, 2.3.1).</summary>

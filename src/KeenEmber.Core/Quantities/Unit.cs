@@ -13,8 +13,10 @@ public enum QuantityKind
 /// <summary>Whether a pressure is counted from the air around the gauge or from nothing at all.</summary>
 public enum PressureReference { Gauge, Absolute }
 
-/// <summary>A unit as technicians type it. SI value = number × <paramref name="Scale"/> + <paramref name="Offset"/>, in K, kPa, A, mass %, kg, V, Ω, K, min, m or m³/h.</summary>
-public sealed record Unit(string Symbol, QuantityKind Kind, double Scale, double Offset = 0, PressureReference Reference = PressureReference.Gauge)
+/// <summary>A unit as technicians type it. SI value = number × <paramref name="Scale"/> + <paramref name="Offset"/>, in K, kPa, A, mass %,
+/// kg, V, Ω, K, min, m or m³/h.</summary>
+public sealed record Unit(
+    string Symbol, QuantityKind Kind, double Scale, double Offset = 0, PressureReference Reference = PressureReference.Gauge)
 {
     public static readonly Unit Celsius = new("°C", QuantityKind.Temperature, 1, Temperature.ZeroCelsiusInKelvin);
     public static readonly Unit Fahrenheit = new("°F", QuantityKind.Temperature, 1 / 1.8, Temperature.ZeroCelsiusInKelvin - 32 / 1.8);
@@ -49,7 +51,8 @@ public sealed record Unit(string Symbol, QuantityKind Kind, double Scale, double
     public static readonly Unit CubicMetrePerHour = new("m³/h", QuantityKind.AirFlow, 1);
     public static readonly Unit CubicFootPerMinute = new("cfm", QuantityKind.AirFlow, 1.699011);
 
-    /// <summary>NIST SP 811 (2008), appendix B: 1 oz = 0.028 349 523 kg, 1 lb = 0.453 592 37 kg, 1 psi = 6.894757 kPa, 1 inHg = 3.386389 kPa, 1 ft³/min = 1.699 011 m³/h.</summary>
+    /// <summary>NIST SP 811 (2008), appendix B: 1 oz = 0.028 349 523 kg, 1 lb = 0.453 592 37 kg, 1 psi = 6.894757 kPa, 1 inHg = 3.386389
+    /// kPa, 1 ft³/min = 1.699 011 m³/h.</summary>
     private const double KpaPerPsi = 6.894757;
 
     private static readonly Dictionary<string, Unit> Spellings = new(StringComparer.Ordinal)
@@ -60,7 +63,8 @@ public sealed record Unit(string Symbol, QuantityKind Kind, double Scale, double
         ["psi"] = Psi, ["psig"] = Psi, ["#"] = Psi, ["lb"] = Psi, ["lbs"] = Psi,
         ["bar"] = Bar, ["barg"] = Bar,
         ["kpa"] = Kilopascal, ["kpag"] = Kilopascal,
-        ["inhg"] = InchesOfVacuum, ["inhgvac"] = InchesOfVacuum, ["inhgvacuum"] = InchesOfVacuum, ["invac"] = InchesOfVacuum, ["\""] = InchesOfVacuum,
+        ["inhg"] = InchesOfVacuum, ["inhgvac"] = InchesOfVacuum, ["inhgvacuum"] = InchesOfVacuum, ["invac"] = InchesOfVacuum,
+            ["\""] = InchesOfVacuum,
         ["psia"] = PsiAbsolute, ["psiabs"] = PsiAbsolute,
         ["bara"] = BarAbsolute, ["barabs"] = BarAbsolute,
         ["a"] = Ampere, ["amp"] = Ampere, ["amps"] = Ampere,
@@ -72,7 +76,8 @@ public sealed record Unit(string Symbol, QuantityKind Kind, double Scale, double
         ["kω"] = Kiloohm, ["kohm"] = Kiloohm, ["kohms"] = Kiloohm, ["mω"] = Megaohm, ["mohm"] = Megaohm, ["megohm"] = Megaohm,
         ["δk"] = KelvinDifference, ["δ°f"] = FahrenheitDifference,
         ["min"] = Minute, ["minute"] = Minute, ["minutes"] = Minute, ["h"] = Hour, ["hour"] = Hour, ["hours"] = Hour,
-        ["m"] = Metre, ["metre"] = Metre, ["ft"] = Foot, ["foot"] = Foot, ["feet"] = Foot, ["'"] = Foot, ["m³/h"] = CubicMetrePerHour, ["cmh"] = CubicMetrePerHour, ["cfm"] = CubicFootPerMinute,
+        ["m"] = Metre, ["metre"] = Metre, ["ft"] = Foot, ["foot"] = Foot, ["feet"] = Foot, ["'"] = Foot, ["m³/h"] = CubicMetrePerHour,
+            ["cmh"] = CubicMetrePerHour, ["cfm"] = CubicFootPerMinute,
         ["kpaa"] = KilopascalAbsolute, ["kpaabs"] = KilopascalAbsolute,
     };
 
@@ -81,7 +86,8 @@ public sealed record Unit(string Symbol, QuantityKind Kind, double Scale, double
     {
         [(QuantityKind.Resistance, "k")] = Kiloohm, [(QuantityKind.Resistance, "r")] = Ohm, [(QuantityKind.Resistance, "m")] = Megaohm,
         [(QuantityKind.Mass, "lb")] = Pound, [(QuantityKind.Mass, "lbs")] = Pound, [(QuantityKind.Mass, "#")] = Pound,
-        [(QuantityKind.Difference, "k")] = KelvinDifference, [(QuantityKind.Difference, "°c")] = KelvinDifference, [(QuantityKind.Difference, "c")] = KelvinDifference,
+        [(QuantityKind.Difference, "k")] = KelvinDifference, [(QuantityKind.Difference, "°c")] = KelvinDifference,
+            [(QuantityKind.Difference, "c")] = KelvinDifference,
         [(QuantityKind.Difference, "°f")] = FahrenheitDifference, [(QuantityKind.Difference, "f")] = FahrenheitDifference,
     };
 

@@ -31,10 +31,12 @@ public abstract record Entry(EntryHeader Header)
     public Guid? Corrects => Header.Corrects;
 
     /// <summary>The same with every id of an entry that it names put through a map: for a batch whose ids had to change.</summary>
-    public virtual Entry WithReferences(Func<Guid, Guid> map) => Corrects is { } corrects ? this with { Header = Header with { Corrects = map(corrects) } } : this;
+    public virtual Entry WithReferences(Func<Guid, Guid> map) =>
+        Corrects is { } corrects ? this with { Header = Header with { Corrects = map(corrects) } } : this;
 }
 
-/// <summary>An entry of a kind this program does not know, or whose body it cannot read: kept as it lies in the record, and judged by nothing.</summary>
+/// <summary>An entry of a kind this program does not know, or whose body it cannot read: kept as it lies in the record, and judged by
+/// nothing.</summary>
 /// <param name="Body">As written.</param>
 public sealed record UnknownEntry(EntryHeader Header, string Kind, string Body) : Entry(Header);
 

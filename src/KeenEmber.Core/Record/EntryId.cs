@@ -3,7 +3,8 @@ namespace KeenEmber.Core.Record;
 /// <summary>Ids for entries.</summary>
 public static class EntryId
 {
-    /// <summary>The id of the n-th entry of one line, made from the line's own id, so that the same line always gives the same ids.</summary>
+    /// <summary>The id of the n-th entry of one line, made from the line's own id, so that the same line always gives the same
+    /// ids.</summary>
     /// <param name="lineId">UUIDv7 of the line.</param>
     /// <param name="index">0 to 65535.</param>
     public static Guid OfLine(Guid lineId, int index)

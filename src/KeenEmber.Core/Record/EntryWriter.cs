@@ -1,6 +1,7 @@
 namespace KeenEmber.Core.Record;
 
-/// <summary>Makes the headers of what one line or form puts on record: ids that follow from the form's own, so that it can be sent twice, and the order in which it was said.</summary>
+/// <summary>Makes the headers of what one line or form puts on record: ids that follow from the form's own, so that it can be sent twice,
+/// and the order in which it was said.</summary>
 /// <param name="key">UUIDv7 the form carries.</param>
 /// <param name="now">When it is written, and when it was so unless something else is said.</param>
 /// <param name="author">Who is at the form.</param>

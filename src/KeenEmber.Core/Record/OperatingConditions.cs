@@ -32,7 +32,8 @@ public sealed record OperatingConditions(
     /// <summary>A valve is shut, so the coil is being pumped down.</summary>
     public bool IsPumpedDown => StateOf(AsFound.LiquidSolenoid) == FactState.Closed || StateOf(AsFound.SuctionStop) == FactState.Closed;
 
-    /// <summary>The state of a fact there is one of; null when nobody has recorded it. The fans have a state each and none together.</summary>
+    /// <summary>The state of a fact there is one of; null when nobody has recorded it. The fans have a state each and none
+    /// together.</summary>
     public FactState? StateOf(AsFound fact) => fact switch
     {
         AsFound.EvaporatorFan => null,

@@ -52,7 +52,8 @@ public sealed class Timeline
     /// <summary>A temperature, or the one a suction pressure stands for in the unit's refrigerant (dew line).</summary>
     /// <returns>Null outside the refrigerant's range, and where the refrigerant is not in the catalogue.</returns>
     public Temperature? TemperatureOf(TypedValue typed) =>
-        typed.Unit.Kind == QuantityKind.Pressure ? equipment.Circuit.Refrigerant?.DewTemperature(new(typed.Si(atmosphere))) : typed.Temperature;
+        typed.Unit.Kind == QuantityKind.Pressure ? equipment.Circuit.Refrigerant?.DewTemperature(new(typed.Si(atmosphere)))
+            : typed.Temperature;
 
     /// <summary>Every reading that stands, for their course in time.</summary>
     public IEnumerable<Sample> Samples() => readings.SelectMany(g => g).Select(r => new Sample(r.Point, r.At, r.Value.Si(atmosphere)));
@@ -83,7 +84,8 @@ public sealed class Timeline
 
     /// <summary>Of several coils the one that counts most against a reading; unknown while any is, unless one is iced already.</summary>
     private static FactState? WorstOf(IReadOnlyList<FactState?> coils) =>
-        coils.Contains(FactState.Iced) ? FactState.Iced : coils.Contains(null) ? null : coils.Contains(FactState.Frosted) ? FactState.Frosted : FactState.Clear;
+        coils.Contains(FactState.Iced) ? FactState.Iced : coils.Contains(null) ? null : coils.Contains(FactState.Frosted)
+            ? FactState.Frosted : FactState.Clear;
 
     /// <summary>The reading of a point that holds at a moment: the last one up to it, else the first one after.</summary>
     private ReadingEntry? ReadingAt(MeasuringPoint point, DateTimeOffset moment)

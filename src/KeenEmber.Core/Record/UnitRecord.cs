@@ -2,8 +2,10 @@ using KeenEmber.Core.Plant;
 
 namespace KeenEmber.Core.Record;
 
-/// <summary>A unit through time: what it is judged by is what it was at that moment, so that a conversion leaves old visits as they were.</summary>
-/// <param name="written">Every nameplate ever written, in the order of writing; at least one. Of several for one moment the last holds: it corrects the others.</param>
+/// <summary>A unit through time: what it is judged by is what it was at that moment, so that a conversion leaves old visits as they
+/// were.</summary>
+/// <param name="written">Every nameplate ever written, in the order of writing; at least one. Of several for one moment the last holds: it
+/// corrects the others.</param>
 public sealed class UnitRecord(IReadOnlyList<Nameplate> written)
 {
     /// <summary>What holds, one for each moment something changed, the earliest first.</summary>
@@ -18,7 +20,8 @@ public sealed class UnitRecord(IReadOnlyList<Nameplate> written)
     public DateTimeOffset CircuitSince(DateTimeOffset moment)
     {
         var circuit = AsOf(moment).Circuit;
-        return Nameplates.Where(n => n.At <= moment).Reverse().TakeWhile(n => n.Unit.Circuit.RefrigerantName == circuit.RefrigerantName && n.Unit.MakeUp == AsOf(moment).MakeUp)
+        return Nameplates.Where(n => n.At <= moment).Reverse()
+            .TakeWhile(n => n.Unit.Circuit.RefrigerantName == circuit.RefrigerantName && n.Unit.MakeUp == AsOf(moment).MakeUp)
             .Select(n => n.At).DefaultIfEmpty(DateTimeOffset.MinValue).Last();
     }
 

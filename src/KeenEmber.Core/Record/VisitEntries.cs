@@ -26,9 +26,11 @@ public sealed record NoteEntry(EntryHeader Header, string Text, Topic Topic = To
 /// <summary>A photo; its files are kept by their content.</summary>
 /// <param name="Hash">SHA-256 of the picture as kept, in hexadecimal: the name of its files.</param>
 /// <param name="About">The entry it belongs to; null for the visit as a whole.</param>
-public sealed record PhotoEntry(EntryHeader Header, string Hash, int Width, int Height, string Caption, Guid? About, Topic Topic = Topic.Visit) : Entry(Header)
+public sealed record PhotoEntry(
+    EntryHeader Header, string Hash, int Width, int Height, string Caption, Guid? About, Topic Topic = Topic.Visit) : Entry(Header)
 {
-    public override Entry WithReferences(Func<Guid, Guid> map) => (PhotoEntry)base.WithReferences(map) with { About = About is { } named ? map(named) : null };
+    public override Entry WithReferences(Func<Guid, Guid> map) =>
+        (PhotoEntry)base.WithReferences(map) with { About = About is { } named ? map(named) : null };
 }
 
 /// <summary>From here on, readings of a kind are taken with this instrument.</summary>

@@ -3,7 +3,8 @@ namespace KeenEmber.Core.Refrigerants;
 /// <summary>A pure fluid as a part of blends.</summary>
 /// <param name="Name">Designation, as in "R32".</param>
 /// <param name="MolarMass">g/mol.</param>
-/// <param name="Gwp">Global warming potential over 100 years, IPCC Fourth Assessment Report (hydrocarbons, R744 and the two olefins as F-gas rules of that report's time list them).</param>
+/// <param name="Gwp">Global warming potential over 100 years, IPCC Fourth Assessment Report (hydrocarbons, R744 and the two olefins as
+/// F-gas rules of that report's time list them).</param>
 /// <param name="Line">Its saturation line, bubble and dew alike.</param>
 public sealed record BlendComponent(string Name, double MolarMass, double Gwp, WagnerEquation Line)
 {

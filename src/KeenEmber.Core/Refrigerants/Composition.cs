@@ -11,10 +11,12 @@ public sealed class Composition
     /// <summary>Mass-weighted global warming potential.</summary>
     public double Gwp => Parts.Sum(p => p.Share * p.Component.Gwp);
 
-    /// <param name="parts">Any positive amounts by mass; they are brought to a sum of 1, and the same component given twice is added up.</param>
+    /// <param name="parts">Any positive amounts by mass; they are brought to a sum of 1, and the same component given twice is added
+    /// up.</param>
     public static Composition ByMass(IEnumerable<(BlendComponent Component, double Amount)> parts)
     {
-        var present = parts.GroupBy(p => p.Component.Name).Select(g => (g.First().Component, Amount: g.Sum(p => p.Amount))).Where(p => p.Amount > 0).ToList();
+        var present = parts.GroupBy(p => p.Component.Name).Select(g => (g.First().Component, Amount: g.Sum(p => p.Amount)))
+            .Where(p => p.Amount > 0).ToList();
         var sum = present.Sum(p => p.Amount);
         return present.Count == 0
             ? throw new ArgumentException("A refrigerant consists of something.", nameof(parts))
@@ -39,6 +41,7 @@ public sealed class Composition
     public Composition MixedWith(Composition other, double share)
     {
         var held = Math.Clamp(share, 0, 1);
-        return ByMass(Parts.Select(p => (p.Component, p.Share * (1 - held))).Concat(other.Parts.Select(p => (p.Component, p.Share * held))));
+        return ByMass(
+            Parts.Select(p => (p.Component, p.Share * (1 - held))).Concat(other.Parts.Select(p => (p.Component, p.Share * held))));
     }
 }

@@ -29,7 +29,8 @@ internal static class PengRobinson
     internal static double AttractionAtSaturation(double saturationB) =>
         Brent.FindRoot(q => PhaseDifference(q * saturationB, saturationB), AttractionRange.Low, AttractionRange.High, 1e-12, 200);
 
-    /// <summary>ln φ(liquid) - ln φ(vapour): positive while the vapour is the stable phase. With a single root only its sign means anything.</summary>
+    /// <summary>ln φ(liquid) - ln φ(vapour): positive while the vapour is the stable phase. With a single root only its sign means
+    /// anything.</summary>
     private static double PhaseDifference(double a, double b)
     {
         var (liquid, vapour) = Compressibilities(a, b);

@@ -8,26 +8,30 @@ public enum SafetyClass { A1, A2L, A2, A3, B2L }
 /// <summary>Usual compressor oil; the compressor maker's list comes first.</summary>
 public enum Oil { Mineral, MineralOrAlkylbenzene, MineralOrPolyolester, Polyolester, AnyWithReturn }
 
-/// <summary>A refrigerant by its composition and its saturation lines. For a pure fluid and an azeotrope bubble and dew are the same line.</summary>
+/// <summary>A refrigerant by its composition and its saturation lines. For a pure fluid and an azeotrope bubble and dew are the same
+/// line.</summary>
 /// <param name="Name">Designation without a hyphen, as in "R404A".</param>
 /// <param name="Safety">Class used for the cautions shown at the step.</param>
 /// <param name="Bubble">Boiling liquid: subcooling is counted from here.</param>
 /// <param name="Dew">Condensing vapour: superheat is counted from here.</param>
 /// <param name="Source">Where the lines come from.</param>
-public sealed record Refrigerant(string Name, SafetyClass Safety, Oil Oil, Composition Composition, SaturationTable Bubble, SaturationTable Dew, string Source)
+public sealed record Refrigerant(
+    string Name, SafetyClass Safety, Oil Oil, Composition Composition, SaturationTable Bubble, SaturationTable Dew, string Source)
 {
     public const string MixtureMethod = "Peng-Robinson from the composition";
 
     /// <summary>Mixtures are solved from here, K: -70 °C, below any commercial evaporator.</summary>
     private const double MixtureLowestK = 203.15;
 
-    /// <summary>Up to this share of the mass-weighted critical temperature; nearer, bubble and dew run together and the solver may not settle.</summary>
+    /// <summary>Up to this share of the mass-weighted critical temperature; nearer, bubble and dew run together and the solver may not
+    /// settle.</summary>
     private const double MixtureHighestShare = 0.97;
 
     /// <summary>Distance of a mixture's table points, K: each costs a solution.</summary>
     private const double MixtureStepK = 1;
 
-    /// <summary>Distance for an equation, K: cheap, and needed where the pseudo-pure lines bend sharply in the last kelvin below critical.</summary>
+    /// <summary>Distance for an equation, K: cheap, and needed where the pseudo-pure lines bend sharply in the last kelvin below
+    /// critical.</summary>
     private const double EquationStepK = 0.2;
 
     /// <summary>A refrigerant known only by what it consists of: a listed blend, a top-up, what a leak left.</summary>

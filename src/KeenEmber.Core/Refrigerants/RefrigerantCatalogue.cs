@@ -11,40 +11,65 @@ public static class RefrigerantCatalogue
 
     private static readonly Refrigerant[] PureFluids =
     [
-        Pure(new("R134a", 102.032, 1430, new(374.18, 4056.29, 169.85, new(-7.686556, 1), new(2.311791, 1.5), new(-2.039554, 2), new(-3.583758, 4))),
+        Pure(new(
+            "R134a", 102.032, 1430,
+            new(374.18, 4056.29, 169.85, new(-7.686556, 1), new(2.311791, 1.5), new(-2.039554, 2), new(-3.583758, 4))),
             SafetyClass.A1, Oil.Polyolester, "Tillner-Roth & Baehr 1994"),
-        Pure(new("R744", 44.0098, 1, new(304.1282, 7377.3, 216.592, new(-7.0602087, 1), new(1.9391218, 1.5), new(-1.6463597, 2), new(-3.2995634, 4))),
+        Pure(new(
+            "R744", 44.0098, 1,
+            new(304.1282, 7377.3, 216.592, new(-7.0602087, 1), new(1.9391218, 1.5), new(-1.6463597, 2), new(-3.2995634, 4))),
             SafetyClass.A1, Oil.Polyolester, "Span & Wagner 1996"),
-        Pure(new("R290", 44.0956, 3, new(369.89, 4251.2, 85.525, new(-6.7722, 1), new(1.6938, 1.5), new(-1.3341, 2.2), new(-3.1876, 4.8), new(0.94937, 6.2))),
+        Pure(new(
+            "R290", 44.0956, 3,
+            new(369.89, 4251.2, 85.525, new(-6.7722, 1), new(1.6938, 1.5), new(-1.3341, 2.2), new(-3.1876, 4.8), new(0.94937, 6.2))),
             SafetyClass.A3, Oil.MineralOrPolyolester, "Lemmon et al. 2009"),
-        Pure(new("R600a", 58.1222, 3, new(407.817, 3629.0, 113.73, new(-6.85093103, 1), new(1.36543198, 1.5), new(-1.32542691, 2.5), new(-2.56190994, 4.5))),
+        Pure(new(
+            "R600a", 58.1222, 3,
+            new(407.817, 3629.0, 113.73, new(-6.85093103, 1), new(1.36543198, 1.5), new(-1.32542691, 2.5), new(-2.56190994, 4.5))),
             SafetyClass.A3, Oil.MineralOrPolyolester, "Bücker & Wagner 2006"),
-        Pure(new("R600", 58.1222, 4, new(425.125, 3796.0, 134.895, new(-7.17616903, 1), new(2.53635336, 1.5), new(-2.07532869, 2), new(-2.82241113, 4.5))),
+        Pure(new(
+            "R600", 58.1222, 4,
+            new(425.125, 3796.0, 134.895, new(-7.17616903, 1), new(2.53635336, 1.5), new(-2.07532869, 2), new(-2.82241113, 4.5))),
             SafetyClass.A3, Oil.MineralOrPolyolester, "Bücker & Wagner 2006"),
-        Pure(new("R32", 52.024, 675, new(351.255, 5782.0, 136.34, new(-7.4883, 1), new(1.9697, 1.5), new(-1.7496, 2.2), new(-4.0224, 4.8), new(1.5209, 6.2))),
+        Pure(new(
+            "R32", 52.024, 675,
+            new(351.255, 5782.0, 136.34, new(-7.4883, 1), new(1.9697, 1.5), new(-1.7496, 2.2), new(-4.0224, 4.8), new(1.5209, 6.2))),
             SafetyClass.A2L, Oil.Polyolester, "after Tillner-Roth & Yokozeki 1997"),
-        Pure(new("R125", 120.0214, 3500, new(339.173, 3617.7, 172.52, new(-7.5295, 1), new(1.9026, 1.5), new(-2.2966, 2.3), new(-3.4480, 4.6))),
+        Pure(new(
+            "R125", 120.0214, 3500, new(339.173, 3617.7, 172.52, new(-7.5295, 1), new(1.9026, 1.5), new(-2.2966, 2.3), new(-3.4480, 4.6))),
             SafetyClass.A1, Oil.Polyolester, "Lemmon & Jacobsen 2005"),
-        Pure(new("R143a", 84.041, 4470, new(345.857, 3761.0, 161.34, new(-7.3938, 1), new(1.9948, 1.5), new(-1.8487, 2.2), new(-4.1927, 4.8), new(1.4862, 6.2))),
+        Pure(new(
+            "R143a", 84.041, 4470,
+            new(345.857, 3761.0, 161.34, new(-7.3938, 1), new(1.9948, 1.5), new(-1.8487, 2.2), new(-4.1927, 4.8), new(1.4862, 6.2))),
             SafetyClass.A2L, Oil.Polyolester, "after Lemmon & Jacobsen 2000"),
         Pure(new("R1234yf", 114.0416, 4, new(367.85, 3382.2, 220, new(-7.4697, 1), new(2.7915, 1.5), new(-2.1312, 1.8), new(-2.9531, 3.8))),
             SafetyClass.A2L, Oil.Polyolester, "Richter et al. 2011"),
-        Pure(new("R1234ze(E)", 114.0416, 7, new(382.513, 3634.9, 169, new(-7.5888, 1), new(1.9696, 1.5), new(-2.0827, 2.2), new(-4.1238, 4.6))),
+        Pure(new(
+            "R1234ze(E)", 114.0416, 7, new(382.513, 3634.9, 169, new(-7.5888, 1), new(1.9696, 1.5), new(-2.0827, 2.2), new(-4.1238, 4.6))),
             SafetyClass.A2L, Oil.Polyolester, "Thol & Lemmon 2016"),
-        Pure(new("R22", 86.468, 1810, new(369.295, 4990.0, 115.73, new(-7.0780, 1), new(1.7211, 1.5), new(-1.6379, 2.2), new(-3.7952, 4.8), new(0.86937, 6.2))),
+        Pure(new(
+            "R22", 86.468, 1810,
+            new(369.295, 4990.0, 115.73, new(-7.0780, 1), new(1.7211, 1.5), new(-1.6379, 2.2), new(-3.7952, 4.8), new(0.86937, 6.2))),
             SafetyClass.A1, Oil.MineralOrAlkylbenzene, "after Kamei et al. 1995"),
-        Pure(new("R152a", 66.051, 124, new(386.411, 4516.75, 154.56, new(-7.4821, 1), new(2.1105, 1.5), new(-2.0761, 2.2), new(-3.5539, 4.8), new(0.58004, 6.2))),
+        Pure(new(
+            "R152a", 66.051, 124,
+            new(386.411, 4516.75, 154.56, new(-7.4821, 1), new(2.1105, 1.5), new(-2.0761, 2.2), new(-3.5539, 4.8), new(0.58004, 6.2))),
             SafetyClass.A2, Oil.Polyolester, "after Outcalt & McLinden 1996"),
-        Pure(new("R717", 17.0305, 0, new(405.56, 11363.4, 195.495, new(-7.0993, 1), new(-2.4330, 1.5), new(8.7591, 1.7), new(-6.4091, 1.95), new(-2.1185, 4.2))),
+        Pure(new(
+            "R717", 17.0305, 0,
+            new(405.56, 11363.4, 195.495, new(-7.0993, 1), new(-2.4330, 1.5), new(8.7591, 1.7), new(-6.4091, 1.95), new(-2.1185, 4.2))),
             SafetyClass.B2L, Oil.Mineral, "after Gao et al."),
-        Pure(new("R12", 120.913, 10900, new(385.12, 4136.1, 116.099, new(-7.0834, 1), new(4.3562, 1.5), new(-3.5249, 1.67), new(-2.8872, 4.14), new(-0.89926, 10))),
+        Pure(new(
+            "R12", 120.913, 10900,
+            new(385.12, 4136.1, 116.099, new(-7.0834, 1), new(4.3562, 1.5), new(-3.5249, 1.67), new(-2.8872, 4.14), new(-0.89926, 10))),
             SafetyClass.A1, Oil.Mineral, "after Marx et al. 1992"),
     ];
 
     /// <summary>Met only as parts of blends.</summary>
     private static readonly BlendComponent[] PartsOnly =
     [
-        new("R227ea", 170.029, 3220, new(374.9, 2925.0, 146.35, new(-7.7961, 1), new(2.1366, 1.5), new(-2.6023, 2.2), new(-5.7444, 4.8), new(2.3982, 6.2))),
+        new("R227ea", 170.029, 3220,
+            new(374.9, 2925.0, 146.35, new(-7.7961, 1), new(2.1366, 1.5), new(-2.6023, 2.2), new(-5.7444, 4.8), new(2.3982, 6.2))),
     ];
 
     private static readonly Dictionary<string, BlendComponent> ByName =
@@ -97,7 +122,9 @@ public static class RefrigerantCatalogue
 
     /// <summary>A blend's composition from "R32/R125 50/50": components, then mass % in the same order.</summary>
     public static Composition Composition(string components, string massPercent) => Core.Refrigerants.Composition.ByMass(
-        components.Split('/').Zip(massPercent.Split('/'), (name, share) => (ByName[name], double.Parse(share, System.Globalization.CultureInfo.InvariantCulture))));
+        components.Split('/')
+            .Zip(massPercent.Split('/'), (name, share) =>
+            (ByName[name], double.Parse(share, System.Globalization.CultureInfo.InvariantCulture))));
 
     private static string Key(string name) =>
         string.Concat(name.Where(char.IsLetterOrDigit)).ToUpperInvariant() is var plain && plain.StartsWith('R') ? plain[1..] : plain;
@@ -111,7 +138,8 @@ public static class RefrigerantCatalogue
     private static Refrigerant PseudoPure(string name, string parts, WagnerEquation bubble, WagnerEquation? dew)
     {
         var bubbleTable = Refrigerant.Table(bubble);
-        return new(name, SafetyClass.A1, Oil.Polyolester, Parts(parts), bubbleTable, dew is null ? bubbleTable : Refrigerant.Table(dew), Lemmon);
+        return new(
+            name, SafetyClass.A1, Oil.Polyolester, Parts(parts), bubbleTable, dew is null ? bubbleTable : Refrigerant.Table(dew), Lemmon);
     }
 
     private static Refrigerant Blend(string name, SafetyClass safety, Oil oil, string parts) =>

@@ -3,7 +3,8 @@ using MathNet.Numerics.Interpolation;
 
 namespace KeenEmber.Core.Refrigerants;
 
-/// <summary>A bubble or dew line precomputed for fast lookup both ways: ln p over T and T over ln p by monotone cubics through solved points.</summary>
+/// <summary>A bubble or dew line precomputed for fast lookup both ways: ln p over T and T over ln p by monotone cubics through solved
+/// points.</summary>
 /// <remarks>
 /// F. N. Fritsch, R. E. Carlson, SIAM J. Numer. Anal. 17 (1980) 238, as MathNet.Numerics has it. The table is made at the first
 /// lookup, so that a refrigerant nobody asks for costs nothing. Agreement with the solver, 0.01 K, is held by a test.
@@ -13,7 +14,8 @@ public sealed class SaturationTable
     private readonly Lazy<Made> table;
 
     private sealed record Made(
-        CubicSpline LogKpaOverK, CubicSpline KOverLogKpa, Temperature Lowest, Temperature Highest, double LowestLogKpa, double HighestLogKpa);
+        CubicSpline LogKpaOverK, CubicSpline KOverLogKpa, Temperature Lowest, Temperature Highest, double LowestLogKpa,
+            double HighestLogKpa);
 
     /// <param name="lowestK">First point, K.</param>
     /// <param name="highestK">Last point, K; the table ends earlier where the solver finds nothing any more.</param>
@@ -55,7 +57,8 @@ public sealed class SaturationTable
     public Pressure? PressureAt(Temperature temperature)
     {
         var made = table.Value;
-        return temperature < made.Lowest || temperature > made.Highest ? null : new(Math.Exp(made.LogKpaOverK.Interpolate(temperature.Kelvin)));
+        return temperature < made.Lowest || temperature > made.Highest ? null
+            : new(Math.Exp(made.LogKpaOverK.Interpolate(temperature.Kelvin)));
     }
 
     /// <returns>The temperature of the line at an absolute pressure; null outside the range.</returns>
@@ -63,7 +66,8 @@ public sealed class SaturationTable
     {
         var made = table.Value;
         var logKpa = Math.Log(pressure.Kpa);
-        return logKpa >= made.LowestLogKpa - EndTolerance && logKpa <= made.HighestLogKpa + EndTolerance ? new(made.KOverLogKpa.Interpolate(logKpa)) : null;
+        return logKpa >= made.LowestLogKpa - EndTolerance && logKpa <= made.HighestLogKpa + EndTolerance
+            ? new(made.KOverLogKpa.Interpolate(logKpa)) : null;
     }
 
     /// <summary>Rounding at the two ends of the range, in ln kPa.</summary>

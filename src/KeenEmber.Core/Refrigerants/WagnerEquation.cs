@@ -22,7 +22,8 @@ public sealed class WagnerEquation(double criticalTempK, double criticalPressure
     public Pressure? PressureAt(Temperature temperature) =>
         temperature < Lowest || temperature > Highest ? null : new(Math.Exp(LogKpa(temperature.Kelvin)));
 
-    /// <summary>The equation also below its stated range, where mixtures still need a component's pressure; the critical pressure above it.</summary>
+    /// <summary>The equation also below its stated range, where mixtures still need a component's pressure; the critical pressure above
+    /// it.</summary>
     /// <returns>kPa absolute.</returns>
     internal double ExtrapolatedKpa(double tempK) => Math.Exp(LogKpa(tempK));
 

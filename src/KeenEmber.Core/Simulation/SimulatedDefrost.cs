@@ -2,7 +2,8 @@ using KeenEmber.Core.Benches.Defrost;
 
 namespace KeenEmber.Core.Simulation;
 
-/// <summary>A coil of three zones (the coldest bend, the warmest, and the spot of the end sensor) with its ice, its heat and its losses.</summary>
+/// <summary>A coil of three zones (the coldest bend, the warmest, and the spot of the end sensor) with its ice, its heat and its
+/// losses.</summary>
 /// <param name="IceKg">By zone.</param>
 /// <param name="HeatShare">By zone; adds up to 1.</param>
 /// <param name="MetalKjPerK">Heat capacity of all the metal, a third in each zone.</param>
@@ -30,21 +31,27 @@ public sealed record SimulatedCoil(
 /// <param name="StopByHandMin">Minute of heat at which a person ends it; null: nobody does.</param>
 /// <param name="FansInHeat">The fans run through.</param>
 public sealed record SimulatedWatch(
-    double EverySeconds, double NoiseK = 0, double MissingShare = 0, bool MarksHeat = true, double? Volts = null, double? StopByHandMin = null, bool FansInHeat = false);
+    double EverySeconds, double NoiseK = 0, double MissingShare = 0, bool MarksHeat = true, double? Volts = null,
+        double? StopByHandMin = null, bool FansInHeat = false);
 
 /// <summary>What really happened in a simulated run.</summary>
-/// <param name="ClearMin">Minute of the run at which the last ice of the two bends was gone; null when some was left at the end of the heat.</param>
+/// <param name="ClearMin">Minute of the run at which the last ice of the two bends was gone; null when some was left at the end of the
+/// heat.</param>
 /// <param name="MeltedKg">Everywhere, until the heat ended.</param>
 /// <param name="LeftKg">On the two bends when it ended.</param>
-/// <param name="AtLimitAndSetting">The setting was reached, or within a minute would have been, so near to the fail-safe that the watching cannot tell which ended it.</param>
-public sealed record DefrostTruth(double? ClearMin, double HeatOn, double HeatOff, EndedBy End, double MeltedKg, double LeftKg, bool AtLimitAndSetting)
+/// <param name="AtLimitAndSetting">The setting was reached, or within a minute would have been, so near to the fail-safe that the watching
+/// cannot tell which ended it.</param>
+public sealed record DefrostTruth(
+    double? ClearMin, double HeatOn, double HeatOff, EndedBy End, double MeltedKg, double LeftKg, bool AtLimitAndSetting)
 {
     public double? OverRunMin => HeatOff - ClearMin;
 }
 
 /// <summary>
-/// A defrost by an energy balance of coil, ice, heater and sensor, in steps of one second: in each zone metal × dT/dt = heat - loss to the air + conduction from
-/// its neighbours, held a little above 0 °C while ice is on it. The end sensor follows its spot with a first-order lag and ends the heat at its setting.
+/// A defrost by an energy balance of coil, ice, heater and sensor, in steps of one second: in each zone metal × dT/dt = heat - loss to the
+/// air + conduction from
+/// its neighbours, held a little above 0 °C while ice is on it. The end sensor follows its spot with a first-order lag and ends the heat at
+/// its setting.
 /// Made for trying the bench on runs whose truth is known, and for examples.
 /// </summary>
 public static class SimulatedDefrost
@@ -56,7 +63,8 @@ public static class SimulatedDefrost
 
     /// <param name="start">The moment the run is taken to begin.</param>
     /// <param name="setUp">Electric; with an end temperature, a fail-safe time and heaters.</param>
-    public static (DefrostRun Run, DefrostTruth Truth) Make(SimulatedCoil coil, DefrostSetUp setUp, SimulatedWatch watch, DateTimeOffset start, Random random)
+    public static (DefrostRun Run, DefrostTruth Truth) Make(
+        SimulatedCoil coil, DefrostSetUp setUp, SimulatedWatch watch, DateTimeOffset start, Random random)
     {
         var volts = watch.Volts ?? setUp.Legs[0].Volts * (setUp.Connection == HeaterConnection.Star ? Math.Sqrt(3) : 1);
         var currents = HeaterCheck.Supply(setUp, volts, coil.ElementsOut ?? []);
@@ -75,10 +83,12 @@ public static class SimulatedDefrost
             var refrigerates = minute < BeforeMin || off + DripMin <= minute;
             if (second % (int)watch.EverySeconds == 0)
                 samples.Take(minute, zones, Shown(sensor), box, heats ? currents.Amperes : [.. currents.Amperes.Select(_ => 0.0)], volts);
-            var conduction = Enumerable.Range(0, 3).Select(i => coil.CouplingKwPerK * (zones[(i + 1) % 3] + zones[(i + 2) % 3] - 2 * zones[i])).ToArray();
+            var conduction = Enumerable.Range(0, 3)
+                .Select(i => coil.CouplingKwPerK * (zones[(i + 1) % 3] + zones[(i + 2) % 3] - 2 * zones[i])).ToArray();
             for (var i = 0; i < 3; i++)
             {
-                var kw = (heats ? currents.Kw * coil.HeatShare[i] : 0) + conduction[i] - coil.LossKwPerK / 3 * (zones[i] - box) * (watch.FansInHeat && heats ? 3 : 1);
+                var kw = (heats ? currents.Kw * coil.HeatShare[i] : 0)
+                    + conduction[i] - coil.LossKwPerK / 3 * (zones[i] - box) * (watch.FansInHeat && heats ? 3 : 1);
                 if (refrigerates && minute > BeforeMin)
                     kw -= Math.Max(0, zones[i] - coil.StartC) * coil.MetalKjPerK / 3 / 240;
                 else if (refrigerates)
@@ -93,14 +103,17 @@ public static class SimulatedDefrost
                 clear = minute;
             if (heats && settingAt is null && Shown(sensor) >= setUp.EndC)
                 settingAt = minute;
-            if (heats && (minute - BeforeMin >= watch.StopByHandMin || (settingAt is not null && setUp.EndC is not null) || minute - BeforeMin >= setUp.FailSafeMin))
+            if (heats
+                && (minute - BeforeMin >= watch.StopByHandMin || (settingAt is not null && setUp.EndC is not null)
+                || minute - BeforeMin >= setUp.FailSafeMin))
             {
                 off = minute;
                 isBoth = Math.Abs(minute - BeforeMin - (setUp.FailSafeMin ?? 1000)) < Math.Max(1.5, watch.EverySeconds / 30)
                     && Shown(sensor + sensorPerMinute) >= setUp.EndC && !(minute - BeforeMin >= watch.StopByHandMin);
                 melted = coil.IceKg.Sum() - ice.Sum();
                 left = ice[SimulatedCoil.Coldest] + ice[SimulatedCoil.Warmest];
-                end = minute - BeforeMin >= watch.StopByHandMin ? EndedBy.Hand : settingAt is not null ? EndedBy.Temperature : EndedBy.TimeLimit;
+                end = minute - BeforeMin >= watch.StopByHandMin ? EndedBy.Hand : settingAt is not null ? EndedBy.Temperature
+                    : EndedBy.TimeLimit;
             }
 
             if (fansOn is null && off + DripMin < minute && zones.Max() <= (setUp.FanDelayC ?? DefrostLimits.FansBackC))
@@ -112,7 +125,8 @@ public static class SimulatedDefrost
         var truth = new DefrostTruth(clear <= off ? clear : null, BeforeMin, off ?? 0, end, melted, left, isBoth);
         var marks = new List<RunMark> { new(RunMarkKind.Refrigeration, (off ?? 0) + DripMin) };
         if (watch.MarksHeat)
-            marks.AddRange([new(RunMarkKind.HeatOn, BeforeMin), new(end == EndedBy.Hand ? RunMarkKind.HeatOffByHand : RunMarkKind.HeatOff, off ?? 0)]);
+            marks.AddRange(
+                [new(RunMarkKind.HeatOn, BeforeMin), new(end == EndedBy.Hand ? RunMarkKind.HeatOffByHand : RunMarkKind.HeatOff, off ?? 0)]);
         else if (end == EndedBy.Hand)
             marks.Add(new(RunMarkKind.HeatOffByHand, off ?? 0));
         if (watch.FansInHeat)
@@ -157,7 +171,8 @@ public static class SimulatedDefrost
 
         /// <summary>A switch shows no temperature of its own.</summary>
         public List<RunTrack> Tracks(DefrostSetUp setUp) =>
-            [.. taken.Where(t => t.Key.Kind != RunPlaceKind.EndSensor || setUp.EndedBy == TerminationKind.Probe).Select(t => new RunTrack(t.Key, [.. t.Value.Minutes], [.. t.Value.Values]))];
+            [.. taken.Where(t => t.Key.Kind != RunPlaceKind.EndSensor || setUp.EndedBy == TerminationKind.Probe)
+                .Select(t => new RunTrack(t.Key, [.. t.Value.Minutes], [.. t.Value.Values]))];
 
         private void Add(RunPlace place, double minute, double value)
         {

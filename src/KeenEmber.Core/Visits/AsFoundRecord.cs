@@ -11,11 +11,13 @@ public sealed record AsFoundRecord(DateTimeOffset? FrozenAt, IReadOnlyList<Obser
 {
     /// <summary>A power cycle, a pulled plug or a thaw erases these: record them first.</summary>
     private static readonly AsFound[] EasilyWipedOut =
-        [AsFound.EvaporatorFan, AsFound.Coil, AsFound.Compressor, AsFound.CondenserFan, AsFound.ControllerMode, AsFound.Alarm, AsFound.ClockMotor, AsFound.Supply];
+        [AsFound.EvaporatorFan, AsFound.Coil, AsFound.Compressor, AsFound.CondenserFan, AsFound.ControllerMode, AsFound.Alarm,
+            AsFound.ClockMotor, AsFound.Supply];
 
     public static AsFoundRecord Of(Timeline timeline, Equipment unit)
     {
-        var frozenAt = timeline.Standing.Where(e => e is IChangesUnit { ChangesUnit: true }).Select(e => (DateTimeOffset?)e.At).FirstOrDefault();
+        var frozenAt = timeline.Standing.Where(e => e is IChangesUnit { ChangesUnit: true }).Select(e => (DateTimeOffset?)e.At)
+            .FirstOrDefault();
         var facts = timeline.Standing.OfType<ObservationEntry>().Where(o => frozenAt is null || o.At <= frozenAt).ToList();
         var missing = EasilyWipedOut.Where(f => unit.MakeUp.Facts.Contains(f) && !IsOnRecord(f, facts, unit));
         return new(frozenAt, facts, [.. missing]);

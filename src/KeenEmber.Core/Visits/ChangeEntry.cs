@@ -13,7 +13,8 @@ public enum LoopKind
 public static class LoopKinds
 {
     /// <summary>A visit cannot be signed off while one of these is open: it can hurt somebody or wreck the machine.</summary>
-    public static bool IsSafety(this LoopKind kind) => kind is LoopKind.Jumper or LoopKind.SafetyBypassed or LoopKind.PanelOff or LoopKind.ValveSeated;
+    public static bool IsSafety(this LoopKind kind) =>
+        kind is LoopKind.Jumper or LoopKind.SafetyBypassed or LoopKind.PanelOff or LoopKind.ValveSeated;
 }
 
 /// <summary>Something was set, moved, bridged or repaired, or was found so.</summary>
@@ -24,7 +25,9 @@ public static class LoopKinds
 /// <param name="Opens">What is left open by it; null for a change that is finished.</param>
 /// <param name="FoundSo">It was not done on this visit but found.</param>
 /// <param name="Area">What it was done to, which decides what proves it.</param>
-public sealed record ChangeEntry(EntryHeader Header, string What, string Before, string After, string AskedBy, LoopKind? Opens, bool FoundSo, WorkArea Area = WorkArea.Other) : Entry(Header), IChangesUnit
+public sealed record ChangeEntry(
+    EntryHeader Header, string What, string Before, string After, string AskedBy, LoopKind? Opens, bool FoundSo,
+    WorkArea Area = WorkArea.Other) : Entry(Header), IChangesUnit
 {
     bool IChangesUnit.ChangesUnit => !FoundSo;
 
@@ -37,7 +40,8 @@ public sealed record ChangeEntry(EntryHeader Header, string What, string Before,
 /// <param name="Place">Which of several, where there is more than one.</param>
 /// <param name="Failure">What was wrong with the old one, and why.</param>
 /// <param name="Area">What it belongs to, which decides what proves it.</param>
-public sealed record PartEntry(EntryHeader Header, string Part, string Place, string Failure, string ReplacedBy, string Serial, bool Warranty,
+public sealed record PartEntry(
+    EntryHeader Header, string Part, string Place, string Failure, string ReplacedBy, string Serial, bool Warranty,
     WorkArea Area = WorkArea.Other, Component? Component = null) : Entry(Header), IChangesUnit
 {
     IReadOnlyList<ProofKind> IChangesUnit.WantsProof(Equipment unit) => Proofs.Wanted(Area, unit);
@@ -45,7 +49,8 @@ public sealed record PartEntry(EntryHeader Header, string Part, string Place, st
 
 /// <summary>A row of the refrigerant ledger.</summary>
 /// <param name="MassKg">kg; added positive, recovered negative.</param>
-public sealed record RefrigerantEntry(EntryHeader Header, string Refrigerant, double MassKg, string Cylinder, string Why) : Entry(Header), IChangesUnit
+public sealed record RefrigerantEntry(EntryHeader Header, string Refrigerant, double MassKg, string Cylinder, string Why)
+    : Entry(Header), IChangesUnit
 {
     IReadOnlyList<ProofKind> IChangesUnit.WantsProof(Equipment unit) => [ProofKind.CircuitJudged];
 }
@@ -72,7 +77,9 @@ public sealed record HandoverEntry(EntryHeader Header, Guid Loop, string Reason,
 /// <param name="Contributing">What helped it to fail; may be empty.</param>
 /// <param name="Consequences">What the failure did to machine and stock; may be empty.</param>
 /// <param name="Explained">Codes of the findings that the causes explain, parted by spaces.</param>
-public sealed record SignOffEntry(EntryHeader Header, string RootCause, string NotReproduced, string Recommendation, DateOnly? FollowUp, string Contributing = "", string Consequences = "", string Explained = "") : Entry(Header)
+public sealed record SignOffEntry(
+    EntryHeader Header, string RootCause, string NotReproduced, string Recommendation, DateOnly? FollowUp, string Contributing = "",
+    string Consequences = "", string Explained = "") : Entry(Header)
 {
     /// <summary>Whether the causes given account for a finding.</summary>
     public bool Explains(Finding finding) => Explains(finding.Code);

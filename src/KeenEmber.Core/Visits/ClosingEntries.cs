@@ -12,11 +12,14 @@ public enum RecommendationUrgency { DoNow, Quote, Watch }
 /// <param name="Hours">Working hours, h; null when nobody has said.</param>
 /// <param name="PriceFrom">In the shop's currency; null when nobody has said.</param>
 /// <param name="PriceTo">The same; not less than <paramref name="PriceFrom"/>.</param>
-public sealed record RecommendationEntry(EntryHeader Header, string Problem, string Option, string Parts, double? Hours, double? PriceFrom, double? PriceTo, RecommendationUrgency Urgency) : Entry(Header);
+public sealed record RecommendationEntry(
+    EntryHeader Header, string Problem, string Option, string Parts, double? Hours, double? PriceFrom, double? PriceTo,
+    RecommendationUrgency Urgency) : Entry(Header);
 
 /// <summary>A signature drawn on the screen.</summary>
 /// <param name="Name">Of the person who signed.</param>
-/// <param name="Strokes">Strokes parted by spaces, each a list of whole x,y pairs on a field of <see cref="Width"/> × <see cref="Height"/>, parted by semicolons; empty when only the name was given.</param>
+/// <param name="Strokes">Strokes parted by spaces, each a list of whole x,y pairs on a field of <see cref="Width"/> × <see cref="Height"/>,
+/// parted by semicolons; empty when only the name was given.</param>
 public sealed record SignatureEntry(EntryHeader Header, string Name, string Strokes) : Entry(Header)
 {
     public const int Width = 600;
@@ -34,7 +37,8 @@ public sealed record SignatureEntry(EntryHeader Header, string Name, string Stro
             var points = new List<(int, int)>();
             foreach (var pair in stroke.Split(';'))
             {
-                if (pair.Split(',') is not [var xText, var yText] || !int.TryParse(xText, out var x) || !int.TryParse(yText, out var y) || x is < 0 or > Width || y is < 0 or > Height)
+                if (pair.Split(',') is not [var xText, var yText] || !int.TryParse(xText, out var x) || !int.TryParse(yText, out var y)
+                    || x is < 0 or > Width || y is < 0 or > Height)
                     return null;
                 points.Add((x, y));
             }

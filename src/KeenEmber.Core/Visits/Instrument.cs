@@ -25,12 +25,14 @@ public sealed record Instrument(Guid Id, string Name, QuantityKind Measures, dou
 {
     /// <summary>What a shop has meters for.</summary>
     public static IReadOnlyList<QuantityKind> Kinds { get; } =
-        [QuantityKind.Temperature, QuantityKind.Pressure, QuantityKind.Current, QuantityKind.Voltage, QuantityKind.Resistance, QuantityKind.Mass, QuantityKind.Concentration];
+        [QuantityKind.Temperature, QuantityKind.Pressure, QuantityKind.Current, QuantityKind.Voltage, QuantityKind.Resistance,
+            QuantityKind.Mass, QuantityKind.Concentration];
 
     public bool Passed(MeterCheck check) => Math.Abs(check.Shown - check.Known) <= MeterAccuracy.Of(Measures, check.Known, Accuracy);
 
     /// <summary>It passed its last check, and that is not too long ago.</summary>
-    public bool IsChecked(DateTimeOffset now, Policies policies) => LastCheck is { } check && Passed(check) && now - check.At <= TimeSpan.FromDays(policies.MeterCheckDays);
+    public bool IsChecked(DateTimeOffset now, Policies policies) =>
+        LastCheck is { } check && Passed(check) && now - check.At <= TimeSpan.FromDays(policies.MeterCheckDays);
 
     /// <summary>As it is at a moment, to go on record with the readings taken with it.</summary>
     public Meter At(DateTimeOffset now, Policies policies) => new(Id, Name, Accuracy, IsChecked(now, policies));

@@ -34,7 +34,8 @@ public static class OpenLoops
             .OrderByDescending(l => l.IsSafety).ThenBy(l => l.Change.At)];
     }
 
-    /// <summary>What stands in the way of signing a visit off: safety-related loops always, others until reason, owner and day are given on it.</summary>
+    /// <summary>What stands in the way of signing a visit off: safety-related loops always, others until reason, owner and day are given on
+    /// it.</summary>
     public static IReadOnlyList<OpenLoop> InTheWay(IReadOnlyList<OpenLoop> open, Guid visitId) =>
         [.. open.Where(l => l.IsSafety || l.Handover is not { } h || h.VisitId != visitId)];
 }

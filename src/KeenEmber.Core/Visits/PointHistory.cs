@@ -21,6 +21,7 @@ public static class PointHistory
             .Select(x => (
                 x.Reading.Point,
                 Value: new EarlierValue(x.Entry.Visit, x.Reading.Value, x.Si,
-                    today.TryGetValue(x.Reading.Point, out var now) ? MeterAccuracy.Differ(x.Reading.Point, now.Si, x.Si, now.Meter, x.Entry.Timeline.MeterOf(x.Reading)) : null)))
+                    today.TryGetValue(x.Reading.Point, out var now)
+                        ? MeterAccuracy.Differ(x.Reading.Point, now.Si, x.Si, now.Meter, x.Entry.Timeline.MeterOf(x.Reading)) : null)))
             .ToLookup(x => x.Point, x => x.Value);
 }

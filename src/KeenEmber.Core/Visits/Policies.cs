@@ -1,7 +1,8 @@
 namespace KeenEmber.Core.Visits;
 
 /// <summary>Questions good technicians answer differently; a shop answers each once.</summary>
-public enum Policy { Gauges, StartParts, LimitSwitches, WettedControls, Charging, Defrost, MotorCapacitor, FanCycling, EvaporatorFans, RunCapacitor }
+public enum Policy { Gauges, StartParts, LimitSwitches, WettedControls, Charging, Defrost, MotorCapacitor, FanCycling, EvaporatorFans,
+    RunCapacitor }
 
 /// <summary>The answers.</summary>
 public enum PolicyChoice
@@ -42,5 +43,6 @@ public sealed record Policies(IReadOnlyDictionary<Policy, PolicyChoice> Choices,
     };
 
     /// <summary>The shop's answer, or our default.</summary>
-    public PolicyChoice Of(Policy policy) => Choices.TryGetValue(policy, out var choice) && Options(policy).Contains(choice) ? choice : Options(policy)[0];
+    public PolicyChoice Of(Policy policy) =>
+        Choices.TryGetValue(policy, out var choice) && Options(policy).Contains(choice) ? choice : Options(policy)[0];
 }

@@ -7,7 +7,8 @@ namespace KeenEmber.Core.Visits;
 public enum WorkArea { Other, Fans, Defrost, LimitSwitch, Control, Circuit, StartParts, Motor, Power, Box }
 
 /// <summary>What can be seen to work after a repair.</summary>
-public enum ProofKind { FansRun, CoilClear, CircuitJudged, CurrentWithinPlate, BoxAtTarget, SensorAgrees, StartedAgain, WholeDefrost, CutOutReached, CutInReached }
+public enum ProofKind { FansRun, CoilClear, CircuitJudged, CurrentWithinPlate, BoxAtTarget, SensorAgrees, StartedAgain, WholeDefrost,
+    CutOutReached, CutInReached }
 
 /// <summary>One thing that proves one repair.</summary>
 /// <param name="Repair">The entry that wants proof.</param>
@@ -25,10 +26,12 @@ public static class WorkAreas
     {
         ComponentKind.EvaporatorFan => WorkArea.Fans,
         ComponentKind.TerminationSwitch or ComponentKind.FanDelaySwitch or ComponentKind.HeaterSafety => WorkArea.LimitSwitch,
-        ComponentKind.HeaterElement or ComponentKind.DefrostClock or ComponentKind.DefrostRelay or ComponentKind.DrainHeater => WorkArea.Defrost,
+        ComponentKind.HeaterElement or ComponentKind.DefrostClock or ComponentKind.DefrostRelay or ComponentKind.DrainHeater =>
+            WorkArea.Defrost,
         ComponentKind.Control or ComponentKind.Display or ComponentKind.ControlRelay or ComponentKind.LowPressureControl
             or ComponentKind.HighPressureControl or ComponentKind.FanCyclingControl => WorkArea.Control,
-        ComponentKind.StartRelay or ComponentKind.Overload or ComponentKind.RunCapacitor or ComponentKind.StartCapacitor => WorkArea.StartParts,
+        ComponentKind.StartRelay or ComponentKind.Overload or ComponentKind.RunCapacitor or ComponentKind.StartCapacitor =>
+            WorkArea.StartParts,
         ComponentKind.CondenserFan or ComponentKind.CondenserFanCapacitor or ComponentKind.GlycolPump => WorkArea.Motor,
         ComponentKind.Contactor or ComponentKind.Breaker or ComponentKind.Fuse or ComponentKind.Wiring => WorkArea.Power,
         ComponentKind.Door or ComponentKind.Gasket => WorkArea.Box,

@@ -5,7 +5,8 @@ namespace KeenEmber.Core.Visits;
 
 /// <summary>What proves each repair of a visit, filled from its timeline.</summary>
 /// <remarks>
-/// Trade practice: the repaired function is seen to work and the unit runs through the cycle that used to fail. Only what is seen after the repair counts.
+/// Trade practice: the repaired function is seen to work and the unit runs through the cycle that used to fail. Only what is seen after the
+/// repair counts.
 /// </remarks>
 public static class Proofs
 {
@@ -19,7 +20,9 @@ public static class Proofs
     public static IReadOnlyList<Proof> Of(Timeline timeline, Equipment unit, IReadOnlyList<BenchJudgement> benches) =>
     [
         .. timeline.Standing.OfType<IChangesUnit>().Where(c => c.ChangesUnit)
-            .SelectMany(c => c.WantsProof(unit), (repair, kind) => new Proof((Entry)repair, kind, ProvedBy(kind, (Entry)repair, timeline, unit, benches))),
+            .SelectMany(
+                c => c.WantsProof(unit), (repair, kind) =>
+                new Proof((Entry)repair, kind, ProvedBy(kind, (Entry)repair, timeline, unit, benches))),
         .. benches.SelectMany(b => b.Proofs),
     ];
 
@@ -46,7 +49,8 @@ public static class Proofs
         {
             ProofKind.FansRun => FansRunning(after, unit),
             ProofKind.BoxAtTarget => BoxAtTarget(after, unit),
-            _ => benches.Select(b => b.ProvedBy(kind, after)).FirstOrDefault(e => e is not null) ?? (kind == ProofKind.CoilClear ? CoilSeenClear(after) : null),
+            _ => benches.Select(b => b.ProvedBy(kind, after)).FirstOrDefault(e => e is not null)
+                ?? (kind == ProofKind.CoilClear ? CoilSeenClear(after) : null),
         };
     }
 
@@ -60,7 +64,8 @@ public static class Proofs
     private static ObservationEntry? FansRunning(List<Entry> after, Equipment unit)
     {
         var seen = after.OfType<ObservationEntry>().Where(o => o.Fact == AsFound.EvaporatorFan).ToList();
-        var run = Enumerable.Range(1, unit.EvaporatorFans).All(n => seen.FindLast(o => o.Index is null || o.Index == n)?.State == FactState.Running);
+        var run = Enumerable.Range(1, unit.EvaporatorFans)
+            .All(n => seen.FindLast(o => o.Index is null || o.Index == n)?.State == FactState.Running);
         return run ? seen.LastOrDefault() : null;
     }
 }

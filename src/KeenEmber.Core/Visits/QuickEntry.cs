@@ -31,7 +31,8 @@ public sealed record QuickObservation(string Text, AsFound Fact, int? Index, Fac
 public sealed record QuickNote(string Text, string Note, Topic Topic = Topic.Visit) : QuickItem(Text);
 
 /// <param name="Typing">For <see cref="QuickProblem.BadValue"/>: what is wrong with the value.</param>
-public sealed record QuickUnclear(string Text, QuickProblem Problem, MeasuringPoint? Point = null, TypingProblem? Typing = null) : QuickItem(Text);
+public sealed record QuickUnclear(string Text, QuickProblem Problem, MeasuringPoint? Point = null, TypingProblem? Typing = null)
+    : QuickItem(Text);
 
 /// <summary>Reads a line such as "suc 1.2, line -16.4 box -18 fan 2 off, comp on 25 min".</summary>
 /// <param name="evaporatorFans">How many fans the unit has, so that a fan that does not exist is refused.</param>
@@ -85,7 +86,8 @@ public sealed partial class QuickEntry(QuickWords words, UnitPreference units, i
         for (var at = text.IndexOfAny(PieceEnds); at >= 0; at = text.IndexOfAny(PieceEnds, at + 1))
         {
             var rest = text[(at + 1)..];
-            if (rest.Contains(':', StringComparison.Ordinal) && (NoteOf(rest, words.Note, Topic.Visit, needsColon: true) ?? NoteOf(rest, words.Wiring, Topic.Wiring)) is { } note)
+            if (rest.Contains(':', StringComparison.Ordinal)
+                && (NoteOf(rest, words.Note, Topic.Visit, needsColon: true) ?? NoteOf(rest, words.Wiring, Topic.Wiring)) is { } note)
                 return (text[..at], note);
         }
 
@@ -98,7 +100,8 @@ public sealed partial class QuickEntry(QuickWords words, UnitPreference units, i
     {
         var trimmed = text.Trim();
         return trimmed.Length > word.Length && trimmed.StartsWith(word, StringComparison.OrdinalIgnoreCase) && trimmed.Length <= LongestNote
-            && (trimmed[word.Length] == ':' || (topic == Topic.Visit && !needsColon && trimmed[word.Length] == ' ')) && trimmed[(word.Length + 1)..].Trim() is { Length: > 0 } said
+            && (trimmed[word.Length] == ':' || (topic == Topic.Visit && !needsColon && trimmed[word.Length] == ' '))
+                && trimmed[(word.Length + 1)..].Trim() is { Length: > 0 } said
             ? new(trimmed, said, topic) : null;
     }
 
@@ -163,7 +166,8 @@ public sealed partial class QuickEntry(QuickWords words, UnitPreference units, i
 
     private TimeSpan? RunTimeOf(List<Token> tokens, ref int i)
     {
-        if (i + 1 >= tokens.Count || !tokens[i].IsNumber || QuantityReader.Number(tokens[i].Text) is not (>= 0 and < 100_000 and var amount))
+        if (i + 1 >= tokens.Count || !tokens[i].IsNumber
+            || QuantityReader.Number(tokens[i].Text) is not (>= 0 and < 100_000 and var amount))
             return null;
         var word = tokens[i + 1].Text.ToLowerInvariant();
         var span = words.Minutes.Contains(word) ? TimeSpan.FromMinutes(amount)

@@ -11,5 +11,6 @@ namespace KeenEmber.Core.Visits;
 /// <param name="Judging">Runs what a bench works out apart.</param>
 /// <param name="Evidence">A number another bench has worked out, by its code; null where it has not.</param>
 public sealed record VisitInput(
-    Visit Visit, Timeline Timeline, IReadOnlyList<Timeline> UpToHere, Equipment Unit, Site Site, Policies Policies, OperatingConditions Conditions, DateTimeOffset Now,
+    Visit Visit, Timeline Timeline, IReadOnlyList<Timeline> UpToHere, Equipment Unit, Site Site, Policies Policies,
+        OperatingConditions Conditions, DateTimeOffset Now,
     IJudging Judging, Func<string, double?> Evidence);

@@ -20,14 +20,17 @@ namespace KeenEmber.Web.Api;
 public sealed record CircuitQuestion(
     string? Refrigerant, EquipmentKind Kind, string? Target, Dictionary<string, string>? Readings,
     double ElevationM = 0, Metering Metering = Metering.ThermostaticValve, CondenserKind Condenser = CondenserKind.AirCooledRemote,
-    CircuitParts[]? Parts = null, int Coils = 1, double? RatedCurrentA = null, Dictionary<AsFound, FactState>? Seen = null, FactState[]? EvaporatorFans = null, FactState? Coil = null, FactState? Compressor = null,
-    double? RunMinutes = null, FactState? Defrost = null, double? SinceDefrostMinutes = null, FactState? CondenserFan = null, FactState? CondenserFace = null);
+    CircuitParts[]? Parts = null, int Coils = 1, double? RatedCurrentA = null, Dictionary<AsFound, FactState>? Seen = null,
+        FactState[]? EvaporatorFans = null, FactState? Coil = null, FactState? Compressor = null,
+    double? RunMinutes = null, FactState? Defrost = null, double? SinceDefrostMinutes = null, FactState? CondenserFan = null,
+        FactState? CondenserFace = null);
 
 /// <param name="Value">°C, K or a plain ratio, by <paramref name="Unit"/>.</param>
 /// <param name="Low">Lower end of the target band.</param>
 /// <param name="High">Upper end of the target band.</param>
 public sealed record ResultAnswer(
-    ResultKind Kind, double? Value, string Unit, double? Low, double? High, ValidityLevel Validity, ReasonCode[] Reasons, MeasuringPoint[] Missing);
+    ResultKind Kind, double? Value, string Unit, double? Low, double? High, ValidityLevel Validity, ReasonCode[] Reasons,
+        MeasuringPoint[] Missing);
 
 public sealed record ChallengeAnswer(MeasuringPoint[] Points, Impossibility Why, Slip Slip, string? MeantUnit, string? MeantRefrigerant);
 
@@ -36,7 +39,8 @@ public sealed record FindingAnswer(
     IReadOnlyDictionary<string, double> Against, IReadOnlyList<string> SeenAgainst, IReadOnlyList<string> WouldConfirm);
 
 /// <param name="NextReading">The one reading that would unlock the most results.</param>
-public sealed record CircuitAnswer(ResultAnswer[] Results, ChallengeAnswer[] Challenges, FindingAnswer[] Findings, MeasuringPoint? NextReading);
+public sealed record CircuitAnswer(
+    ResultAnswer[] Results, ChallengeAnswer[] Challenges, FindingAnswer[] Findings, MeasuringPoint? NextReading);
 
 public static class CircuitAnalysisEndpoint
 {
@@ -56,7 +60,8 @@ public static class CircuitAnalysisEndpoint
             errors["refrigerant"] = [$"Unknown refrigerant. Known: {string.Join(", ", RefrigerantCatalogue.All)}."];
         if (!ElevationText.IsInRange(question.ElevationM))
             errors["elevationM"] = [ElevationText.Problem];
-        foreach (var (field, minutes) in new[] { ("runMinutes", question.RunMinutes), ("sinceDefrostMinutes", question.SinceDefrostMinutes) })
+        foreach (
+            var (field, minutes) in new[] { ("runMinutes", question.RunMinutes), ("sinceDefrostMinutes", question.SinceDefrostMinutes) })
         {
             if (minutes is not (null or (>= 0 and <= MostMinutes)))
                 errors[field] = [$"Minutes, 0 to {MostMinutes}."];
@@ -77,7 +82,8 @@ public static class CircuitAnalysisEndpoint
         return TypedResults.Ok(Say(Analyse(question, fluid!, target!.Temperature, values)));
     }
 
-    private static CircuitAnalysis Analyse(CircuitQuestion q, Refrigerant fluid, Temperature target, Dictionary<MeasuringPoint, TypedValue> values)
+    private static CircuitAnalysis Analyse(
+        CircuitQuestion q, Refrigerant fluid, Temperature target, Dictionary<MeasuringPoint, TypedValue> values)
     {
         var conditions = new OperatingConditions(
             [.. (q.EvaporatorFans ?? []).Select(f => (FactState?)f)], q.Coil, q.Compressor,
@@ -90,22 +96,27 @@ public static class CircuitAnalysisEndpoint
             CondenserAir = values.TryGetValue(MeasuringPoint.CondenserAir, out var ambient) ? ambient.Temperature : null,
         };
         var atmosphere = Atmosphere.AtElevation(q.ElevationM);
-        var readings = values.ToDictionary(v => v.Key, v => new TakenReading(Guid.Empty, v.Key, DateTimeOffset.UnixEpoch, v.Value, atmosphere, conditions));
+        var readings =
+            values.ToDictionary(
+            v => v.Key, v => new TakenReading(Guid.Empty, v.Key, DateTimeOffset.UnixEpoch, v.Value, atmosphere, conditions));
         return CircuitCalculation.Analyse(new(fluid, MakeUp(q), readings), conditions);
     }
 
     /// <summary>Without parts named: a receiver, as most valves have, and none with a capillary tube.</summary>
     private static CircuitMakeUp MakeUp(CircuitQuestion q) => new(q.Kind, q.Metering, q.Condenser,
-        q.Parts?.Aggregate(CircuitParts.None, (all, part) => all | part) ?? (q.Metering == Metering.CapillaryTube ? CircuitParts.None : CircuitParts.Receiver),
+        q.Parts?.Aggregate(CircuitParts.None, (all, part) => all | part)
+            ?? (q.Metering == Metering.CapillaryTube ? CircuitParts.None : CircuitParts.Receiver),
         q.Coils == 2 ? 2 : 1, q.RatedCurrentA);
 
     private static CircuitAnswer Say(CircuitAnalysis analysis) => new(
         [.. analysis.Results.Select(r => new ResultAnswer(
             r.Kind, OnScale(r, r.Value),
             r.Quantity switch { ResultQuantity.Temperature => "°C", ResultQuantity.Difference => "K", _ => "1" },
-            OnScale(r, r.Band?.Low), OnScale(r, r.Band?.High), r.Validity.Level, [.. r.Validity.Reasons.Select(x => x.Code)], [.. r.Missing]))],
+            OnScale(r, r.Band?.Low), OnScale(r, r.Band?.High), r.Validity.Level, [.. r.Validity.Reasons.Select(x => x.Code)],
+                [.. r.Missing]))],
         [.. analysis.Challenges.Select(c => new ChallengeAnswer([.. c.Points], c.Why, c.Slip, c.MeantUnit?.Symbol, c.MeantRefrigerant))],
-        [.. analysis.Findings.Select(f => new FindingAnswer(f.Code, f.Strength, f.Values, f.Seen, f.Against, f.SeenAgainst, f.WouldConfirm))],
+        [.. analysis.Findings.Select(
+            f => new FindingAnswer(f.Code, f.Strength, f.Values, f.Seen, f.Against, f.SeenAgainst, f.WouldConfirm))],
         NextStep.AskedReading(analysis.Results)?.Point);
 
     private static TypedValue? Read(string field, string? text, QuantityKind kind, Dictionary<string, string[]> errors)

@@ -17,7 +17,8 @@ public sealed record IceAnswer(double IceKg, double UncertaintyKg, double Energy
 /// <param name="OverRunShare">Share of the heat that came after clear.</param>
 /// <param name="Findings">What it says; names of values carry their units.</param>
 public sealed record DefrostAnswer(
-    EndedBy EndedBy, double? HeatOn, double? HeatOff, double? HeatMin, bool IsInferred, double? ClearMin, double? OverRunMin, double? OverRunShare, PlaceAnswer[] Places,
+    EndedBy EndedBy, double? HeatOn, double? HeatOff, double? HeatMin, bool IsInferred, double? ClearMin, double? OverRunMin,
+        double? OverRunShare, PlaceAnswer[] Places,
     IceAnswer? Ice, double? HeaterKw, int[] ElementsOut, FindingAnswer[] Findings);
 
 /// <summary>Analysis of a run that is sent in; the runs on record as files.</summary>
@@ -26,14 +27,21 @@ public static class DefrostEndpoints
     public static void MapDefrost(this IEndpointRouteBuilder routes)
     {
         routes.MapPost("/api/defrost/analysis", Analyse)
-            .WithSummary("How a watched defrost ended, when the coil was clear, what was past clear, and what is to be said of it").ProducesValidationProblem();
-        routes.MapGet("/visits/{visit:guid}/runs/{run:guid}.json", (Guid visit, Guid run, VisitViews views, IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json) => Find(visit, run, views) is { } found
+            .WithSummary("How a watched defrost ended, when the coil was clear, what was past clear, and what is to be said of it")
+                .ProducesValidationProblem();
+        routes.MapGet(
+            "/visits/{visit:guid}/runs/{run:guid}.json",
+            (Guid visit, Guid run, VisitViews views, IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json) =>
+            Find(visit, run, views) is { } found
             ? Results.Json(RunDocument.Of(found.Run), json.Value.SerializerOptions) : Results.NotFound()).ExcludeFromDescription();
-        routes.MapGet("/visits/{visit:guid}/runs/{run:guid}.csv", (Guid visit, Guid run, VisitViews views) => Find(visit, run, views) is { } found
-            ? Results.File(Csv(found.Run), "text/csv", $"defrost-{found.Run.Start:yyyy-MM-dd-HHmm}.csv") : Results.NotFound()).ExcludeFromDescription();
+        routes.MapGet(
+            "/visits/{visit:guid}/runs/{run:guid}.csv", (Guid visit, Guid run, VisitViews views) => Find(visit, run, views) is { } found
+            ? Results.File(Csv(found.Run), "text/csv", $"defrost-{found.Run.Start:yyyy-MM-dd-HHmm}.csv") : Results.NotFound())
+                .ExcludeFromDescription();
     }
 
-    private static WatchedRun? Find(Guid visit, Guid run, VisitViews views) => views.Open(visit)?.Defrost.Runs.FirstOrDefault(r => r.Entry.Id == run);
+    private static WatchedRun? Find(Guid visit, Guid run, VisitViews views) =>
+        views.Open(visit)?.Defrost.Runs.FirstOrDefault(r => r.Entry.Id == run);
 
     private static Results<Ok<DefrostAnswer>, ValidationProblem> Analyse(Sent<RunDocument> sent, TimeProvider time)
     {
@@ -43,14 +51,21 @@ public static class DefrostEndpoints
         if (run is null)
             return TypedResults.ValidationProblem(errors);
         var r = DefrostAnalysis.Analyse(run);
-        return TypedResults.Ok(new DefrostAnswer(r.End, r.Phases.HeatOn, r.Phases.HeatOff, r.Phases.HeatMin, r.Phases.IsInferred, r.ClearMin, r.OverRunMin, r.OverRunShare,
-            [.. r.Places.Select(p => new PlaceAnswer(p.Place.Kind, p.Place.Name.Length > 0 ? p.Place.Name : null, p.Told, p.LevelC, p.PlateauMin, p.ClearMin))],
-            r.Ice is { } ice ? new(ice.IceKg, ice.UncertaintyKg, ice.EnergyKwh, ice.LostKwh) : null, r.Heaters?.PowerKw, [.. r.Heaters?.ElementsOut ?? []],
-            [.. r.Findings.Select(f => new FindingAnswer(f.Code, f.Strength, f.Values, f.Seen, f.Against, f.SeenAgainst, f.WouldConfirm))]));
+        return TypedResults.Ok(
+            new DefrostAnswer(
+            r.End, r.Phases.HeatOn, r.Phases.HeatOff, r.Phases.HeatMin, r.Phases.IsInferred, r.ClearMin, r.OverRunMin, r.OverRunShare,
+            [.. r.Places.Select(
+                p => new PlaceAnswer(
+                p.Place.Kind, p.Place.Name.Length > 0 ? p.Place.Name : null, p.Told, p.LevelC, p.PlateauMin, p.ClearMin))],
+            r.Ice is { } ice ? new(ice.IceKg, ice.UncertaintyKg, ice.EnergyKwh, ice.LostKwh)
+                : null, r.Heaters?.PowerKw, [.. r.Heaters?.ElementsOut ?? []],
+            [.. r.Findings.Select(
+                f => new FindingAnswer(f.Code, f.Strength, f.Values, f.Seen, f.Against, f.SeenAgainst, f.WouldConfirm))]));
     }
 
     /// <summary>
-    /// One row for each minute anything is known of: time, minute, a column for each place, what was marked. Read again by the logger import.
+    /// One row for each minute anything is known of: time, minute, a column for each place, what was marked. Read again by the logger
+    /// import.
     /// A name that begins like a formula is written so that a sheet shows it as text.
     /// </summary>
     private static byte[] Csv(DefrostRun run)
@@ -67,7 +82,9 @@ public static class DefrostEndpoints
             var marks = run.Marks.ToLookup(m => m.Minute, m => DefrostText.Name(m.Kind));
             foreach (var minute in run.Tracks.SelectMany(t => t.Minutes).Concat(run.Marks.Select(m => m.Minute)).Distinct().Order())
             {
-                csv.WriteField((run.Start.UtcDateTime + TimeSpan.FromMinutes(minute)).ToString("yyyy-MM-ddTHH:mm:ss.fffZ", CultureInfo.InvariantCulture));
+                csv.WriteField(
+                    (run.Start.UtcDateTime + TimeSpan.FromMinutes(minute))
+                    .ToString("yyyy-MM-ddTHH:mm:ss.fffZ", CultureInfo.InvariantCulture));
                 foreach (var track in values)
                 {
                     if (track.Contains(minute))

@@ -7,8 +7,12 @@ public static class PhotoEndpoint
 {
     public static void MapPhotos(this WebApplication app)
     {
-        app.MapGet("/photos/{hash}", (string hash, PhotoStore photos, HttpContext context) => Answer(photos.Find(hash, isSmall: false), context)).ExcludeFromDescription();
-        app.MapGet("/photos/{hash}/small", (string hash, PhotoStore photos, HttpContext context) => Answer(photos.Find(hash, isSmall: true), context)).ExcludeFromDescription();
+        app.MapGet(
+            "/photos/{hash}", (string hash, PhotoStore photos, HttpContext context) => Answer(photos.Find(hash, isSmall: false), context))
+            .ExcludeFromDescription();
+        app.MapGet(
+            "/photos/{hash}/small", (string hash, PhotoStore photos, HttpContext context) =>
+            Answer(photos.Find(hash, isSmall: true), context)).ExcludeFromDescription();
     }
 
     private static IResult Answer(string? path, HttpContext context)

@@ -10,19 +10,25 @@ public sealed record HeaterDocument(double Watts, double Volts);
 
 /// <summary>How a unit defrosts, in °C, minutes, kPa absolute, W and V.</summary>
 public sealed record SetUpDocument(
-    DefrostKind Kind, DefrostStart Start = DefrostStart.Clock, TerminationKind EndedBy = TerminationKind.Time, string? SensorPlace = null, double? EndC = null, double? ResetC = null,
-    double? EndPressureKpa = null, double? FailSafeMin = null, double? DripMin = null, double? FanDelayC = null, HeaterConnection Connection = HeaterConnection.Separate,
+    DefrostKind Kind, DefrostStart Start = DefrostStart.Clock, TerminationKind EndedBy = TerminationKind.Time, string? SensorPlace = null,
+        double? EndC = null, double? ResetC = null,
+    double? EndPressureKpa = null, double? FailSafeMin = null, double? DripMin = null, double? FanDelayC = null,
+        HeaterConnection Connection = HeaterConnection.Separate,
     HeaterDocument?[]? Heaters = null, double? CoilMassKg = null, TimeOnly[]? Starts = null)
 {
     internal const int MostHeaters = 24, LongestName = 80;
 
-    public static SetUpDocument Of(DefrostSetUp s) => new(s.Kind, s.Start, s.EndedBy, s.SensorPlace, s.EndAt?.Temperature.Celsius, s.ResetAt?.Temperature.Celsius,
-        s.EndPressure?.Si(Pressure.StandardAtmosphere), s.FailSafeMin, s.DripMin, s.FanDelayC, s.Connection, [.. s.Legs.Select(l => new HeaterDocument(l.Watts, l.Volts))], s.CoilMassKg, s.Starts?.ToArray());
+    public static SetUpDocument Of(DefrostSetUp s) =>
+        new(s.Kind, s.Start, s.EndedBy, s.SensorPlace, s.EndAt?.Temperature.Celsius, s.ResetAt?.Temperature.Celsius,
+        s.EndPressure?.Si(Pressure.StandardAtmosphere), s.FailSafeMin, s.DripMin, s.FanDelayC, s.Connection,
+            [.. s.Legs.Select(l => new HeaterDocument(l.Watts, l.Volts))], s.CoilMassKg, s.Starts?.ToArray());
 
     public DefrostSetUp ToSetUp()
     {
         static TypedValue? Celsius(double? c) => c is { } value ? new(value, Unit.Celsius) : null;
-        return new(Kind, Start, EndedBy, SensorPlace ?? "", Celsius(EndC), Celsius(ResetC), EndPressureKpa is { } p ? new(p, Unit.KilopascalAbsolute) : null, FailSafeMin, DripMin,
+        return new(
+            Kind, Start, EndedBy, SensorPlace ?? "", Celsius(EndC), Celsius(ResetC), EndPressureKpa is { } p
+            ? new(p, Unit.KilopascalAbsolute) : null, FailSafeMin, DripMin,
             Celsius(FanDelayC), Connection, [.. (Heaters ?? []).Select(h => new HeaterLeg(h!.Watts, h.Volts))], CoilMassKg, Starts);
     }
 }
@@ -38,7 +44,8 @@ public sealed record MarkDocument(RunMarkKind Kind, double Minute);
 
 /// <summary>A defrost run as it goes in and out: for the analysis, for export, for import.</summary>
 /// <param name="TargetC">Box temperature the unit is meant to hold.</param>
-public sealed record RunDocument(DateTimeOffset? Start, SetUpDocument? SetUp, TrackDocument?[]? Tracks, MarkDocument?[]? Marks = null, double? TargetC = null)
+public sealed record RunDocument(
+    DateTimeOffset? Start, SetUpDocument? SetUp, TrackDocument?[]? Tracks, MarkDocument?[]? Marks = null, double? TargetC = null)
 {
     public static RunDocument Of(DefrostRun run) => new(run.Start, SetUpDocument.Of(run.SetUp),
         [.. run.Tracks.Select(t => new TrackDocument(t.Place.Kind, t.Place.Name.Length > 0 ? t.Place.Name : null, t.Minutes, t.Values))],
@@ -68,7 +75,8 @@ public sealed record RunDocument(DateTimeOffset? Start, SetUpDocument? SetUp, Tr
         }
 
         return errors.Count > 0 ? (null, errors) : (new(Start ?? DateTimeOffset.UnixEpoch, SetUp!.ToSetUp(),
-            [.. Tracks!.Select(t => new RunTrack(t!.At, t.Minutes, t.Values))], [.. (Marks ?? []).Select(m => new RunMark(m!.Kind, m.Minute))]) { TargetC = TargetC }, errors);
+            [.. Tracks!.Select(t => new RunTrack(t!.At, t.Minutes, t.Values))],
+                [.. (Marks ?? []).Select(m => new RunMark(m!.Kind, m.Minute))]) { TargetC = TargetC }, errors);
     }
 
     private static string? Wrong(TrackDocument? track) => track switch
@@ -87,7 +95,8 @@ public sealed record RunDocument(DateTimeOffset? Start, SetUpDocument? SetUp, Tr
     {
         if (s.SensorPlace is { Length: > SetUpDocument.LongestName })
             errors["setUp.sensorPlace"] = [$"Up to {SetUpDocument.LongestName} characters."];
-        if (s.Heaters is { Length: > SetUpDocument.MostHeaters } || s.Heaters?.Any(h => h is not { Watts: > 0 and <= 100_000, Volts: > 0 and <= 1000 }) == true)
+        if (s.Heaters is { Length: > SetUpDocument.MostHeaters }
+            || s.Heaters?.Any(h => h is not { Watts: > 0 and <= 100_000, Volts: > 0 and <= 1000 }) == true)
             errors["setUp.heaters"] = [$"Up to {SetUpDocument.MostHeaters} heaters, each of 0 to 100,000 W at 0 to 1,000 V."];
         if (s.Starts is { Length: > 48 })
             errors["setUp.starts"] = ["Up to 48 starts a day."];
@@ -97,7 +106,9 @@ public sealed record RunDocument(DateTimeOffset? Start, SetUpDocument? SetUp, Tr
                 errors["setUp." + field] = ["A temperature a coil can have, °C."];
         }
 
-        foreach (var (field, number, most) in new[] { ("failSafeMin", s.FailSafeMin, 1440.0), ("dripMin", s.DripMin, 1440), ("coilMassKg", s.CoilMassKg, 5000), ("endPressureKpa", s.EndPressureKpa, 30_000) })
+        foreach (
+            var (field, number, most) in new[] { ("failSafeMin", s.FailSafeMin, 1440.0), ("dripMin", s.DripMin, 1440),
+            ("coilMassKg", s.CoilMassKg, 5000), ("endPressureKpa", s.EndPressureKpa, 30_000) })
         {
             if (number is not (null or >= 0) || number > most)
                 errors["setUp." + field] = [$"A number from 0 to {most:F0}."];

@@ -17,11 +17,14 @@ public static class SaturationEndpoint
 {
     public static void MapSaturation(this IEndpointRouteBuilder routes) => routes.MapGet("/api/saturation", Answer)
         .WithSummary("Bubble and dew point of a refrigerant at a temperature or at a pressure")
-        .WithDescription("Give either temperature (\"-20C\", \"-4 °F\"; bare: °C) or pressure (\"21psig\", \"1.4 bar\", \"330 kPa abs\"; bare: bar gauge), "
+        .WithDescription(
+            "Give either temperature (\"-20C\", \"-4 °F\"; bare: °C) or pressure (\"21psig\", \"1.4 bar\", \"330 kPa abs\"; bare: bar "
+            + "gauge), "
             + "for a gauge pressure optionally elevationM (metres above sea level). Pressures in the answer are absolute.")
         .ProducesValidationProblem();
 
-    private static Results<Ok<SaturationAnswer>, ValidationProblem> Answer(string? refrigerant, string? temperature, string? pressure, string? elevationM)
+    private static Results<Ok<SaturationAnswer>,
+        ValidationProblem> Answer(string? refrigerant, string? temperature, string? pressure, string? elevationM)
     {
         if (RefrigerantCatalogue.Find(refrigerant) is not { } fluid)
             return Problem("refrigerant", $"Unknown refrigerant. Known: {string.Join(", ", RefrigerantCatalogue.All)}.");
@@ -35,7 +38,9 @@ public static class SaturationEndpoint
                 return Problem("temperature", TypingText.Problem(typed.Problem!.Value, QuantityKind.Temperature, UnitPreference.Metric));
             return fluid.BubblePressure(value.Temperature) is { } bubble && fluid.DewPressure(value.Temperature) is { } dew
                 ? TypedResults.Ok(new SaturationAnswer(fluid.Name, Round(value.Temperature.Celsius), Round(bubble.Kpa), Round(dew.Kpa)))
-                : Problem("temperature", $"{fluid.Name} is known from {Round(fluid.Dew.Lowest.Celsius)} to {Round(fluid.Dew.Highest.Celsius)} °C.");
+                : Problem(
+                    "temperature",
+                    $"{fluid.Name} is known from {Round(fluid.Dew.Lowest.Celsius)} to {Round(fluid.Dew.Highest.Celsius)} °C.");
         }
 
         var (metres, wrong) = ElevationText.Read(elevationM);
@@ -46,7 +51,9 @@ public static class SaturationEndpoint
             return Problem("pressure", TypingText.Problem(read.Problem!.Value, QuantityKind.Pressure, UnitPreference.Metric));
         var absolute = new Pressure(reading.Si(Atmosphere.AtElevation(metres)));
         return fluid.BubbleTemperature(absolute) is { } boiling && fluid.DewTemperature(absolute) is { } condensing
-            ? TypedResults.Ok(new SaturationAnswer(fluid.Name, PressureKpa: Round(absolute.Kpa), BubbleC: Round(boiling.Celsius), DewC: Round(condensing.Celsius)))
+            ? TypedResults.Ok(
+                new SaturationAnswer(
+                fluid.Name, PressureKpa: Round(absolute.Kpa), BubbleC: Round(boiling.Celsius), DewC: Round(condensing.Celsius)))
             : Problem("pressure", $"{Round(absolute.Kpa)} kPa absolute is outside what is known of {fluid.Name}.");
     }
 

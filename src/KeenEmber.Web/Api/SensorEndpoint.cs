@@ -7,7 +7,8 @@ namespace KeenEmber.Web.Api;
 /// <param name="Signal">Ω, V, mA or share of the supply, as the curve has it; leave out with <paramref name="IsOpen"/>.</param>
 /// <param name="Reference">°C, or kPa gauge.</param>
 /// <param name="Moment">Points of several sensors with the same number were read together.</param>
-public sealed record SensorPointDocument(double? Reference = null, double? Signal = null, double? Shown = null, bool InBath = false, bool IsOpen = false, int Moment = 0)
+public sealed record SensorPointDocument(
+    double? Reference = null, double? Signal = null, double? Shown = null, bool InBath = false, bool IsOpen = false, int Moment = 0)
 {
     public SensorPoint ToPoint() => new(Reference, IsOpen ? double.PositiveInfinity : Signal, Shown, InBath, Moment);
 }
@@ -15,10 +16,12 @@ public sealed record SensorPointDocument(double? Reference = null, double? Signa
 /// <param name="Family">Code of a family, such as "ntc-10k-3435"; else R25 and beta, or points.</param>
 /// <param name="OffsetParameter">What the controller adds, K; null when unknown.</param>
 public sealed record SensorDocument(
-    string Name, SensorPointDocument[] Points, string? Family = null, double? R25 = null, double? Beta = null, CurvePoint[]? Table = null, SignalKind Signal = SignalKind.Ohm,
+    string Name, SensorPointDocument[] Points, string? Family = null, double? R25 = null, double? Beta = null, CurvePoint[]? Table = null,
+        SignalKind Signal = SignalKind.Ohm,
     bool MeasuresPressure = false, SensorRole Role = SensorRole.Other, double? OffsetParameter = null)
 {
-    public CurveSpec Curve => new(Family ?? "", R25, Beta, Table, Signal, MeasuresPressure ? QuantityKind.Pressure : QuantityKind.Temperature);
+    public CurveSpec Curve =>
+        new(Family ?? "", R25, Beta, Table, Signal, MeasuresPressure ? QuantityKind.Pressure : QuantityKind.Temperature);
 }
 
 /// <param name="Reference">Accuracy of the thermometer, K.</param>
@@ -29,7 +32,9 @@ public sealed record SensorQuestion(SensorDocument?[]? Sensors, double? Referenc
 /// <param name="Place">The sensor whose place this input really shows.</param>
 /// <param name="ErrorK">What the controller works with less the reference; null when unknown or without end.</param>
 /// <param name="Clear">Difference over what it may be.</param>
-public sealed record SensorAnswer(string Name, SensorVerdict Verdict, string Place, double? ErrorK, double? Clear, string? Family, SensorConsequence? Consequence, SensorSlip? LikelySlip, IReadOnlyList<string> WouldSettle, SensorStep[] Steps);
+public sealed record SensorAnswer(
+    string Name, SensorVerdict Verdict, string Place, double? ErrorK, double? Clear, string? Family, SensorConsequence? Consequence,
+    SensorSlip? LikelySlip, IReadOnlyList<string> WouldSettle, SensorStep[] Steps);
 
 public sealed record SensorAnswers(SensorAnswer[] Sensors, FindingAnswer[] Findings);
 
@@ -39,7 +44,8 @@ public static class SensorEndpoint
     private const int MostPoints = 50;
 
     public static void MapSensors(this IEndpointRouteBuilder routes) => routes.MapPost("/api/sensors/analysis", Analyse)
-        .WithSummary("Who is lying: each sensor by reference, signal and controller, and which are in each other's socket").ProducesValidationProblem();
+        .WithSummary("Who is lying: each sensor by reference, signal and controller, and which are in each other's socket")
+            .ProducesValidationProblem();
 
     private static Results<Ok<SensorAnswers>, ValidationProblem> Analyse(Sent<SensorQuestion> sent)
     {
@@ -49,10 +55,16 @@ public static class SensorEndpoint
         if (errors.Count > 0)
             return TypedResults.ValidationProblem(errors);
         var usual = new CheckAccuracy();
-        var accuracy = new CheckAccuracy(question.Reference ?? usual.Reference, question.SignalShare ?? usual.SignalShare, question.Shown ?? usual.Shown);
-        var board = SensorBoard.Judge([.. question.Sensors!.Select(s => s!).Select(s => new BoardChannel(s.Name, s.Curve.Curve!, [.. s.Points.Select(p => p.ToPoint())], s.OffsetParameter))], accuracy);
+        var accuracy =
+            new CheckAccuracy(
+            question.Reference ?? usual.Reference, question.SignalShare ?? usual.SignalShare, question.Shown ?? usual.Shown);
+        var board =
+            SensorBoard.Judge(
+            [.. question.Sensors!.Select(s => s!)
+            .Select(s => new BoardChannel(s.Name, s.Curve.Curve!, [.. s.Points.Select(p => p.ToPoint())], s.OffsetParameter))], accuracy);
         return TypedResults.Ok(new SensorAnswers([.. board.Channels.Zip(question.Sensors!, (c, s) => Answer(board, c, s!))],
-            [.. SensorFindings.Of(board, _ => []).Select(f => new FindingAnswer(f.Code, f.Strength, f.Values, f.Seen, f.Against, f.SeenAgainst, f.WouldConfirm))]));
+            [.. SensorFindings.Of(board, _ => [])
+                .Select(f => new FindingAnswer(f.Code, f.Strength, f.Values, f.Seen, f.Against, f.SeenAgainst, f.WouldConfirm))]));
     }
 
     private static SensorAnswer Answer(BoardResult board, ChannelResult c, SensorDocument sensor)
@@ -60,11 +72,13 @@ public static class SensorEndpoint
         var r = c.Result;
         return new(c.Channel.Name, r.Verdict, board.Channels[c.Place].Channel.Name, Finite(r.Error), Finite(r.Clear), r.Other?.Code,
             r is { IsFault: true, Error: { } error } ? SensorConsequences.Of(sensor.Role, error) : null,
-            c.Channel.Points.Count > 0 ? SensorSlips.Find(c.Channel.Curve, c.Channel.Points[^1]) : null, r.WouldSettle, [.. SensorSteps.For(r, c.ByElimination, isWet: false, wholeSet: true)]);
+            c.Channel.Points.Count > 0 ? SensorSlips.Find(c.Channel.Curve, c.Channel.Points[^1])
+                : null, r.WouldSettle, [.. SensorSteps.For(r, c.ByElimination, isWet: false, wholeSet: true)]);
     }
 
     private static bool CanBe(SensorDocument sensor, SensorPointDocument point) =>
-        new[] { point.Reference, point.Shown }.All(v => v is not { } value || QuantityReader.IsWithinPhysics(new(value, sensor.MeasuresPressure ? Unit.Kilopascal : Unit.Celsius)))
+        new[] { point.Reference, point.Shown }.All(
+            v => v is not { } value || QuantityReader.IsWithinPhysics(new(value, sensor.MeasuresPressure ? Unit.Kilopascal : Unit.Celsius)))
         && point.Signal is null or (>= 0 and <= 1e9);
 
     private static double? Finite(double? value) => value is { } v && double.IsFinite(v) ? v : null;
@@ -89,7 +103,8 @@ public static class SensorEndpoint
             if (sensor.Curve.Curve is null)
                 errors[$"sensors[{i}].family"] = ["A family that is known, R25 and beta, or two or three points that run one way."];
             if (sensor.Points is not { Length: <= MostPoints } || sensor.Points.Any(p => p is null || !CanBe(sensor, p)))
-                errors[$"sensors[{i}].points"] = [$"Up to {MostPoints} points, each with a reference, a signal and a shown value that instruments can have."];
+                errors[$"sensors[{i}].points"] =
+                    [$"Up to {MostPoints} points, each with a reference, a signal and a shown value that instruments can have."];
             if (sensor.OffsetParameter is { } offset && !QuantityReader.IsWithinPhysics(new(offset, Unit.KelvinDifference)))
                 errors[$"sensors[{i}].offsetParameter"] = ["An offset within 100 K."];
         }

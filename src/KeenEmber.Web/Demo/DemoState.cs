@@ -55,7 +55,8 @@ internal sealed record DemoState(
         var midpoint = Temperature.FromCelsius(midpointC);
         var pressure = fluid.DewPressure(midpoint)!.Value;
         for (var step = 0; step < 4; step++)
-            pressure = fluid.DewPressure(fluid.DewTemperature(pressure)!.Value + (midpoint - fluid.MidpointTemperature(pressure)!.Value))!.Value;
+            pressure =
+                fluid.DewPressure(fluid.DewTemperature(pressure)!.Value + (midpoint - fluid.MidpointTemperature(pressure)!.Value))!.Value;
         return pressure;
     }
 
@@ -66,9 +67,12 @@ internal sealed record DemoState(
 /// <summary>The same points logged again and again after the round: TD and superheat as they went, minute by minute.</summary>
 internal sealed record DemoCourse(double Minutes, double EveryMin, Func<double, double> TdK, Func<double, double> SuperheatK)
 {
-    private static readonly MeasuringPoint[] Points = [MeasuringPoint.SuctionPressure, MeasuringPoint.SuctionLineCoil, MeasuringPoint.BoxAir, MeasuringPoint.DischargePressure, MeasuringPoint.LiquidLine];
+    private static readonly MeasuringPoint[] Points =
+        [MeasuringPoint.SuctionPressure, MeasuringPoint.SuctionLineCoil, MeasuringPoint.BoxAir, MeasuringPoint.DischargePressure,
+        MeasuringPoint.LiquidLine];
 
-    public IEnumerable<(TimeSpan After, MeasuringPoint Point, TypedValue Value)> Samples(Equipment unit, DemoState state, Pressure atmosphere)
+    public IEnumerable<(TimeSpan After, MeasuringPoint Point, TypedValue Value)> Samples(
+        Equipment unit, DemoState state, Pressure atmosphere)
     {
         for (var minute = 0.0; minute <= Minutes; minute += EveryMin)
         {

@@ -13,7 +13,9 @@ internal static class DemoVisit
         void See(AsFound fact, FactState? state, int? index = null, DateTimeOffset? since = null)
         {
             if (state is { } known)
-                entries.Add(new ObservationEntry(new(Guid.CreateVersion7(looked), visit.Id, looked, looked, visit.Author), fact, index, known, since));
+                entries.Add(
+                    new ObservationEntry(
+                    new(Guid.CreateVersion7(looked), visit.Id, looked, looked, visit.Author), fact, index, known, since));
         }
 
         for (var fan = 1; fan <= unit.EvaporatorFans; fan++)
@@ -31,7 +33,8 @@ internal static class DemoVisit
         }
 
         entries.AddRange(course?.Samples(unit, state, site.Atmosphere).Select(s => (at + s.After, s.Point, s.Value))
-            .Select(s => new ReadingEntry(new(Guid.CreateVersion7(s.Item1), visit.Id, s.Item1, s.Item1, visit.Author), s.Point, s.Value)) ?? []);
+            .Select(s => new ReadingEntry(new(Guid.CreateVersion7(s.Item1), visit.Id, s.Item1, s.Item1, visit.Author), s.Point, s.Value))
+                ?? []);
         return entries;
     }
 }

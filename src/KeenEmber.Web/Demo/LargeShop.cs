@@ -17,7 +17,8 @@ public sealed class LargeShop(EquipmentStore equipment, VisitStore visits, Stand
 
     private static readonly string[] People = ["Isolde Marrin", "Tobin Ashgrove", "Perrin Hallow", "Sorcha Venn"];
     private static readonly string[] Stalls = ["cheese", "herring", "bread", "tulips", "soup", "oysters", "cakes", "ice"];
-    private static readonly string[] Complaints = ["too warm at noon", "ice on the coil", "runs day and night", "yearly check", "loud", "product soft on top", "water on the floor"];
+    private static readonly string[] Complaints =
+        ["too warm at noon", "ice on the coil", "runs day and night", "yearly check", "loud", "product soft on top", "water on the floor"];
     private static readonly string[] Fluids = ["R134a", "R404A", "R448A", "R449A", "R407C", "R290", "R454C"];
     private static readonly string[] Parts = ["fan motor", "start relay", "drain heater", "contactor", "termination switch"];
 
@@ -53,27 +54,48 @@ public sealed class LargeShop(EquipmentStore equipment, VisitStore visits, Stand
     {
         var freezer = n % 3 == 0;
         var stall = Stalls[n % Stalls.Length];
-        return new(Guid.CreateVersion7(), site.Id, $"{char.ToUpperInvariant(stall[0])}-{n + 1}", $"{stall} {(freezer ? "freezer" : "cold room")} {n + 1}",
-            freezer ? EquipmentKind.WalkInFreezer : EquipmentKind.WalkInCooler, Temperature.FromCelsius(freezer ? -20 : 3), 2, stall, $"stall {n % UnitsAtASite + 1}",
-            new(Guid.CreateVersion7(), refrigerant, 2.5, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver, ""));
+        return new(
+            Guid.CreateVersion7(), site.Id, $"{char.ToUpperInvariant(stall[0])}-{n + 1}",
+            $"{stall} {(freezer ? "freezer" : "cold room")} {n + 1}",
+            freezer ? EquipmentKind.WalkInFreezer
+                : EquipmentKind.WalkInCooler, Temperature.FromCelsius(freezer ? -20 : 3), 2, stall, $"stall {n % UnitsAtASite + 1}",
+            new(Guid.CreateVersion7(), refrigerant, 2.5, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver,
+                ""));
     }
 
     /// <summary>A visit with its facts, a round of readings and a course of 19 samples: a hundred readings and more.</summary>
     private List<Entry> Visit(Equipment unit, Site site, int number, Random random)
     {
-        var start = time.GetUtcNow() - TimeSpan.FromDays(120 * (VisitsEach - number) - random.Next(110)) - TimeSpan.FromMinutes(random.Next(600));
-        var visit = new Visit(Guid.CreateVersion7(start), unit.Id, start, People[random.Next(People.Length)], Complaints[random.Next(Complaints.Length)]);
+        var start =
+            time.GetUtcNow() - TimeSpan.FromDays(120 * (VisitsEach - number) - random.Next(110)) - TimeSpan.FromMinutes(random.Next(600));
+        var visit =
+            new Visit(
+            Guid.CreateVersion7(start), unit.Id, start, People[random.Next(People.Length)], Complaints[random.Next(Complaints.Length)]);
         visits.Start(visit);
         var superheat = 4 + random.NextDouble() * 4 + (random.Next(8) == 0 ? 9 : 0);
-        var state = new DemoState(unit.Target.Celsius + random.NextDouble() * 2, 5 + random.NextDouble() * 2, superheat, SubcoolingK: superheat > 9 ? 0.8 : 5);
-        var entries = DemoVisit.Entries(visit, unit, site, state, new(), new(9, 0.5, _ => state.TdK + random.NextDouble() * 0.2, _ => superheat + random.NextDouble() * 0.3));
+        var state =
+            new DemoState(
+            unit.Target.Celsius + random.NextDouble() * 2, 5 + random.NextDouble() * 2, superheat, SubcoolingK: superheat > 9 ? 0.8 : 5);
+        var entries =
+            DemoVisit.Entries(
+            visit, unit, site, state, new(),
+            new(9, 0.5, _ => state.TdK + random.NextDouble() * 0.2, _ => superheat + random.NextDouble() * 0.3));
         var at = start.AddMinutes(45);
         T Then<T>(Func<Guid, T> make) where T : Entry => make(Guid.CreateVersion7(at));
-        entries.Add(Then(id => new NoteEntry(new(id, visit.Id, at, at, visit.Author), $"{unit.Product} moved off the return, door closer oiled, drain {(random.Next(2) == 0 ? "runs" : "was slow")}")));
+        entries.Add(
+            Then(id =>
+            new NoteEntry(
+            new(id, visit.Id, at, at, visit.Author),
+            $"{unit.Product} moved off the return, door closer oiled, drain {(random.Next(2) == 0 ? "runs" : "was slow")}")));
         if (random.Next(4) == 0)
-            entries.Add(Then(id => new PartEntry(new(id, visit.Id, at, at, visit.Author), Parts[random.Next(Parts.Length)], "left", "worn", "same plate", "", false)));
+            entries.Add(
+                Then(id =>
+                new PartEntry(
+                new(id, visit.Id, at, at, visit.Author), Parts[random.Next(Parts.Length)], "left", "worn", "same plate", "", false)));
         if (random.Next(10) == 0)
-            entries.Add(Then(id => new ChangeEntry(new(id, visit.Id, at, at, visit.Author), "door gasket", "torn", "taped", "", LoopKind.TapeRepair, false)));
+            entries.Add(
+                Then(id =>
+                new ChangeEntry(new(id, visit.Id, at, at, visit.Author), "door gasket", "torn", "taped", "", LoopKind.TapeRepair, false)));
         if (random.Next(3) > 0)
             entries.Add(Then(id => new SignOffEntry(new(id, visit.Id, at, at, visit.Author), "", "", "watch the door", null)));
         return entries;

@@ -19,7 +19,8 @@ public static class TrendLine
     private const double Bottom = 26;
 
     public static IHtmlContent Draw(MeasuringPoint point, IReadOnlyList<TrendPoint> trend, UnitText units, SiteClock clock) => Draw(
-        [.. trend.Select(t => new TrendMark(t.Visit.StartedAt, t.Si, t.Accuracy, t.Moved))], $"{CircuitText.Name(point)} over {trend.Count} visits, last {units.Value(point, trend[^1].Si)}", clock);
+        [.. trend.Select(t => new TrendMark(t.Visit.StartedAt, t.Si, t.Accuracy, t.Moved))],
+            $"{CircuitText.Name(point)} over {trend.Count} visits, last {units.Value(point, trend[^1].Si)}", clock);
 
     public static IHtmlContent Draw(IReadOnlyList<TrendMark> trend, string label, SiteClock clock)
     {
@@ -39,7 +40,11 @@ public static class TrendLine
             var off = t.Accuracy;
             svg.Line(X(t), Y(t.Value + off), X(t), Y(t.Value - off), "whisker");
             if (t.Moved)
-                svg.Path(string.Create(CultureInfo.InvariantCulture, $"M{X(t) - 6:0.#} {Y(t.Value) + 5:0.#} L{X(t):0.#} {Y(t.Value) - 6:0.#} L{X(t) + 6:0.#} {Y(t.Value) + 5:0.#} Z"), "moved-mark");
+                svg.Path(
+                    string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"M{X(t) - 6:0.#} {Y(t.Value) + 5:0.#} L{X(t):0.#} {Y(t.Value) - 6:0.#} L{X(t) + 6:0.#} {Y(t.Value) + 5:0.#} Z"),
+                    "moved-mark");
             else
                 svg.Circle(X(t), Y(t.Value), 3.5, "trend-mark");
         }

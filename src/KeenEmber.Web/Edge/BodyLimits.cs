@@ -3,7 +3,8 @@ using Microsoft.AspNetCore.Http.Features;
 
 namespace KeenEmber.Web.Edge;
 
-/// <summary>How much a request may send, by what it sends: a form or a call little, a logger's file or photos as much as they are.</summary>
+/// <summary>How much a request may send, by what it sends: a form or a call little, a logger's file or photos as much as they
+/// are.</summary>
 public sealed class BodyLimits(RequestDelegate next)
 {
     /// <summary>Forms and calls, bytes.</summary>

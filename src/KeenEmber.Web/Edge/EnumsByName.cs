@@ -9,7 +9,8 @@ public sealed class EnumsByName : IModelBinderProvider
     public IModelBinder? GetBinder(ModelBinderProviderContext context)
     {
         var type = context.Metadata.UnderlyingOrModelType;
-        return type.IsEnum && context.Metadata.ElementType is null ? (IModelBinder)Activator.CreateInstance(typeof(Binder<>).MakeGenericType(type))! : null;
+        return type.IsEnum && context.Metadata.ElementType is null
+            ? (IModelBinder)Activator.CreateInstance(typeof(Binder<>).MakeGenericType(type))! : null;
     }
 
     private sealed class Binder<T> : IModelBinder

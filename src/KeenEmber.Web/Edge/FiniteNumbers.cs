@@ -7,7 +7,8 @@ namespace KeenEmber.Web.Edge;
 public sealed class FiniteNumbers : JsonConverter<double>
 {
     public override double Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
-        reader.TokenType == JsonTokenType.Number && reader.TryGetDouble(out var number) && double.IsFinite(number) ? number : throw new JsonException("Not a number that can be worked with.");
+        reader.TokenType == JsonTokenType.Number && reader.TryGetDouble(out var number) && double.IsFinite(number) ? number
+            : throw new JsonException("Not a number that can be worked with.");
 
     public override void Write(Utf8JsonWriter writer, double value, JsonSerializerOptions options)
     {

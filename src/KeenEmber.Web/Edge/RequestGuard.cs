@@ -4,7 +4,8 @@ using Microsoft.AspNetCore.Mvc.Filters;
 
 namespace KeenEmber.Web.Edge;
 
-/// <summary>Refuses what no page of ours can have sent before a handler sees it: a handler that does not exist, a body that is no form, a parameter that cannot be read.</summary>
+/// <summary>Refuses what no page of ours can have sent before a handler sees it: a handler that does not exist, a body that is no form, a
+/// parameter that cannot be read.</summary>
 public sealed class RequestGuard : IPageFilter
 {
     /// <summary>Where the names of refused fields wait for the page that says so.</summary>
@@ -21,7 +22,8 @@ public sealed class RequestGuard : IPageFilter
             return;
         var request = context.HttpContext.Request;
         var reads = HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method);
-        if ((context.HandlerMethod is null && !reads) || (HttpMethods.IsPost(request.Method) && request.Query["handler"].ToString() is { Length: > 0 } asked
+        if ((context.HandlerMethod is null && !reads)
+            || (HttpMethods.IsPost(request.Method) && request.Query["handler"].ToString() is { Length: > 0 } asked
             && !asked.Equals(context.HandlerMethod!.Name, StringComparison.OrdinalIgnoreCase)))
         {
             context.Result = new NotFoundResult();
@@ -36,7 +38,8 @@ public sealed class RequestGuard : IPageFilter
             return;
         }
 
-        var unread = context.ModelState.Where(m => m.Value is { Errors.Count: > 0, AttemptedValue.Length: > 0 }).Select(m => m.Key).ToList();
+        var unread = context.ModelState.Where(m => m.Value is { Errors.Count: > 0, AttemptedValue.Length: > 0 }).Select(m => m.Key)
+            .ToList();
         if (unread.Count == 0)
             return;
         context.HttpContext.Items[Refused] = string.Join(", ", unread);

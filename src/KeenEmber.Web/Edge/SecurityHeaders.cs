@@ -1,6 +1,7 @@
 namespace KeenEmber.Web.Edge;
 
-/// <summary>A strict policy for every answer: only our own files, no inline script or style, no frame, no guessing of types, nothing private in a cache.</summary>
+/// <summary>A strict policy for every answer: only our own files, no inline script or style, no frame, no guessing of types, nothing
+/// private in a cache.</summary>
 public sealed class SecurityHeaders(RequestDelegate next)
 {
     // Bootstrap's style sheet draws its form marks from data: images; nothing else may use them.
@@ -31,7 +32,8 @@ public sealed class SecurityHeaders(RequestDelegate next)
     private static Task KeepOutOfCaches(object state)
     {
         var context = (HttpContext)state;
-        if (context.Response.Headers.CacheControl.Count == 0 || context.Response.Headers.CacheControl.ToString().Contains("no-cache", StringComparison.Ordinal))
+        if (context.Response.Headers.CacheControl.Count == 0
+            || context.Response.Headers.CacheControl.ToString().Contains("no-cache", StringComparison.Ordinal))
             context.Response.Headers.CacheControl = "no-store";
         return Task.CompletedTask;
     }

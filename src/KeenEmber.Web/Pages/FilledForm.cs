@@ -9,7 +9,8 @@ using Microsoft.Extensions.Primitives;
 namespace KeenEmber.Web.Pages;
 
 /// <summary>
-/// The fields of a form as text: as typed, or as they are first shown. Each is read as what it should be; what cannot be read stays as typed,
+/// The fields of a form as text: as typed, or as they are first shown. Each is read as what it should be; what cannot be read stays as
+/// typed,
 /// with what is wrong with it at its field.
 /// </summary>
 /// <param name="units">What a bare number means.</param>
@@ -61,13 +62,17 @@ public sealed class FilledForm(UnitPreference units)
 
     /// <summary>What its fields say, in a few letters: a form carries it along, so that a save on an old copy is noticed.</summary>
     public string Version => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(
-        string.Join('\u001f', texts.Where(t => t.Key != SeenField).OrderBy(t => t.Key, StringComparer.Ordinal).Select(t => $"{t.Key}\u001e{t.Value}")))))[..16];
+        string.Join(
+            '\u001f',
+            texts.Where(t => t.Key != SeenField).OrderBy(t => t.Key, StringComparer.Ordinal)
+            .Select(t => $"{t.Key}\u001e{t.Value}")))))[..16];
 
     /// <summary>Fields that somebody else has saved meanwhile with another text than is typed here.</summary>
     public IReadOnlyList<(string Field, string Saved, string Typed)> Clashes { get; private set; } = [];
 
     /// <summary>
-    /// Notices that what is saved is no longer what this form was made from. Both texts are shown then and nothing is saved; sent again, what was typed holds.
+    /// Notices that what is saved is no longer what this form was made from. Both texts are shown then and nothing is saved; sent again,
+    /// what was typed holds.
     /// </summary>
     /// <param name="saved">The form as it would be shown now.</param>
     /// <returns>True when there is something to decide.</returns>
@@ -77,7 +82,9 @@ public sealed class FilledForm(UnitPreference units)
         this[SeenField] = saved.Version;
         if (seen == saved.Version)
             return false;
-        Clashes = [.. saved.texts.Where(s => s.Key != SeenField && s.Value.ReplaceLineEndings("\n") != this[s.Key].ReplaceLineEndings("\n")).Select(s => (s.Key, s.Value, this[s.Key]))];
+        Clashes =
+            [.. saved.texts.Where(s => s.Key != SeenField && s.Value.ReplaceLineEndings("\n") != this[s.Key].ReplaceLineEndings("\n"))
+            .Select(s => (s.Key, s.Value, this[s.Key]))];
         return Clashes.Count > 0;
     }
 
@@ -122,7 +129,9 @@ public sealed class FilledForm(UnitPreference units)
         var kg = Value(field, QuantityKind.Mass)?.Si(default);
         if (kg is null || (kg >= lowKg && kg <= highKg))
             return kg;
-        Errors[field] = string.Create(CultureInfo.InvariantCulture, $"It lies between {lowKg / unit.Scale:0.#} and {highKg / unit.Scale:0.#} {unit.Symbol}.");
+        Errors[field] =
+            string.Create(
+            CultureInfo.InvariantCulture, $"It lies between {lowKg / unit.Scale:0.#} and {highKg / unit.Scale:0.#} {unit.Symbol}.");
         return null;
     }
 
@@ -143,7 +152,8 @@ public sealed class FilledForm(UnitPreference units)
     /// <summary>A whole number between two ends; the lower end, with an error, where it is none.</summary>
     public int Whole(string field, int low, int high, string what)
     {
-        if (int.TryParse(this[field], NumberStyles.Integer, CultureInfo.InvariantCulture, out var number) && number >= low && number <= high)
+        if (int.TryParse(this[field], NumberStyles.Integer, CultureInfo.InvariantCulture, out var number) && number >= low
+            && number <= high)
             return number;
         Errors[field] = $"A whole number of {what} from {low} to {high}.";
         return low;
@@ -170,14 +180,16 @@ public sealed class FilledForm(UnitPreference units)
     {
         if (this[field].Length == 0 && !required)
             return null;
-        if (DateOnly.TryParseExact(this[field], ["yyyy-MM-dd", "d.M.yyyy", "d/M/yyyy"], CultureInfo.InvariantCulture, DateTimeStyles.None, out var day)
+        if (DateOnly.TryParseExact(
+            this[field], ["yyyy-MM-dd", "d.M.yyyy", "d/M/yyyy"], CultureInfo.InvariantCulture, DateTimeStyles.None, out var day)
             && day >= earliest && day <= EntryBounds.LastDay)
             return day;
         Errors[field] = $"A day from {earliest:yyyy-MM-dd} to {EntryBounds.LastDay:yyyy-MM-dd}.";
         return null;
     }
 
-    /// <summary>A time of day on a day of the site. One that a clock change leaves out, or has twice, is asked about: "02:30 first" and "02:30 second" tell them apart.</summary>
+    /// <summary>A time of day on a day of the site. One that a clock change leaves out, or has twice, is asked about: "02:30 first" and
+    /// "02:30 second" tell them apart.</summary>
     /// <param name="errorAt">The field that says what is wrong.</param>
     /// <returns>Null where it is wrong.</returns>
     public DateTimeOffset? Moment(string field, DateOnly day, SiteClock clock, string errorAt)
@@ -196,7 +208,8 @@ public sealed class FilledForm(UnitPreference units)
                 Errors[errorAt] = $"The clocks went forward then, and {time:HH:mm} was left out. Type the time after the change.";
                 return null;
             case 2 when which is not ("first" or "second"):
-                Errors[errorAt] = $"The clocks went back then, and {time:HH:mm} came twice. Type “{time:HH:mm} first” or “{time:HH:mm} second”.";
+                Errors[errorAt] =
+                    $"The clocks went back then, and {time:HH:mm} came twice. Type “{time:HH:mm} first” or “{time:HH:mm} second”.";
                 return null;
             default:
                 return moments[which == "second" ? ^1 : 0];
@@ -215,15 +228,18 @@ public sealed class FilledForm(UnitPreference units)
     /// <param name="text">The field's text, or a piece of it.</param>
     public IReadOnlyList<(TimeOnly From, TimeOnly To)> PartsOfDay(string field, string text) => [.. Parts(text, ' ', ',').Select(p =>
     {
-        (TimeOnly, TimeOnly)? part = p.Split('-') is [var first, var second] && Time(first) is { } from && Time(second) is { } to ? (from, to) : null;
+        (TimeOnly, TimeOnly)? part = p.Split('-') is [var first, var second] && Time(first) is { } from && Time(second) is { } to
+            ? (from, to) : null;
         if (part is null)
             Errors[field] = "Parts of the day such as 07:00-09:30, 16:00-18:00.";
         return part;
     }).OfType<(TimeOnly, TimeOnly)>()];
 
-    private static string[] Parts(string text, params char[] between) => text.Split(between, StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+    private static string[] Parts(string text, params char[] between) =>
+        text.Split(between, StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
 
-    private static TimeOnly? Time(string text) => TimeOnly.TryParseExact(text, TimesOfDay, CultureInfo.InvariantCulture, DateTimeStyles.None, out var time) ? time : null;
+    private static TimeOnly? Time(string text) =>
+        TimeOnly.TryParseExact(text, TimesOfDay, CultureInfo.InvariantCulture, DateTimeStyles.None, out var time) ? time : null;
 }
 
 /// <summary>A line of text in a form, with what was typed and what is wrong with it.</summary>

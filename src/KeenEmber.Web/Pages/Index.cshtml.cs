@@ -73,11 +73,18 @@ public sealed class IndexModel(Board board, StandingStore standings, ShopStore s
         if (From > 0)
             return;
         var today = DateOnly.FromDateTime(Now.UtcDateTime);
-        Pressing = [.. standings.List(Listing.Safety, 0, AtTheTop).Concat(standings.List(Listing.Overdue, 0, AtTheTop, until: today.AddDays(1))).DistinctBy(u => u.Id)
-            .SelectMany(u => u.Loops.Where(l => l.IsSafety || (l.Handover is not null && !l.IsLookedAfter(DateAt(u)))), (u, l) => (Unit: u, Loop: l))
+        Pressing =
+            [.. standings.List(Listing.Safety, 0, AtTheTop).Concat(standings.List(Listing.Overdue, 0, AtTheTop, until: today.AddDays(1)))
+            .DistinctBy(u => u.Id)
+            .SelectMany(
+                u => u.Loops.Where(l => l.IsSafety || (l.Handover is not null && !l.IsLookedAfter(DateAt(u)))), (u, l) =>
+                (Unit: u, Loop: l))
             .OrderByDescending(x => x.Loop.IsSafety).ThenBy(x => x.Loop.Change.At)];
-        FollowUps = [.. standings.List(Listing.FollowUp, 0, AtTheTop, until: today.AddDays(DaysAhead)).Where(u => !IsUnderWay(u)).Select(u => (u, u.FollowUp!.Value, u.FollowUp < DateAt(u)))];
-        Today = [.. standings.List(Listing.Visited, 0, AtTheTop, since: Now.AddDays(-1)).Where(u => new SiteClock(u.Site).Date(u.LastVisit!.StartedAt) == DateAt(u))];
+        FollowUps =
+            [.. standings.List(Listing.FollowUp, 0, AtTheTop, until: today.AddDays(DaysAhead)).Where(u => !IsUnderWay(u))
+            .Select(u => (u, u.FollowUp!.Value, u.FollowUp < DateAt(u)))];
+        Today = [.. standings.List(Listing.Visited, 0, AtTheTop, since: Now.AddDays(-1))
+            .Where(u => new SiteClock(u.Site).Date(u.LastVisit!.StartedAt) == DateAt(u))];
         Callbacks = standings.List(Listing.Callbacks, 0, AtTheTop, since: Now - CallbacksFor);
         Drifting = standings.List(Listing.Drifting, 0, AtTheTop);
     }

@@ -28,7 +28,8 @@ public sealed class MetersModel(InstrumentStore instruments, EquipmentStore equi
         Form.Keep(Request.Form);
         var name = Form.Text("name", 60, missing: "Write what stands on it, such as T-2.");
         Form["accuracy"] = Form["accuracy"].TrimStart('±', ' ');
-        var accuracy = measures == QuantityKind.Temperature ? Form.Value("accuracy", QuantityKind.Difference)?.Si(default) : Form.Number("accuracy", 0.001, 20, signs: "%") / 100;
+        var accuracy = measures == QuantityKind.Temperature ? Form.Value("accuracy", QuantityKind.Difference)?.Si(default)
+            : Form.Number("accuracy", 0.001, 20, signs: "%") / 100;
         if (accuracy <= 0)
             Form.Errors["accuracy"] = "An accuracy is above 0.";
         if (Form.IsWrong)

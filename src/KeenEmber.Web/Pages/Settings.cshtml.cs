@@ -57,7 +57,9 @@ public sealed class SettingsModel(ShopStore shops) : PageModel
         shops.Save(new(Form.Text("name", 80), UnitPreference.FromCode(Form["units"]), words)
         {
             Policies = policies, Currency = Form.Text("currency", 8),
-            Technicians = [.. Form["technicians"].Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select(t => TypingText.Kept(t, 60)).Distinct().Take(200)],
+            Technicians =
+                [.. Form["technicians"].Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
+                .Select(t => TypingText.Kept(t, 60)).Distinct().Take(200)],
         });
         ThemeChoice.Keep(Response, Form["theme"]);
         return RedirectToPage(new { saved = true });
@@ -65,6 +67,8 @@ public sealed class SettingsModel(ShopStore shops) : PageModel
 
     /// <summary>What differs from our defaults.</summary>
     private Dictionary<Policy, PolicyChoice> Choices() => Enum.GetValues<Policy>()
-        .Select(p => (Policy: p, Choice: EnumName.Find<PolicyChoice>(Form[p.ToString()]) is { } c && Policies.Options(p).Contains(c) ? c : Shop.Policies.Of(p)))
+        .Select(p =>
+            (Policy: p, Choice: EnumName.Find<PolicyChoice>(Form[p.ToString()]) is { } c && Policies.Options(p).Contains(c) ? c
+            : Shop.Policies.Of(p)))
         .Where(x => x.Choice != Policies.Options(x.Policy)[0]).ToDictionary(x => x.Policy, x => x.Choice);
 }

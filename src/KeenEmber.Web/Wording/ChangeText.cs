@@ -47,10 +47,12 @@ public static class ChangeText
     }.Where(said => said.Length > 0));
 
     public static string Ledger(RefrigerantEntry r, UnitText units) =>
-        $"{r.Refrigerant} {(r.MassKg >= 0 ? "added" : "recovered")} {units.Mass(Math.Abs(r.MassKg))}{(r.Cylinder.Length > 0 ? $", {r.Cylinder}" : "")}{(r.Why.Length > 0 ? $": {r.Why}" : "")}";
+        $"{r.Refrigerant} {(r.MassKg >= 0 ? "added" : "recovered")} "
+            + $"{units.Mass(Math.Abs(r.MassKg))}{(r.Cylinder.Length > 0 ? $", {r.Cylinder}" : "")}{(r.Why.Length > 0 ? $": {r.Why}" : "")}";
 
     public static string SignOff(SignOffEntry s) => $"signed off{(s.RootCause.Length > 0 ? $": {s.RootCause}" : ", root cause not found")}";
 
     /// <summary>Why a loop stays open, if somebody said so.</summary>
-    public static string Handover(OpenLoop loop) => loop.Handover is { } h ? $"{h.Reason}; {h.Owner} by {SiteClock.Day(h.Due)}" : "no reason given";
+    public static string Handover(OpenLoop loop) =>
+        loop.Handover is { } h ? $"{h.Reason}; {h.Owner} by {SiteClock.Day(h.Due)}" : "no reason given";
 }

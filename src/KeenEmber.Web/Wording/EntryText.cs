@@ -18,7 +18,9 @@ public static class EntryText
         PartEntry p => ChangeText.Part(p, view.Equipment),
         RefrigerantEntry r => ChangeText.Ledger(r, view.Units),
         ClosureEntry c => $"closed: {(view.LoopChange(c.Loop) is { } change ? ChangeText.Change(change) + ", " : "")}{c.How}",
-        HandoverEntry h => $"left open: {(view.LoopChange(h.Loop) is { } change ? ChangeText.Change(change) + ", " : "")}{h.Reason}; {h.Owner} by {SiteClock.Day(h.Due)}",
+        HandoverEntry h =>
+            $"left open: {(view.LoopChange(h.Loop) is { } change ? ChangeText.Change(change) + ", " : "")}{h.Reason}; {h.Owner} by "
+            + $"{SiteClock.Day(h.Due)}",
         PhotoEntry p => $"photo{(p.Caption.Length > 0 ? $": {p.Caption}" : "")}",
         MeterEntry m => $"{ServiceText.Name(m.Measures)} in use: {m.Meter.Name}{(m.Meter.IsChecked ? ", checked" : ", not checked")}",
         HazardsEntry h => $"hazards seen and made safe: {CircuitText.List(h.Seen.Each().Select(ServiceText.Name))}",

@@ -50,7 +50,8 @@ public static class EquipmentText
     public static IEnumerable<CircuitParts> Parts => Enum.GetValues<CircuitParts>().Where(p => p != CircuitParts.None);
 
     /// <summary>What the two coils of a unit are called, first and second.</summary>
-    public static (string First, string Second) Coils(EquipmentKind kind) => kind == EquipmentKind.PrepTable ? ("rail", "base") : ("side A", "side B");
+    public static (string First, string Second) Coils(EquipmentKind kind) =>
+        kind == EquipmentKind.PrepTable ? ("rail", "base") : ("side A", "side B");
 
     /// <summary>What is different between two states of a unit: "refrigerant R404A → R448A".</summary>
     public static IEnumerable<string> Differences(Equipment before, Equipment after, UnitText units)
@@ -65,10 +66,13 @@ public static class EquipmentText
         string Or(string text) => text.Length > 0 ? text : "none";
         return
         [
-            ("tag", unit.Tag), ("name", unit.Name), ("kind", Name(unit.Kind)), ("target", units.Temperature(unit.Target.Kelvin)), ("evaporator fans", $"{unit.EvaporatorFans}"),
-            ("refrigerant", c.RefrigerantName), ("charge", c.ChargeKg is { } kg ? units.Mass(kg) : "unknown"), ("metering", Name(c.Metering)), ("condenser", Name(c.Condenser)),
+            ("tag", unit.Tag), ("name", unit.Name), ("kind", Name(unit.Kind)), ("target", units.Temperature(unit.Target.Kelvin)),
+                ("evaporator fans", $"{unit.EvaporatorFans}"),
+            ("refrigerant", c.RefrigerantName), ("charge", c.ChargeKg is { } kg ? units.Mass(kg) : "unknown"),
+                ("metering", Name(c.Metering)), ("condenser", Name(c.Condenser)),
             ("parts", Or(CircuitText.List(Parts.Where(p => c.Parts.HasFlag(p)).Select(Name)))), ("coils", $"{c.Coils}"),
-            ("rated current", c.RatedCurrentA is { } a ? $"{UnitText.Number(a, 1)} A" : "unknown"), ("coldest air at the condenser", c.ColdestAmbient is { } t ? units.Temperature(t.Kelvin) : "unknown"),
+            ("rated current", c.RatedCurrentA is { } a ? $"{UnitText.Number(a, 1)} A" : "unknown"),
+                ("coldest air at the condenser", c.ColdestAmbient is { } t ? units.Temperature(t.Kelvin) : "unknown"),
             ("product", Or(unit.Product)), ("location", Or(unit.Location)), ("plates", Or(c.Nameplate)),
         ];
     }

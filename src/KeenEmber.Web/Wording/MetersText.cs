@@ -10,14 +10,16 @@ public static class MetersText
 {
     /// <summary>A check from its two typed values, or what is wrong with them.</summary>
     public static (MeterCheck? Check, string? Error) ReadCheck(
-        Guid id, Instrument instrument, string? shown, string? known, DateTimeOffset now, string by, UnitPreference units, Pressure atmosphere)
+        Guid id, Instrument instrument, string? shown, string? known, DateTimeOffset now, string by, UnitPreference units,
+            Pressure atmosphere)
     {
         var (s, k) = (QuantityReader.Read(shown, instrument.Measures, units), QuantityReader.Read(known, instrument.Measures, units));
         if ((s.Problem ?? k.Problem) is { } problem)
             return (null, TypingText.Problem(problem, instrument.Measures, units));
         var real = k.Value!.Si(atmosphere);
         var isIce = instrument.Measures == QuantityKind.Temperature && Math.Abs(real - Temperature.FromCelsius(0).Kelvin) < 0.01;
-        return (new(id, instrument.Id, now, by, isIce ? MeterCheckKind.IceBath : MeterCheckKind.KnownSource, s.Value!.Si(atmosphere), real), null);
+        return (new(
+            id, instrument.Id, now, by, isIce ? MeterCheckKind.IceBath : MeterCheckKind.KnownSource, s.Value!.Si(atmosphere), real), null);
     }
 
     /// <summary>How far a check was off: "+0.3 K", "-0.04 bar".</summary>

@@ -21,5 +21,6 @@ public static class PanelText
 
     /// <summary>What creeps on a unit: "superheat at the coil from 5.0 K to 9.1 K over 3 visits".</summary>
     public static string Drift(UnitLine unit, UnitText units) => CircuitText.List(unit.Drift.Select(d =>
-        $"{CircuitText.Name(d.Kind)} from {units.Result(ResultQuantity.Difference, d.From)} to {units.Result(ResultQuantity.Difference, d.To)}")) + $" over {Core.Benches.Circuit.Drift.Visits} visits";
+        $"{CircuitText.Name(d.Kind)} from {units.Result(ResultQuantity.Difference, d.From)} to "
+            + $"{units.Result(ResultQuantity.Difference, d.To)}")) + $" over {Core.Benches.Circuit.Drift.Visits} visits";
 }

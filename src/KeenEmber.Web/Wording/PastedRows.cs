@@ -12,7 +12,8 @@ namespace KeenEmber.Web.Wording;
 public sealed record PastedValue(DateTimeOffset At, MeasuringPoint Point, TypedValue Value);
 
 /// <summary>Reads rows copied from a logger or a sheet: first line names the columns, first column is the time.</summary>
-/// <remarks>Separators comma, semicolon or tab; decimal comma where the separator allows it; a unit in brackets in a heading or with the value.</remarks>
+/// <remarks>Separators comma, semicolon or tab; decimal comma where the separator allows it; a unit in brackets in a heading or with the
+/// value.</remarks>
 public sealed class PastedRows(Shop shop, Equipment unit, SiteClock clock, DateTimeOffset visitStart, DateTimeOffset now)
 {
     public const int LongestText = 400_000;
@@ -22,7 +23,8 @@ public sealed class PastedRows(Shop shop, Equipment unit, SiteClock clock, DateT
     /// <summary>A logger's clock may be this far ahead of ours.</summary>
     private static readonly TimeSpan MostAhead = TimeSpan.FromMinutes(2);
 
-    private static readonly string[] TimeHeadings = ["time", "clock", "date", "datetime", "timestamp", "min", "mins", "minute", "minutes", "at"];
+    private static readonly string[] TimeHeadings =
+        ["time", "clock", "date", "datetime", "timestamp", "min", "mins", "minute", "minutes", "at"];
     private static readonly string[] MinuteHeadings = ["min", "mins", "minute", "minutes"];
 
     private readonly List<string> problems = [];
@@ -46,7 +48,8 @@ public sealed class PastedRows(Shop shop, Equipment unit, SiteClock clock, DateT
         {
             if ((inMinutes ? Minute(row[0], zero) : Time(row[0], last)) is not { } at)
             {
-                Problem($"Row {number}: “{Short(row[0])}” is no time. Write 14:05, 14:05:30, 2026-03-02 14:05, or minutes under a heading “min”.");
+                Problem($"Row {number}: “{Short(row[0])}” is no time. Write 14:05, 14:05:30, 2026-03-02 14:05, or minutes under a "
+                    + "heading “min”.");
                 continue;
             }
 
@@ -68,7 +71,8 @@ public sealed class PastedRows(Shop shop, Equipment unit, SiteClock clock, DateT
                 var typed = row[column].Trim();
                 var read = QuantityReader.Read(QuantityReader.Number(typed) is null ? typed : typed + given, point.Kind(), shop.Units);
                 if (read.Problem is { } problem)
-                    Problem($"Row {number}, {CircuitText.Name(point, unit.MakeUp)}: “{Short(typed)}”. {TypingText.Problem(problem, point.Kind(), shop.Units)}");
+                    Problem($"Row {number}, {CircuitText.Name(point, unit.MakeUp)}: “{Short(typed)}”. "
+                        + $"{TypingText.Problem(problem, point.Kind(), shop.Units)}");
                 else
                     values.Add(new(at, point, read.Value!));
             }
@@ -90,7 +94,8 @@ public sealed class PastedRows(Shop shop, Equipment unit, SiteClock clock, DateT
         return rows;
     }
 
-    /// <summary>The columns that are points of the circuit; a heading that is not understood is a problem, an empty one is passed over.</summary>
+    /// <summary>The columns that are points of the circuit; a heading that is not understood is a problem, an empty one is passed
+    /// over.</summary>
     private List<(int Column, MeasuringPoint Point, string Unit)> Columns(string[] headings)
     {
         var words = QuickText.Words(shop).Points;
@@ -100,12 +105,16 @@ public sealed class PastedRows(Shop shop, Equipment unit, SiteClock clock, DateT
         for (var i = 1; i < headings.Length; i++)
         {
             var name = Plain(headings[i]);
-            var named = unit.MakeUp.Points.Where(p => CircuitText.Name(p, unit.MakeUp) == name || CircuitText.Name(p) == name || p.ToString().Equals(name, StringComparison.OrdinalIgnoreCase))
+            var named =
+                unit.MakeUp.Points.Where(
+                p => CircuitText.Name(p, unit.MakeUp) == name || CircuitText.Name(p) == name
+                || p.ToString().Equals(name, StringComparison.OrdinalIgnoreCase))
                 .Select(p => (MeasuringPoint?)p).FirstOrDefault() ?? (words.TryGetValue(name, out var word) ? word : null);
             if (named is { } point)
                 columns.Add((i, point, UnitIn(headings[i])));
             else if (name.Length > 0)
-                Problem($"The heading “{Short(headings[i])}” is no point of this circuit. Use words of the log line, such as suction, line, box, head, liquid.");
+                Problem($"The heading “{Short(headings[i])}” is no point of this circuit. Use words of the log line, such as suction, "
+                    + "line, box, head, liquid.");
         }
 
         return columns;
@@ -129,19 +138,23 @@ public sealed class PastedRows(Shop shop, Equipment unit, SiteClock clock, DateT
 
     private static double? MinutesIn(string text) => QuantityReader.Number(text) is >= 0 and <= 100_000 and var minutes ? minutes : null;
 
-    private static DateTimeOffset? Minute(string text, DateTimeOffset zero) => MinutesIn(text) is { } minutes ? zero + TimeSpan.FromMinutes(minutes) : null;
+    private static DateTimeOffset? Minute(string text, DateTimeOffset zero) =>
+        MinutesIn(text) is { } minutes ? zero + TimeSpan.FromMinutes(minutes) : null;
 
     /// <summary>A clock time belongs to the day of the visit, or to the day after once it has passed midnight.</summary>
     private DateTimeOffset? Time(string text, DateTimeOffset? last)
     {
-        if (TimeOnly.TryParseExact(text.Trim(), ["H:mm", "H:mm:ss", "h:mm tt", "h:mm:ss tt"], CultureInfo.InvariantCulture, DateTimeStyles.None, out var time))
+        if (TimeOnly.TryParseExact(
+            text.Trim(), ["H:mm", "H:mm:ss", "h:mm tt", "h:mm:ss tt"], CultureInfo.InvariantCulture, DateTimeStyles.None, out var time))
         {
             var at = clock.At(visitStart, time, last);
             return last is { } before && at < before - TimeSpan.FromHours(12) ? at + TimeSpan.FromDays(1) : at;
         }
 
         var written = text.Trim();
-        if (!DateTime.TryParseExact(written.TrimEnd('Z'), ["yyyy-MM-dd H:mm", "yyyy-MM-dd H:mm:ss", "yyyy-MM-ddTHH:mm", "yyyy-MM-ddTHH:mm:ss"], CultureInfo.InvariantCulture, DateTimeStyles.None, out var moment)
+        if (!DateTime.TryParseExact(
+            written.TrimEnd('Z'), ["yyyy-MM-dd H:mm", "yyyy-MM-dd H:mm:ss", "yyyy-MM-ddTHH:mm", "yyyy-MM-ddTHH:mm:ss"],
+            CultureInfo.InvariantCulture, DateTimeStyles.None, out var moment)
             || moment.Year < EntryBounds.Earliest.Year)
             return null;
         return written.EndsWith('Z') ? new(moment, TimeSpan.Zero) : clock.At(moment, last);

@@ -18,7 +18,9 @@ public static class QuickText
         (MeasuringPoint.DischargePressure, "head, head pressure, discharge pressure, high side, hp, dis"),
         (MeasuringPoint.DischargeLine, "discharge line, hot gas, discharge temp, dis line, dl"),
         (MeasuringPoint.LiquidLine, "liq, liquid, liquid line, ll"),
-        (MeasuringPoint.CondenserAir, "amb, ambient, cond air, condenser air, condenser air in, air on condenser, outside, outdoor, air to condenser, water off, water leaving"),
+        (MeasuringPoint.CondenserAir,
+            "amb, ambient, cond air, condenser air, condenser air in, air on condenser, outside, outdoor, air to condenser, water "
+            + "off, water leaving"),
         (MeasuringPoint.BoxAir2, "base, base air, box b, side b, air b"),
         (MeasuringPoint.AirLeaving2, "leaving b, leaving base, base leaving"),
         (MeasuringPoint.SuctionLineCoil2, "line b, line base, base line"),
@@ -133,7 +135,8 @@ public static class QuickText
             var parts = line.ToLowerInvariant().Split('=', StringSplitOptions.TrimEntries);
             if (parts.Length != 2 || parts[0].Length is 0 or > 40 || parts[0].Split(' ').Length > 4 || parts[0].Any(char.IsDigit))
                 return (null, $"“{line}”: write one to four words without figures, an equals sign, and the point.");
-            var named = MeasuringPoints.InWalkingOrder.Where(p => CircuitText.Name(p) == parts[1]).Select(p => (MeasuringPoint?)p).FirstOrDefault();
+            var named = MeasuringPoints.InWalkingOrder.Where(p => CircuitText.Name(p) == parts[1]).Select(p => (MeasuringPoint?)p)
+                .FirstOrDefault();
             if ((named ?? (Points.TryGetValue(parts[1], out var known) ? known : null)) is not { } point)
                 return (null, $"“{parts[1]}” is no point of the circuit. Use one of the words above.");
             words[parts[0]] = point;
@@ -144,7 +147,8 @@ public static class QuickText
 
     /// <summary>Every word of every point, for the list on the shop's page.</summary>
     public static IEnumerable<(MeasuringPoint Point, string Words)> PointWords(Shop shop) =>
-        MeasuringPoints.InWalkingOrder.Select(p => (p, string.Join(", ", Points.Concat(shop.Words).Where(w => w.Value == p).Select(w => w.Key))));
+        MeasuringPoints.InWalkingOrder.Select(
+            p => (p, string.Join(", ", Points.Concat(shop.Words).Where(w => w.Value == p).Select(w => w.Key))));
 
     public static string Example(UnitPreference units) => units == UnitPreference.Us
         ? "suc 21, line -4" : "suc 1.4, line -20";
@@ -152,7 +156,9 @@ public static class QuickText
     public static string Understood(QuickItem item, UnitText units, Pressure atmosphere) => item switch
     {
         QuickReading r => $"{CircuitText.Name(r.Point)} {units.Value(r.Point, r.Value.Si(atmosphere))}",
-        QuickObservation o => $"{FactText.Name(o.Fact)}{(o.Fact == AsFound.EvaporatorFan ? o.Index is { } n ? $" {n}" : "s, all" : "")} {FactText.Name(o.State)}"
+        QuickObservation o =>
+            $"{FactText.Name(o.Fact)}{(o.Fact == AsFound.EvaporatorFan ? o.Index is { } n ? $" {n}" : "s, all" : "")} "
+            + $"{FactText.Name(o.State)}"
             + (o.RunTime is { } t ? $" for {t.TotalMinutes:F0} min" : ""),
         QuickNote n => $"{(n.Topic == Topic.Wiring ? "wiring, kept for the unit" : "note")}: {n.Note}",
         QuickUnclear u => Unclear(u, units.Units),

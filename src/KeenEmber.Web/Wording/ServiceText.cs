@@ -10,9 +10,11 @@ namespace KeenEmber.Web.Wording;
 /// <summary>Words of the visit round the measuring: urgency, hazards, repairs and their proof, recommendations, meters.</summary>
 public static class ServiceText
 {
-    public static string Name(Urgency urgency) => urgency switch { Urgency.AtOnce => "at once", Urgency.Today => "today", _ => "can be planned" };
+    public static string Name(Urgency urgency) =>
+        urgency switch { Urgency.AtOnce => "at once", Urgency.Today => "today", _ => "can be planned" };
 
-    public static string Name(RecommendationUrgency urgency) => urgency switch { RecommendationUrgency.DoNow => "do now", RecommendationUrgency.Quote => "quote", _ => "watch" };
+    public static string Name(RecommendationUrgency urgency) =>
+        urgency switch { RecommendationUrgency.DoNow => "do now", RecommendationUrgency.Quote => "quote", _ => "watch" };
 
     public static string Name(Hazards hazard) => hazard switch
     {
@@ -109,5 +111,6 @@ public static class ServiceText
     /// <summary>What the display shows against the reference, where they differ by more than thermometers may.</summary>
     public static string? Display(double? offK, UnitText units) => offK is not { } off ? null
         : Math.Abs(off) <= Math.Sqrt(2) * MeterAccuracy.ThermometerK ? "The display agrees with the reference."
-        : $"The display reads {units.Result(ResultQuantity.Difference, Math.Abs(off))} {(off > 0 ? "above" : "below")} the reference. Check its sensor before changing settings.";
+        : $"The display reads {units.Result(ResultQuantity.Difference, Math.Abs(off))} {(off > 0 ? "above" : "below")} the reference. "
+            + "Check its sensor before changing settings.";
 }

@@ -9,7 +9,8 @@ public static class TypingText
     public static string Kept(string? text, int longest) => (text ?? "").Trim() is var t && t.Length > longest ? t[..longest] : t;
 
     /// <summary>The name of a field as words: "callback days" of callbackDays.</summary>
-    public static string Words(string field) => string.Concat(field.Select(c => char.IsAsciiLetterUpper(c) ? $" {char.ToLowerInvariant(c)}" : c.ToString())).Trim();
+    public static string Words(string field) =>
+        string.Concat(field.Select(c => char.IsAsciiLetterUpper(c) ? $" {char.ToLowerInvariant(c)}" : c.ToString())).Trim();
 
     public static string Problem(TypingProblem problem, QuantityKind kind, UnitPreference units) => problem switch
     {

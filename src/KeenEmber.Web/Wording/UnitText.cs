@@ -32,7 +32,9 @@ public sealed class UnitText(UnitPreference units, Pressure atmosphere)
         : $"{Number(InGauge(absoluteKpa), 2)} bar";
 
     /// <summary>Refrigerant: to the gram or tenth of an ounce, large charges in pounds.</summary>
-    public string Mass(double kg) => Us ? kg < LargeChargeKg ? $"{Number(kg / Unit.Ounce.Scale, 1)} oz" : $"{Number(kg / Unit.Pound.Scale, 2)} lb" : $"{Number(kg, kg < LargeChargeKg ? 3 : 2)} kg";
+    public string Mass(double kg) =>
+        Us ? kg < LargeChargeKg ? $"{Number(kg / Unit.Ounce.Scale, 1)} oz" : $"{Number(kg / Unit.Pound.Scale, 2)} lb"
+        : $"{Number(kg, kg < LargeChargeKg ? 3 : 2)} kg";
 
     private const double LargeChargeKg = 1;
 
@@ -42,16 +44,24 @@ public sealed class UnitText(UnitPreference units, Pressure atmosphere)
     public string Weight(double kg) => $"{Number(kg / WeightUnit.Scale, 1)} {WeightUnit.Symbol}";
 
     /// <summary>"815 Ω", "32.65 kΩ"; "open" for one that lets nothing through.</summary>
-    public static string Resistance(double ohm) => double.IsPositiveInfinity(ohm) ? "open" : ohm < 9999.5 ? $"{Number(ohm, ohm < 200 ? 1 : 0)} Ω" : ohm < 999_950 ? $"{Number(ohm / 1000, 2)} kΩ" : $"{Number(ohm / 1e6, 2)} MΩ";
+    public static string Resistance(double ohm) =>
+        double.IsPositiveInfinity(ohm) ? "open" : ohm < 9999.5 ? $"{Number(ohm, ohm < 200 ? 1 : 0)} Ω" : ohm < 999_950
+        ? $"{Number(ohm / 1000, 2)} kΩ" : $"{Number(ohm / 1e6, 2)} MΩ";
 
     /// <summary>What a sensor's curve gives (°C, or kPa gauge) on the reader's scale, for drawing.</summary>
-    public double OnCurve(double value, QuantityKind measures) => measures == QuantityKind.Pressure ? value / units.Pressure.Scale : InTemperature(value + Core.Quantities.Temperature.ZeroCelsiusInKelvin);
+    public double OnCurve(double value, QuantityKind measures) =>
+        measures == QuantityKind.Pressure ? value / units.Pressure.Scale
+        : InTemperature(value + Core.Quantities.Temperature.ZeroCelsiusInKelvin);
 
     /// <summary>The same backwards.</summary>
-    public double FromCurve(double shown, QuantityKind measures) => measures == QuantityKind.Pressure ? shown * units.Pressure.Scale : Us ? Core.Quantities.Temperature.FromFahrenheit(shown).Celsius : shown;
+    public double FromCurve(double shown, QuantityKind measures) =>
+        measures == QuantityKind.Pressure ? shown * units.Pressure.Scale : Us ? Core.Quantities.Temperature.FromFahrenheit(shown).Celsius
+        : shown;
 
     /// <summary>What a sensor's curve gives, with its unit.</summary>
-    public string Curve(double value, QuantityKind measures) => measures == QuantityKind.Pressure ? $"{Number(OnCurve(value, measures), Us ? 1 : 2)} {units.Pressure.Symbol}" : Temperature(value + Core.Quantities.Temperature.ZeroCelsiusInKelvin);
+    public string Curve(double value, QuantityKind measures) =>
+        measures == QuantityKind.Pressure ? $"{Number(OnCurve(value, measures), Us ? 1 : 2)} {units.Pressure.Symbol}"
+        : Temperature(value + Core.Quantities.Temperature.ZeroCelsiusInKelvin);
 
     public Unit AbsoluteUnit => Us ? Unit.PsiAbsolute : Unit.BarAbsolute;
 

@@ -39,7 +39,9 @@ public sealed class AppServer : IDisposable
 
     /// <summary>The most memory the process has ever held, bytes.</summary>
     public long MostMemory => File.ReadLines($"/proc/{process!.Id}/status").Where(l => l.StartsWith("VmHWM:", StringComparison.Ordinal))
-        .Select(l => long.Parse(l.Split(' ', StringSplitOptions.RemoveEmptyEntries)[^2], System.Globalization.CultureInfo.InvariantCulture) * 1024).Single();
+        .Select(l =>
+            long.Parse(l.Split(' ', StringSplitOptions.RemoveEmptyEntries)[^2], System.Globalization.CultureInfo.InvariantCulture) * 1024)
+            .Single();
 
     /// <summary>SIGTERM, as a service manager sends it.</summary>
     /// <returns>How long the process took to end.</returns>
@@ -53,7 +55,9 @@ public sealed class AppServer : IDisposable
 
     public void Start()
     {
-        string[] arguments = [App, "--data", folder, "--port", Address.Port.ToString(System.Globalization.CultureInfo.InvariantCulture), "--demo", demo ? "true" : "false", "--clock", Path.Combine(folder, "clock")];
+        string[] arguments =
+            [App, "--data", folder, "--port", Address.Port.ToString(System.Globalization.CultureInfo.InvariantCulture), "--demo", demo
+            ? "true" : "false", "--clock", Path.Combine(folder, "clock")];
         var start = new ProcessStartInfo("dotnet", arguments) { RedirectStandardOutput = true };
         foreach (var (name, value) in environment)
             start.Environment[name] = value;

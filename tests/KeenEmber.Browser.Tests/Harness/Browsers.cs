@@ -6,7 +6,8 @@ using OpenQA.Selenium.Chrome;
 
 namespace KeenEmber.Browser.Tests.Harness;
 
-/// <summary>Browsers that wait for the next test: starting one costs more than most tests do. Each comes back without cookies and on an empty page.</summary>
+/// <summary>Browsers that wait for the next test: starting one costs more than most tests do. Each comes back without cookies and on an
+/// empty page.</summary>
 public sealed class Browsers : IDisposable
 {
     private static readonly ConcurrentBag<ChromeDriver> Waiting = [];

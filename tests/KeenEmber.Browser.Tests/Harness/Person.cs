@@ -36,7 +36,8 @@ public sealed class Person : IDisposable
     }
 
     /// <summary>The first visible element a selector names, as soon as there is one.</summary>
-    public IWebElement See(string selector) => Eventually(() => driver.FindElements(By.CssSelector(selector)).FirstOrDefault(e => e.Displayed),
+    public IWebElement See(string selector) =>
+        Eventually(() => driver.FindElements(By.CssSelector(selector)).FirstOrDefault(e => e.Displayed),
         () => $"nothing visible at {selector} on {driver.Url}");
 
     public bool SeesNow(string selector) => driver.FindElements(By.CssSelector(selector)).Any(e => e.Displayed);
@@ -47,12 +48,14 @@ public sealed class Person : IDisposable
 
     /// <summary>Waits until the text at a place contains something.</summary>
     public string ReadUntil(string selector, string part) => Eventually(
-        () => driver.FindElements(By.CssSelector(selector)).Where(e => e.Displayed).Select(Text).FirstOrDefault(t => t?.Contains(part, StringComparison.Ordinal) == true),
+        () => driver.FindElements(By.CssSelector(selector)).Where(e => e.Displayed).Select(Text)
+            .FirstOrDefault(t => t?.Contains(part, StringComparison.Ordinal) == true),
         () => $"“{part}” not at {selector}, but: {string.Join(" | ", driver.FindElements(By.CssSelector(selector)).Select(Text))}");
 
     public Person Tap(string selector)
     {
-        Eventually(() => Acted(driver.FindElements(By.CssSelector(selector)), e => e.Click()), () => $"could not tap {selector} on {driver.Url}");
+        Eventually(
+            () => Acted(driver.FindElements(By.CssSelector(selector)), e => e.Click()), () => $"could not tap {selector} on {driver.Url}");
         return this;
     }
 
@@ -63,7 +66,10 @@ public sealed class Person : IDisposable
     public Person Unit(string tag)
     {
         Go("/");
-        Eventually(() => Acted(driver.FindElements(By.XPath($"//ul[@class='board']//a[.//*[@class='unit-tag' and normalize-space(.)='{tag}']]")), e => e.Click()),
+        Eventually(
+            () => Acted(
+            driver.FindElements(By.XPath($"//ul[@class='board']//a[.//*[@class='unit-tag' and normalize-space(.)='{tag}']]")), e =>
+            e.Click()),
             () => $"no unit {tag} on {driver.Url}");
         return this;
     }
@@ -71,7 +77,9 @@ public sealed class Person : IDisposable
     /// <summary>The button or link with this text.</summary>
     public Person Press(string text)
     {
-        Eventually(() => Acted(driver.FindElements(By.XPath($"//*[self::a or self::button][contains(normalize-space(.), '{text}')]")), e => e.Click()),
+        Eventually(
+            () => Acted(
+            driver.FindElements(By.XPath($"//*[self::a or self::button][contains(normalize-space(.), '{text}')]")), e => e.Click()),
             () => $"no button “{text}” on {driver.Url}");
         return this;
     }
@@ -79,7 +87,8 @@ public sealed class Person : IDisposable
     /// <summary>Presses on one thing and strokes to another, as a finger does.</summary>
     public Person Stroke(string from, string to)
     {
-        new OpenQA.Selenium.Interactions.Actions(driver).ScrollToElement(See(to)).MoveToElement(See(from)).ClickAndHold().MoveToElement(See(to)).Release().Perform();
+        new OpenQA.Selenium.Interactions.Actions(driver).ScrollToElement(See(to)).MoveToElement(See(from)).ClickAndHold()
+            .MoveToElement(See(to)).Release().Perform();
         return this;
     }
 
@@ -109,7 +118,8 @@ public sealed class Person : IDisposable
     /// <summary>Draws a stroke over a thing, from its left to its right.</summary>
     public Person Draw(string selector)
     {
-        new OpenQA.Selenium.Interactions.Actions(driver).ScrollToElement(See(selector)).MoveToElement(See(selector), -100, 10).ClickAndHold()
+        new OpenQA.Selenium.Interactions.Actions(driver).ScrollToElement(See(selector)).MoveToElement(See(selector), -100, 10)
+            .ClickAndHold()
             .MoveByOffset(60, -30).MoveByOffset(60, 40).MoveByOffset(60, -20).Release().Perform();
         return this;
     }
@@ -117,7 +127,9 @@ public sealed class Person : IDisposable
     /// <summary>The page as the browser prints it into a PDF, inches.</summary>
     public byte[] Pdf(double width, double height)
     {
-        var answer = (Dictionary<string, object>)driver.ExecuteCdpCommand("Page.printToPDF", new() { ["paperWidth"] = width, ["paperHeight"] = height, ["printBackground"] = true })!;
+        var answer =
+            (Dictionary<string, object>)driver.ExecuteCdpCommand(
+            "Page.printToPDF", new() { ["paperWidth"] = width, ["paperHeight"] = height, ["printBackground"] = true })!;
         return Convert.FromBase64String((string)answer["data"]);
     }
 

@@ -10,7 +10,8 @@ namespace KeenEmber.Core.Tests.Cases;
 public class UnitMemoryTests
 {
     private static readonly DateTimeOffset Start = new(2026, 3, 2, 9, 0, 0, TimeSpan.Zero);
-    private static readonly Equipment Unit = new(Guid.CreateVersion7(), Guid.CreateVersion7(), "F-3", "", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 1, "", "",
+    private static readonly Equipment Unit =
+        new(Guid.CreateVersion7(), Guid.CreateVersion7(), "F-3", "", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 1, "", "",
         new(Guid.CreateVersion7(), "R404A", null, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver, ""));
 
     private static (Visit Visit, Timeline Timeline) On(int day, params Func<Visit, Entry>[] entries)
@@ -20,10 +21,14 @@ public class UnitMemoryTests
     }
 
     private static Func<Visit, Entry> Box(double celsius) =>
-        v => new ReadingEntry(new(Guid.CreateVersion7(), v.Id, v.StartedAt, v.StartedAt, "Isolde"), MeasuringPoint.BoxAir, new(celsius, Core.Quantities.Unit.Celsius));
+        v => new ReadingEntry(
+            new(Guid.CreateVersion7(), v.Id, v.StartedAt, v.StartedAt, "Isolde"), MeasuringPoint.BoxAir,
+            new(celsius, Core.Quantities.Unit.Celsius));
 
     private static Func<Visit, Entry> CutOut(double bar, SettingStage stage = SettingStage.AsFound) =>
-        v => new SettingEntry(new(Guid.CreateVersion7(), v.Id, v.StartedAt, v.StartedAt, "Tobin"), PressureSetting.LowCutOut, stage, new(bar, Core.Quantities.Unit.Bar));
+        v => new SettingEntry(
+            new(Guid.CreateVersion7(), v.Id, v.StartedAt, v.StartedAt, "Tobin"), PressureSetting.LowCutOut, stage,
+            new(bar, Core.Quantities.Unit.Bar));
 
     private static Func<Visit, Entry> Ledger(double kg) =>
         v => new RefrigerantEntry(new(Guid.CreateVersion7(), v.Id, v.StartedAt, v.StartedAt, "Isolde"), "R404A", kg, "", "");

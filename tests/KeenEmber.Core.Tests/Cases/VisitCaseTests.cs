@@ -20,7 +20,8 @@ public class VisitCaseTests
 
     private static EntryHeader At(double minute) => new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde");
 
-    private static SettingEntry Set(PressureSetting setting, SettingStage stage, double bar, int minute = 0) => new(At(minute), setting, stage, new(bar, Unit.Bar));
+    private static SettingEntry Set(PressureSetting setting, SettingStage stage, double bar, int minute = 0) =>
+        new(At(minute), setting, stage, new(bar, Unit.Bar));
 
     private static readonly OutputStateEntry WeldedRelay = new(At(5), ControlOutput.Compressor, new(false, true, true), false);
 
@@ -29,7 +30,9 @@ public class VisitCaseTests
     private static readonly Entry[] BadSensor =
     [
         new SensorEntry(At(0), "box", SensorRole.Box, Ntc, "", "", null),
-        new SensorCheckEntry(At(1), "box", Guid.CreateVersion7(), new(-18, Unit.Celsius), new(Ntc.Curve!.SignalAt(-10) / 1000, Unit.Kiloohm), false, new(-10, Unit.Celsius), false),
+        new SensorCheckEntry(
+            At(1), "box", Guid.CreateVersion7(), new(-18, Unit.Celsius), new(Ntc.Curve!.SignalAt(-10) / 1000, Unit.Kiloohm), false,
+            new(-10, Unit.Celsius), false),
     ];
 
     [Fact]
@@ -46,7 +49,9 @@ public class VisitCaseTests
     [Fact]
     public void A_setting_put_right_is_to_be_explained_and_no_longer_wrong()
     {
-        var visit = Worked.Of(Set(PressureSetting.LowCutOut, SettingStage.AsFound, 2.5), Set(PressureSetting.LowCutOut, SettingStage.AsSet, 0.3, minute: 10));
+        var visit =
+            Worked.Of(
+            Set(PressureSetting.LowCutOut, SettingStage.AsFound, 2.5), Set(PressureSetting.LowCutOut, SettingStage.AsSet, 0.3, minute: 10));
         Assert.Empty(visit.Faults);
         Assert.Equal(PressureControlChecks.CutOutAboveEvaporating, Assert.Single(visit.Found).Code);
         Assert.Equal(0.3, visit.Of<ControlsJudgement>()!.Settings[PressureSetting.LowCutOut].Number);
@@ -84,7 +89,9 @@ public class VisitCaseTests
         var found = Worked.Of(new FrostEntry(At(1), After: false, iced));
         Assert.Equal(FrostPatterns.Door, Assert.Single(found.Found).Code);
         Assert.Empty(found.Faults);
-        Assert.Equal(FrostPatterns.Door, Assert.Single(Worked.Of(new FrostEntry(At(1), false, iced), new FrostEntry(At(30), After: true, iced)).Faults).Code);
+        Assert.Equal(
+            FrostPatterns.Door,
+            Assert.Single(Worked.Of(new FrostEntry(At(1), false, iced), new FrostEntry(At(30), After: true, iced)).Faults).Code);
         Assert.Empty(Worked.Of(new FrostEntry(At(30), After: true, FrostPicture.AllClear)).Faults);
     }
 
@@ -117,7 +124,8 @@ public class VisitCaseTests
         var set = new ControlSettingEntry(At(0), ControlKind.SetIsCutOut, new(-20, Unit.Celsius), new(2, Unit.KelvinDifference), null);
         Entry[] cold = [set, Event(10, false, -28), Event(30, true, -26), Event(50, false, -28)];
         Assert.Contains(Worked.Of(cold).Faults, f => f.Code == ControlsOnRecord.CycleShifted);
-        Assert.DoesNotContain(Worked.Of([.. cold, .. BadSensor]).Of<ControlsJudgement>()!.Now, f => f.Code == ControlsOnRecord.CycleShifted);
+        Assert.DoesNotContain(
+            Worked.Of([.. cold, .. BadSensor]).Of<ControlsJudgement>()!.Now, f => f.Code == ControlsOnRecord.CycleShifted);
         Assert.DoesNotContain(Worked.Of([.. cold, .. BadSensor]).Faults, f => f.Code == ControlsOnRecord.CycleShifted);
     }
 
@@ -126,7 +134,11 @@ public class VisitCaseTests
     {
         var before = Worked.Visit(Freezer, 4);
         var jumper = new ChangeEntry(At(-5700) with { VisitId = before.Id }, "fan delay", "", "bridged", "", LoopKind.Jumper, false);
-        var briefing = Worked.Of(Freezer, Worked.Benches, [(Worked.Visit(Freezer), []), (before, [WeldedRelay with { Header = At(-5750) with { VisitId = before.Id } }, jumper])]).Briefing!;
+        var briefing =
+            Worked.Of(
+            Freezer, Worked.Benches,
+            [(Worked.Visit(Freezer), []),
+            (before, [WeldedRelay with { Header = At(-5750) with { VisitId = before.Id } }, jumper])]).Briefing!;
         Assert.Equal("output.stuck-closed", Assert.Single(briefing.NotExplained).Code);
         Assert.Equal(jumper, Assert.Single(briefing.Open).Change);
         Assert.Equal([jumper], briefing.Changed);
@@ -166,7 +178,10 @@ public class VisitCaseTests
     {
         var whole = Worked.Of(WeldedRelay);
         var judging = new Forgiving();
-        var record = new VisitRecord(VisitId, new([new(Nine, Nine, "Isolde", Freezer)]), new Dictionary<Guid, Site> { [Freezer.SiteId] = whole.Site }, whole.Shop, [(whole.Visit, [WeldedRelay])], whole.Now);
+        var record =
+            new VisitRecord(
+            VisitId, new([new(Nine, Nine, "Isolde", Freezer)]), new Dictionary<Guid, Site> { [Freezer.SiteId] = whole.Site }, whole.Shop,
+            [(whole.Visit, [WeldedRelay])], whole.Now);
         var visit = new VisitCase(record, [new Failing(), .. Worked.Benches], judging);
         Assert.Equal(whole.Faults.Select(f => f.Code), visit.Faults.Select(f => f.Code));
         Assert.Contains("failing", judging.Failed);

@@ -20,14 +20,18 @@ internal static class Worked
     public static VisitCase Of(Equipment unit, params Entry[] entries) => Of(unit, Benches, [(Visit(unit), entries)]);
 
     /// <param name="visits">The latest first, which is the one worked out.</param>
-    public static VisitCase Of(Equipment unit, IReadOnlyList<IBench> benches, IReadOnlyList<(Visit Visit, IReadOnlyList<Entry> Entries)> visits)
+    public static VisitCase Of(
+        Equipment unit, IReadOnlyList<IBench> benches, IReadOnlyList<(Visit Visit, IReadOnlyList<Entry> Entries)> visits)
     {
         var site = new Site(unit.SiteId, "Quillmere Market Hall", 0, "Europe/London");
         var shop = new Shop("", UnitPreference.Metric, new Dictionary<string, MeasuringPoint>());
         var record = new UnitRecord([new(Nine.AddYears(-1), Nine.AddYears(-1), "Isolde", unit)]);
         var latest = visits[0].Visit;
-        return new(new(latest.Id, record, new Dictionary<Guid, Site> { [site.Id] = site }, shop, visits, latest.StartedAt.AddHours(2)), benches, PlainJudging.Instance);
+        return new(
+            new(latest.Id, record, new Dictionary<Guid, Site> { [site.Id] = site }, shop, visits, latest.StartedAt.AddHours(2)), benches,
+            PlainJudging.Instance);
     }
 
-    public static Visit Visit(Equipment unit, int daysBefore = 0) => new(daysBefore == 0 ? VisitId : Guid.CreateVersion7(), unit.Id, Nine.AddDays(-daysBefore), "Isolde", "");
+    public static Visit Visit(Equipment unit, int daysBefore = 0) =>
+        new(daysBefore == 0 ? VisitId : Guid.CreateVersion7(), unit.Id, Nine.AddDays(-daysBefore), "Isolde", "");
 }

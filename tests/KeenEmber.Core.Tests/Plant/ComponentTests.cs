@@ -9,7 +9,8 @@ public class ComponentTests
 {
     private static int Count(Equipment unit, ComponentKind kind) => Components.Of(unit).Count(c => c.Kind == kind);
 
-    private static Equipment With(Func<RefrigerationCircuit, RefrigerationCircuit> change, EquipmentKind kind = EquipmentKind.WalkInFreezer) =>
+    private static Equipment With(
+        Func<RefrigerationCircuit, RefrigerationCircuit> change, EquipmentKind kind = EquipmentKind.WalkInFreezer) =>
         Freezer with { Kind = kind, Circuit = change(Freezer.Circuit) };
 
     [Fact]
@@ -24,18 +25,28 @@ public class ComponentTests
     public void A_unit_has_no_part_that_its_make_up_leaves_out()
     {
         var capillary = With(c => c with { Metering = Metering.CapillaryTube, Parts = CircuitParts.None });
-        Assert.Equal((0, 1, 0, 0), (Count(capillary, ComponentKind.ExpansionValve), Count(capillary, ComponentKind.CapillaryTube), Count(capillary, ComponentKind.SightGlass), Count(capillary, ComponentKind.LowPressureControl)));
+        Assert.Equal(
+            (0, 1, 0, 0),
+            (Count(capillary, ComponentKind.ExpansionValve), Count(capillary, ComponentKind.CapillaryTube),
+            Count(capillary, ComponentKind.SightGlass), Count(capillary, ComponentKind.LowPressureControl)));
         var rack = With(c => c with { Condenser = CondenserKind.Rack });
-        Assert.Equal((0, 0, 0), (Count(rack, ComponentKind.Compressor), Count(rack, ComponentKind.CondenserFan), Count(rack, ComponentKind.StartRelay)));
+        Assert.Equal(
+            (0, 0, 0),
+            (Count(rack, ComponentKind.Compressor), Count(rack, ComponentKind.CondenserFan), Count(rack, ComponentKind.StartRelay)));
         var chiller = Freezer with { Kind = EquipmentKind.GlycolChiller, EvaporatorFans = 0 };
-        Assert.Equal((1, 0, 0, 0), (Count(chiller, ComponentKind.GlycolPump), Count(chiller, ComponentKind.EvaporatorFan), Count(chiller, ComponentKind.HeaterElement), Count(chiller, ComponentKind.Door)));
+        Assert.Equal(
+            (1, 0, 0, 0),
+            (Count(chiller, ComponentKind.GlycolPump), Count(chiller, ComponentKind.EvaporatorFan),
+            Count(chiller, ComponentKind.HeaterElement), Count(chiller, ComponentKind.Door)));
     }
 
     [Fact]
     public void An_id_leads_back_to_its_component_and_no_other_text_does()
     {
         Assert.All(Components.Of(Freezer), c => Assert.Equal(c, Component.Find(c.Id)));
-        Assert.All(new[] { null, "", "fan", "EvaporatorFan/0", "EvaporatorFan/25", "EvaporatorFan/x", "99/1", "NoSuchPart/1" }, id => Assert.Null(Component.Find(id)));
+        Assert.All(
+            new[] { null, "", "fan", "EvaporatorFan/0", "EvaporatorFan/25", "EvaporatorFan/x", "99/1", "NoSuchPart/1" }, id =>
+            Assert.Null(Component.Find(id)));
     }
 
     [Theory]

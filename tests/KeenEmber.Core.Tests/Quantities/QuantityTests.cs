@@ -80,7 +80,8 @@ public class QuantityTests
     [InlineData("6 h", QuantityKind.Duration, 360)]
     [InlineData("12.3 mA", QuantityKind.Current, 0.0123)]
     public void Resistances_differences_and_times_are_read_as_typed(string text, QuantityKind kind, double si) =>
-        Assert.Equal(si, QuantityReader.Read(text, kind, UnitPreference.Metric).Value!.Si(Pressure.StandardAtmosphere), Math.Abs(si) * 1e-9);
+        Assert.Equal(
+            si, QuantityReader.Read(text, kind, UnitPreference.Metric).Value!.Si(Pressure.StandardAtmosphere), Math.Abs(si) * 1e-9);
 
     [Fact]
     public void A_difference_in_US_units_has_no_32_and_a_temperature_keeps_its_kelvin()
@@ -112,14 +113,17 @@ public class QuantityTests
 
     [Fact]
     public void A_huge_paste_is_refused_quickly() =>
-        Assert.Equal(TypingProblem.TooLong, QuantityReader.Read(new string('9', 1_000_000), QuantityKind.Pressure, UnitPreference.Us).Problem);
+        Assert.Equal(
+            TypingProblem.TooLong, QuantityReader.Read(new string('9', 1_000_000), QuantityKind.Pressure, UnitPreference.Us).Problem);
 
     [Fact]
-    public void An_unlikely_value_is_accepted_as_typed() => Assert.Equal(500, QuantityReader.Read("500 psi", QuantityKind.Pressure, UnitPreference.Us).Value!.Number);
+    public void An_unlikely_value_is_accepted_as_typed() =>
+        Assert.Equal(500, QuantityReader.Read("500 psi", QuantityKind.Pressure, UnitPreference.Us).Value!.Number);
 
     [Fact]
     public void Any_number_written_in_Fahrenheit_comes_back_from_Celsius() =>
-        Check.QuickThrowOnFailure(Prop.ForAll(Gen.Choose(-400, 900).ToArbitrary(), f => Math.Abs(Temperature.FromFahrenheit(f).Fahrenheit - f) < 1e-9));
+        Check.QuickThrowOnFailure(
+            Prop.ForAll(Gen.Choose(-400, 900).ToArbitrary(), f => Math.Abs(Temperature.FromFahrenheit(f).Fahrenheit - f) < 1e-9));
 
     /// <summary>Standard atmosphere table, ISO 2533.</summary>
     [Theory]

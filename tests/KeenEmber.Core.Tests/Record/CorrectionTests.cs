@@ -9,11 +9,14 @@ public sealed class CorrectionTests
 {
     private static readonly DateTimeOffset Nine = new(2026, 3, 2, 9, 0, 0, TimeSpan.Zero);
 
-    private static NoteEntry Note(string text, int minute, Guid? corrects = null) => new(new(Guid.CreateVersion7(), Guid.Empty, Nine, Nine.AddMinutes(minute), "Isolde", corrects), text);
+    private static NoteEntry Note(string text, int minute, Guid? corrects = null) =>
+        new(new(Guid.CreateVersion7(), Guid.Empty, Nine, Nine.AddMinutes(minute), "Isolde", corrects), text);
 
-    private static WithdrawalEntry Strike(Entry entry, int minute) => new(new(Guid.CreateVersion7(), Guid.Empty, Nine, Nine.AddMinutes(minute), "Isolde", entry.Id));
+    private static WithdrawalEntry Strike(Entry entry, int minute) =>
+        new(new(Guid.CreateVersion7(), Guid.Empty, Nine, Nine.AddMinutes(minute), "Isolde", entry.Id));
 
-    private static string Texts(params Entry[] written) => string.Join(' ', new Corrections(written).Standing.Cast<NoteEntry>().Select(n => n.Text).Order());
+    private static string Texts(params Entry[] written) =>
+        string.Join(' ', new Corrections(written).Standing.Cast<NoteEntry>().Select(n => n.Text).Order());
 
     [Fact]
     public void Of_two_corrections_of_one_entry_the_later_written_stands()
@@ -99,7 +102,8 @@ public sealed class CorrectionTests
     [Fact]
     public void Two_corrections_of_one_row_of_refrigerant_count_once_in_the_balance()
     {
-        RefrigerantEntry Row(double kg, int minute, Guid? corrects = null) => new(new(Guid.CreateVersion7(), Guid.Empty, Nine, Nine.AddMinutes(minute), "Isolde", corrects), "R404A", kg, "", "");
+        RefrigerantEntry Row(double kg, int minute, Guid? corrects = null) =>
+            new(new(Guid.CreateVersion7(), Guid.Empty, Nine, Nine.AddMinutes(minute), "Isolde", corrects), "R404A", kg, "", "");
         var first = Row(1, 0);
         var written = new Entry[] { first, Row(0.4, 1, first.Id), Row(0.6, 2, first.Id) };
         Assert.Equal([0.6], new Corrections(written).Standing.OfType<RefrigerantEntry>().Select(r => r.MassKg));
@@ -113,7 +117,9 @@ public sealed class CorrectionTests
         for (var n = 0; n < 50; n++)
         {
             var writer = new EntryWriter(Guid.Empty, Guid.CreateVersion7(), Nine, "Isolde", "phone");
-            Entry[] line = [new ObservationEntry(writer.Next(), AsFound.EvaporatorFan, null, FactState.Running, null), new ObservationEntry(writer.Next(), AsFound.EvaporatorFan, 2, FactState.Stopped, null)];
+            Entry[] line =
+                [new ObservationEntry(writer.Next(), AsFound.EvaporatorFan, null, FactState.Running, null),
+                new ObservationEntry(writer.Next(), AsFound.EvaporatorFan, 2, FactState.Stopped, null)];
             var fans = Entries.Of(line).ConditionsAt(Nine).EvaporatorFans;
             Assert.Equal([FactState.Running, FactState.Stopped], fans.Take(2).Select(f => f!.Value));
         }

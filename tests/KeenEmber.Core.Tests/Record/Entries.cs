@@ -11,8 +11,10 @@ internal static class Entries
     public static readonly DateTimeOffset Nine = new(2026, 3, 2, 9, 0, 0, TimeSpan.Zero);
     public static readonly Guid VisitId = Guid.CreateVersion7();
 
-    public static readonly Equipment Freezer = new(Guid.CreateVersion7(), Guid.CreateVersion7(), "F-3", "", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 2, "", "",
-        new(Guid.CreateVersion7(), "R404A", null, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver, "") { RatedCurrentA = 8 });
+    public static readonly Equipment Freezer =
+        new(Guid.CreateVersion7(), Guid.CreateVersion7(), "F-3", "", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 2, "", "",
+        new(Guid.CreateVersion7(), "R404A", null, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver,
+            "") { RatedCurrentA = 8 });
 
     public static Timeline Of(params Entry[] entries) => new(entries, Freezer, Pressure.StandardAtmosphere);
 
@@ -29,5 +31,6 @@ internal static class Entries
         new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), "what", "", "", "", opens, foundSo, area);
 
     public static MeterEntry Uses(int minute, double? accuracy, bool isChecked) =>
-        new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), QuantityKind.Temperature, new(Guid.CreateVersion7(), "T-2", accuracy, isChecked));
+        new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), QuantityKind.Temperature,
+            new(Guid.CreateVersion7(), "T-2", accuracy, isChecked));
 }

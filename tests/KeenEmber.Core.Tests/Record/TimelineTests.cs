@@ -13,11 +13,13 @@ public class TimelineTests
     private static readonly Guid VisitId = Guid.CreateVersion7();
 
     private static readonly Equipment Unit = new(
-        Guid.CreateVersion7(), Guid.CreateVersion7(), "F-3", "Freezer", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 2, "", "",
+        Guid.CreateVersion7(), Guid.CreateVersion7(), "F-3", "Freezer", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 2, "",
+            "",
         new(Guid.CreateVersion7(), "R404A", null, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver, ""));
 
     private static ReadingEntry Reading(MeasuringPoint point, double celsius, int minute, Guid? corrects = null) =>
-        new(new(Guid.CreateVersion7(), VisitId, Start.AddMinutes(minute), Start.AddMinutes(minute), "Isolde", corrects), point, new(celsius, Core.Quantities.Unit.Celsius));
+        new(new(Guid.CreateVersion7(), VisitId, Start.AddMinutes(minute), Start.AddMinutes(minute), "Isolde", corrects), point,
+            new(celsius, Core.Quantities.Unit.Celsius));
 
     private static ObservationEntry Seen(AsFound fact, FactState state, int minute, int? index = null, int? sinceMinute = null) =>
         new(new(Guid.CreateVersion7(), VisitId, Start.AddMinutes(minute), Start.AddMinutes(minute), "Isolde"), fact, index, state,
@@ -46,7 +48,8 @@ public class TimelineTests
     public void A_struck_out_entry_is_gone_from_what_stands()
     {
         var wrong = Reading(MeasuringPoint.BoxAir, 18, 1);
-        var timeline = Of(wrong, new WithdrawalEntry(new(Guid.CreateVersion7(), VisitId, wrong.At, Start.AddMinutes(2), "Isolde", wrong.Id)));
+        var timeline =
+            Of(wrong, new WithdrawalEntry(new(Guid.CreateVersion7(), VisitId, wrong.At, Start.AddMinutes(2), "Isolde", wrong.Id)));
         Assert.Empty(timeline.Standing);
         Assert.Empty(timeline.LatestReadings());
     }
@@ -71,7 +74,8 @@ public class TimelineTests
     [Fact]
     public void Fans_noted_together_hold_for_each()
     {
-        var conditions = Of(Seen(AsFound.EvaporatorFan, FactState.Running, 0), Seen(AsFound.EvaporatorFan, FactState.Stopped, 3, 2)).ConditionsAt(Start.AddMinutes(4));
+        var conditions = Of(Seen(AsFound.EvaporatorFan, FactState.Running, 0), Seen(AsFound.EvaporatorFan, FactState.Stopped, 3, 2))
+            .ConditionsAt(Start.AddMinutes(4));
         Assert.Equal([FactState.Running, FactState.Stopped], conditions.EvaporatorFans);
     }
 
@@ -152,14 +156,18 @@ public class TimelineTests
     public void A_visit_on_the_day_it_was_booked_for_is_no_callback(int day, int booked, bool callback)
     {
         var first = new Visit(Guid.CreateVersion7(), Unit.Id, Start, "Isolde", "");
-        Assert.Equal(callback, (first with { StartedAt = Start.AddDays(day) }).IsCallbackAfter(first, Policies.Default, DateOnly.FromDateTime(Start.UtcDateTime.AddDays(booked)), AtUtc));
+        Assert.Equal(
+            callback,
+            (first with { StartedAt = Start.AddDays(day) })
+            .IsCallbackAfter(first, Policies.Default, DateOnly.FromDateTime(Start.UtcDateTime.AddDays(booked)), AtUtc));
     }
 
     [Fact]
     public void The_shop_says_for_how_long_it_is_a_callback()
     {
         var first = new Visit(Guid.CreateVersion7(), Unit.Id, Start, "Isolde", "");
-        Assert.False((first with { StartedAt = Start.AddDays(10) }).IsCallbackAfter(first, Policies.Default with { CallbackDays = 7 }, null, AtUtc));
+        Assert.False(
+            (first with { StartedAt = Start.AddDays(10) }).IsCallbackAfter(first, Policies.Default with { CallbackDays = 7 }, null, AtUtc));
     }
 
     /// <summary>Late in the evening in Chicago it is the next day in Greenwich already.</summary>
@@ -169,7 +177,8 @@ public class TimelineTests
         var chicago = TimeZoneInfo.FindSystemTimeZoneById("America/Chicago");
         var first = new Visit(Guid.CreateVersion7(), Unit.Id, new(2026, 3, 2, 15, 0, 0, TimeSpan.Zero), "Isolde", "");
         var late = first with { StartedAt = new(2026, 4, 2, 3, 30, 0, TimeSpan.Zero) };
-        Assert.True(late.IsCallbackAfter(first, Policies.Default, null, m => DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(m, chicago).Date)));
+        Assert.True(
+            late.IsCallbackAfter(first, Policies.Default, null, m => DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(m, chicago).Date)));
         Assert.False(late.IsCallbackAfter(first, Policies.Default, null, AtUtc));
     }
 }

@@ -6,7 +6,8 @@ namespace KeenEmber.Core.Tests.Record;
 /// <summary>A unit is what it was at the moment asked about.</summary>
 public sealed class UnitRecordTests
 {
-    private static Nameplate From(int minute, string refrigerant, int written = 0) => new(Entries.Nine.AddMinutes(minute), Entries.Nine.AddMinutes(written), "Isolde",
+    private static Nameplate From(int minute, string refrigerant, int written = 0) =>
+        new(Entries.Nine.AddMinutes(minute), Entries.Nine.AddMinutes(written), "Isolde",
         Entries.Freezer with { Circuit = Entries.Freezer.Circuit with { RefrigerantName = refrigerant } });
 
     private static string At(UnitRecord record, int minute) => record.AsOf(Entries.Nine.AddMinutes(minute)).Circuit.RefrigerantName;
@@ -33,6 +34,7 @@ public sealed class UnitRecordTests
     {
         var renamed = From(60, "R404A") with { Unit = Entries.Freezer with { Name = "Fillet freezer" } };
         Assert.Equal(Entries.Nine, new UnitRecord([From(0, "R404A"), renamed]).CircuitSince(Entries.Nine.AddMinutes(90)));
-        Assert.Equal(Entries.Nine.AddMinutes(60), new UnitRecord([From(0, "R404A"), From(60, "R448A")]).CircuitSince(Entries.Nine.AddMinutes(90)));
+        Assert.Equal(
+            Entries.Nine.AddMinutes(60), new UnitRecord([From(0, "R404A"), From(60, "R448A")]).CircuitSince(Entries.Nine.AddMinutes(90)));
     }
 }

@@ -8,14 +8,18 @@ public class MixtureTests(ITestOutputHelper output)
     /// <summary>Published normal bubble and dew points, °C.</summary>
     public static TheoryData<string, double, double> NormalPoints => new()
     {
-        { "R407A", -45.2, -38.7 }, { "R407F", -46.1, -39.7 }, { "R407H", -44.6, -37.6 }, { "R448A", -45.9, -39.8 }, { "R449A", -46.0, -39.9 },
-        { "R450A", -23.4, -22.8 }, { "R513A", -29.2, -29.1 }, { "R452A", -47.0, -43.2 }, { "R454A", -48.4, -41.6 }, { "R454C", -46.0, -37.8 },
-        { "R455A", -51.6, -39.1 }, { "R422D", -43.2, -38.4 }, { "R422A", -46.5, -44.1 }, { "R417A", -38.0, -32.9 }, { "R427A", -43.0, -36.3 },
+        { "R407A", -45.2, -38.7 }, { "R407F", -46.1, -39.7 }, { "R407H", -44.6, -37.6 }, { "R448A", -45.9, -39.8 },
+            { "R449A", -46.0, -39.9 },
+        { "R450A", -23.4, -22.8 }, { "R513A", -29.2, -29.1 }, { "R452A", -47.0, -43.2 }, { "R454A", -48.4, -41.6 },
+            { "R454C", -46.0, -37.8 },
+        { "R455A", -51.6, -39.1 }, { "R422D", -43.2, -38.4 }, { "R422A", -46.5, -44.1 }, { "R417A", -38.0, -32.9 },
+            { "R427A", -43.0, -36.3 },
         { "R434A", -45.0, -42.3 }, { "R442A", -46.5, -39.9 },
     };
 
     private static (double Bubble, double Dew) NormalPoint(string name) => RefrigerantCatalogue.Find(name)! is var r
-        ? (r.BubbleTemperature(Pressure.StandardAtmosphere)!.Value.Celsius, r.DewTemperature(Pressure.StandardAtmosphere)!.Value.Celsius) : default;
+        ? (r.BubbleTemperature(Pressure.StandardAtmosphere)!.Value.Celsius, r.DewTemperature(Pressure.StandardAtmosphere)!.Value.Celsius)
+            : default;
 
     [Theory]
     [MemberData(nameof(NormalPoints))]
@@ -43,7 +47,8 @@ public class MixtureTests(ITestOutputHelper output)
         Assert.True(errors.Max(Math.Abs) < 0.5);
     }
 
-    public static TheoryData<string> FromComposition => [.. RefrigerantCatalogue.All.Where(r => r.Source == Refrigerant.MixtureMethod).Select(r => r.Name)];
+    public static TheoryData<string> FromComposition =>
+        [.. RefrigerantCatalogue.All.Where(r => r.Source == Refrigerant.MixtureMethod).Select(r => r.Name)];
 
     /// <summary>Every third of a kelvin, so that most points lie between those of the table.</summary>
     [Theory]
@@ -55,12 +60,15 @@ public class MixtureTests(ITestOutputHelper output)
         var worst = 0.0;
         for (var tempK = fluid.Bubble.Lowest.Kelvin + 0.1; tempK < fluid.Bubble.Highest.Kelvin; tempK += 1 / 3.0)
         {
-            worst = Math.Max(worst, Math.Abs(fluid.BubbleTemperature(new(equilibrium.Bubble(tempK)!.Value.PressureKpa))!.Value.Kelvin - tempK));
+            worst = Math.Max(
+                worst, Math.Abs(fluid.BubbleTemperature(new(equilibrium.Bubble(tempK)!.Value.PressureKpa))!.Value.Kelvin - tempK));
             if (tempK < fluid.Dew.Highest.Kelvin)
-                worst = Math.Max(worst, Math.Abs(fluid.DewTemperature(new(equilibrium.Dew(tempK)!.Value.PressureKpa))!.Value.Kelvin - tempK));
+                worst = Math.Max(
+                    worst, Math.Abs(fluid.DewTemperature(new(equilibrium.Dew(tempK)!.Value.PressureKpa))!.Value.Kelvin - tempK));
         }
 
-        output.WriteLine($"{name}: worst {worst:E1} K, bubble up to {fluid.Bubble.Highest.Celsius:F1} °C, dew up to {fluid.Dew.Highest.Celsius:F1} °C");
+        output.WriteLine(
+            $"{name}: worst {worst:E1} K, bubble up to {fluid.Bubble.Highest.Celsius:F1} °C, dew up to {fluid.Dew.Highest.Celsius:F1} °C");
         Assert.True(worst < 0.01, $"{worst} K");
         Assert.True(fluid.Bubble.Highest.Celsius > 60, "condensing temperatures must be covered");
         Assert.True(fluid.Dew.Highest.Celsius > 60, "condensing temperatures must be covered");

@@ -112,7 +112,8 @@ public class SaturationTests
         Check.QuickThrowOnFailure(Prop.ForAll(
             Gen.Choose(20, 3_000).ToArbitrary(),
             Gen.Elements(RefrigerantCatalogue.All.ToArray()).ToArbitrary(),
-            (kpa, fluid) => fluid.DewTemperature(new(kpa)) is not { } dew || Math.Abs(fluid.DewPressure(dew)!.Value.Kpa - kpa) < 0.001 * kpa));
+            (kpa, fluid) =>
+                fluid.DewTemperature(new(kpa)) is not { } dew || Math.Abs(fluid.DewPressure(dew)!.Value.Kpa - kpa) < 0.001 * kpa));
 
     [Theory]
     [InlineData("r-404a", "R404A")]

@@ -50,7 +50,8 @@ public class VapourLeakTests
     [Theory]
     [InlineData(-0.2)]
     [InlineData(0)]
-    public void Nothing_lost_changes_nothing(double share) => Assert.Equal(Of("R407C").Parts, VapourLeak.Remaining(Of("R407C"), share, Room)!.Parts);
+    public void Nothing_lost_changes_nothing(double share) =>
+        Assert.Equal(Of("R407C").Parts, VapourLeak.Remaining(Of("R407C"), share, Room)!.Parts);
 
     [Fact]
     public void Above_the_critical_point_there_is_no_liquid_to_leak_from() =>

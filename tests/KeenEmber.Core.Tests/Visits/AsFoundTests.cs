@@ -25,7 +25,9 @@ public class AsFoundTests
     [Fact]
     public void Finding_something_so_or_reading_a_setting_disturbs_nothing()
     {
-        var setting = new SettingEntry(new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde"), PressureSetting.LowCutOut, SettingStage.AsFound, new(1, Unit.Bar));
+        var setting =
+            new SettingEntry(
+            new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde"), PressureSetting.LowCutOut, SettingStage.AsFound, new(1, Unit.Bar));
         Assert.False(((IChangesUnit)Change(1, foundSo: true)).ChangesUnit);
         Assert.False(((IChangesUnit)setting).ChangesUnit);
         Assert.True(((IChangesUnit)(setting with { Stage = SettingStage.AsSet })).ChangesUnit);
@@ -35,11 +37,14 @@ public class AsFoundTests
     [Fact]
     public void What_the_work_can_wipe_out_is_missing_until_it_is_on_record()
     {
-        var missing = AsFoundRecord.Of(Of(Seen(1, AsFound.EvaporatorFan, FactState.Running, 1), Seen(1, AsFound.Coil, FactState.Clear)), Freezer).Missing;
+        var missing =
+            AsFoundRecord.Of(
+            Of(Seen(1, AsFound.EvaporatorFan, FactState.Running, 1), Seen(1, AsFound.Coil, FactState.Clear)), Freezer).Missing;
         Assert.Contains(AsFound.EvaporatorFan, missing);
         Assert.Contains(AsFound.ControllerMode, missing);
         Assert.DoesNotContain(AsFound.Coil, missing);
-        Assert.DoesNotContain(AsFound.EvaporatorFan, AsFoundRecord.Of(Of(Seen(1, AsFound.EvaporatorFan, FactState.Running)), Freezer).Missing);
+        Assert.DoesNotContain(
+            AsFound.EvaporatorFan, AsFoundRecord.Of(Of(Seen(1, AsFound.EvaporatorFan, FactState.Running)), Freezer).Missing);
         Assert.Contains(AsFound.Coil, AsFoundRecord.Of(Of(Change(1), Seen(5, AsFound.Coil, FactState.Clear)), Freezer).Missing);
         var onRack = Freezer with { Circuit = Freezer.Circuit with { Condenser = CondenserKind.Rack } };
         Assert.DoesNotContain(AsFound.Compressor, AsFoundRecord.Of(Of(), onRack).Missing);
@@ -65,12 +70,14 @@ public class AsFoundTests
     [InlineData("R404A", Hazards.Height, Hazards.Height)]
     [InlineData("R404A", Hazards.Flammable, Hazards.None)]
     public void Hazards_of_the_refrigerant_come_by_themselves_and_only_from_it(string refrigerant, Hazards noted, Hazards all) =>
-        Assert.Equal(all, (Freezer with { Hazards = noted, Circuit = Freezer.Circuit with { RefrigerantName = refrigerant } }).AllHazards());
+        Assert.Equal(
+            all, (Freezer with { Hazards = noted, Circuit = Freezer.Circuit with { RefrigerantName = refrigerant } }).AllHazards());
 
     [Fact]
     public void A_reading_carries_the_meter_in_use_at_its_moment_and_the_display_none()
     {
-        var timeline = Of(Read(1, MeasuringPoint.BoxAir, -18, Unit.Celsius), Uses(2, 0.2, false), Read(3, MeasuringPoint.LiquidLine, 24, Unit.Celsius),
+        var timeline =
+            Of(Read(1, MeasuringPoint.BoxAir, -18, Unit.Celsius), Uses(2, 0.2, false), Read(3, MeasuringPoint.LiquidLine, 24, Unit.Celsius),
             Read(3, MeasuringPoint.SuctionPressure, 1, Unit.Bar), Read(4, MeasuringPoint.BoxDisplay, -19, Unit.Celsius));
         var readings = timeline.LatestReadings();
         Assert.Null(readings[MeasuringPoint.BoxAir].Meter);
@@ -84,7 +91,8 @@ public class AsFoundTests
     [InlineData(true, ValidityLevel.Good)]
     public void An_unchecked_meter_makes_what_rests_on_it_provisional(bool isChecked, ValidityLevel level)
     {
-        var readings = Bench.Consistent().Select(r => r.Point == MeasuringPoint.SuctionLineCoil ? r with { Meter = new(Guid.Empty, "T-5", null, isChecked) } : r);
+        var readings = Bench.Consistent()
+            .Select(r => r.Point == MeasuringPoint.SuctionLineCoil ? r with { Meter = new(Guid.Empty, "T-5", null, isChecked) } : r);
         var analysis = Bench.Analyse(readings);
         Assert.Equal(level, analysis[ResultKind.SuperheatCoil].Validity.Level);
         Assert.Equal(ValidityLevel.Good, analysis[ResultKind.Subcooling].Validity.Level);
@@ -107,7 +115,8 @@ public class AsFoundTests
     [InlineData(0.4, 91, false)]
     public void A_thermometer_is_good_when_its_ice_bath_is_close_and_not_long_ago(double shownC, int daysAgo, bool good)
     {
-        var check = new MeterCheck(Guid.Empty, Guid.Empty, Nine.AddDays(-daysAgo), "Isolde", MeterCheckKind.IceBath, 273.15 + shownC, 273.15);
+        var check =
+            new MeterCheck(Guid.Empty, Guid.Empty, Nine.AddDays(-daysAgo), "Isolde", MeterCheckKind.IceBath, 273.15 + shownC, 273.15);
         Assert.Equal(good, new Instrument(Guid.Empty, "T-2", QuantityKind.Temperature, null, check).IsChecked(Nine, Policies.Default));
     }
 

@@ -15,20 +15,25 @@ public class OpenLoopTests
     private static readonly Visit First = new(Guid.CreateVersion7(), Guid.CreateVersion7(), Monday, "Isolde Marrin", "");
     private static readonly Visit Second = First with { Id = Guid.CreateVersion7(), StartedAt = Monday.AddDays(4) };
 
-    private static readonly Equipment Unit = new(First.EquipmentId, Guid.CreateVersion7(), "F-3", "", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 1, "", "",
+    private static readonly Equipment Unit =
+        new(First.EquipmentId, Guid.CreateVersion7(), "F-3", "", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 1, "", "",
         new(Guid.CreateVersion7(), "R404A", null, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver, ""));
 
     private static Timeline Of(params Entry[] entries) => new(entries, Unit, Pressure.StandardAtmosphere);
 
     private static ChangeEntry Change(LoopKind? opens, Visit? visit = null, int minute = 0, string what = "fan delay") =>
-        new(new(Guid.CreateVersion7(), (visit ?? First).Id, Monday.AddMinutes(minute), Monday, "Isolde"), what, "", "bridged", "", opens, false);
+        new(new(Guid.CreateVersion7(), (visit ?? First).Id, Monday.AddMinutes(minute), Monday, "Isolde"), what, "", "bridged", "", opens,
+            false);
 
-    private static ClosureEntry Closed(ChangeEntry change, Visit visit) => new(new(Guid.CreateVersion7(), visit.Id, Monday.AddDays(4), Monday, "Tobin"), change.Id, "taken out");
+    private static ClosureEntry Closed(ChangeEntry change, Visit visit) =>
+        new(new(Guid.CreateVersion7(), visit.Id, Monday.AddDays(4), Monday, "Tobin"), change.Id, "taken out");
 
     private static HandoverEntry Handed(ChangeEntry change, Visit visit, int day = 9) =>
-        new(new(Guid.CreateVersion7(), visit.Id, visit.StartedAt.AddHours(1), Monday, "Tobin"), change.Id, "part on order", "Tobin", new(2026, 3, day));
+        new(new(Guid.CreateVersion7(), visit.Id, visit.StartedAt.AddHours(1), Monday, "Tobin"), change.Id, "part on order", "Tobin",
+            new(2026, 3, day));
 
-    private static PartEntry Part(string part, string place, Visit visit) => new(new(Guid.CreateVersion7(), visit.Id, visit.StartedAt, Monday, "Isolde"), part, place, "", "", "", false);
+    private static PartEntry Part(string part, string place, Visit visit) =>
+        new(new(Guid.CreateVersion7(), visit.Id, visit.StartedAt, Monday, "Isolde"), part, place, "", "", "", false);
 
     [Fact]
     public void A_loop_stays_open_across_visits_until_an_entry_closes_it()
@@ -52,7 +57,8 @@ public class OpenLoopTests
     [Fact]
     public void Safety_comes_first_then_the_oldest()
     {
-        var (watch, order, panel) = (Change(LoopKind.WatchIt, minute: 1), Change(LoopKind.PartOnOrder, minute: 5), Change(LoopKind.PanelOff, minute: 9));
+        var (watch, order, panel) =
+            (Change(LoopKind.WatchIt, minute: 1), Change(LoopKind.PartOnOrder, minute: 5), Change(LoopKind.PanelOff, minute: 9));
         Assert.Equal([panel, watch, order], OpenLoops.Of([Of(order, panel, watch)]).Select(l => l.Change));
     }
 
@@ -96,7 +102,9 @@ public class OpenLoopTests
     [Fact]
     public void A_part_replaced_again_at_the_same_place_is_a_repeat_offender()
     {
-        var timelines = new[] { Of(Part("Fan motor", "left", First), Part("fan motor", "right", First)), Of(Part("fan motor ", "Left", Second), Part("relay", "", Second)) };
+        var timelines =
+            new[] { Of(Part("Fan motor", "left", First), Part("fan motor", "right", First)),
+            Of(Part("fan motor ", "Left", Second), Part("relay", "", Second)) };
         Assert.Equal((2, "Left"), (Assert.Single(Briefing.Repeated(timelines)).Times, Briefing.Repeated(timelines)[0].Last.Place));
     }
 
@@ -107,7 +115,8 @@ public class OpenLoopTests
         var timelines = new[]
         {
             Of(Part("fan motor", "left", First) with { Component = fan2 }, Part("fan motor", "left", First)),
-            Of(Part("evaporator motor 9 W", "", Second) with { Component = fan2 }, Part("", "", Second) with { Component = fan2 with { Place = 1 } }),
+            Of(Part("evaporator motor 9 W", "", Second) with { Component = fan2 },
+                Part("", "", Second) with { Component = fan2 with { Place = 1 } }),
         };
         var offender = Assert.Single(Briefing.Repeated(timelines));
         Assert.Equal((2, fan2, "evaporator motor 9 W"), (offender.Times, offender.Last.Component, offender.Last.Part));
@@ -116,7 +125,8 @@ public class OpenLoopTests
     private static CircuitAnalysis Starved => Bench.Analyse(Bench.Consistent(tdK: 14, superheatK: 16, subcoolingK: 1));
 
     private static Briefing Brief(Timeline timeline, CircuitAnalysis analysis) =>
-        new CircuitJudgement(Unit, analysis, null, null, true) is var judged ? Briefing.Of(First, timeline, judged.Found, judged.WorthRepeating, [timeline]) : null!;
+        new CircuitJudgement(Unit, analysis, null, null, true) is var judged
+            ? Briefing.Of(First, timeline, judged.Found, judged.WorthRepeating, [timeline]) : null!;
 
     [Fact]
     public void A_finding_nobody_did_anything_about_is_not_explained()
@@ -131,12 +141,14 @@ public class OpenLoopTests
     [Fact]
     public void Only_what_the_sign_off_says_is_explained_is()
     {
-        var added = new RefrigerantEntry(new(Guid.CreateVersion7(), First.Id, Monday, Monday, "Isolde"), "R404A", 0.4, "", "leak at the flare");
+        var added =
+            new RefrigerantEntry(new(Guid.CreateVersion7(), First.Id, Monday, Monday, "Isolde"), "R404A", 0.4, "", "leak at the flare");
         var signed = new SignOffEntry(new(Guid.CreateVersion7(), First.Id, Monday, Monday, "Isolde"), "leak at the flare", "", "", null);
         Assert.Single(Brief(Of(added), Starved).NotExplained);
         Assert.Single(Brief(Of(added, signed), Starved).NotExplained);
         Assert.Single(Brief(Of(signed with { Explained = CircuitPatterns.HighHead }), Starved).NotExplained);
-        Assert.Empty(Brief(Of(signed with { Explained = $"{CircuitPatterns.HighHead} {CircuitPatterns.ShortOfCharge}" }), Starved).NotExplained);
+        Assert.Empty(
+            Brief(Of(signed with { Explained = $"{CircuitPatterns.HighHead} {CircuitPatterns.ShortOfCharge}" }), Starved).NotExplained);
     }
 
     [Fact]

@@ -15,7 +15,8 @@ public class PolicyTests
     private static readonly OperatingConditions Conditions = Bench.Settled;
 
     private static IReadOnlyList<Policy> For(OperatingConditions conditions, CircuitAnalysis? analysis, params Entry[] entries) =>
-        PolicyAdvice.For(Of(entries), Freezer, conditions, analysis?.Findings ?? [], analysis?.Next is { } next ? new CircuitTask(next) : null);
+        PolicyAdvice.For(
+            Of(entries), Freezer, conditions, analysis?.Findings ?? [], analysis?.Next is { } next ? new CircuitTask(next) : null);
 
     [Fact]
     public void Every_policy_has_answers_of_its_own_and_our_default_first()
@@ -29,7 +30,10 @@ public class PolicyTests
     [Fact]
     public void The_shops_answer_wins_unless_it_answers_another_question()
     {
-        var chosen = new Policies(new Dictionary<Policy, PolicyChoice> { [Policy.Gauges] = PolicyChoice.GaugesOnEveryCall, [Policy.Defrost] = PolicyChoice.TenPercent });
+        var chosen =
+            new Policies(
+            new Dictionary<Policy,
+            PolicyChoice> { [Policy.Gauges] = PolicyChoice.GaugesOnEveryCall, [Policy.Defrost] = PolicyChoice.TenPercent });
         Assert.Equal(PolicyChoice.GaugesOnEveryCall, chosen.Of(Policy.Gauges));
         Assert.Equal(PolicyChoice.FewLongByTemperature, chosen.Of(Policy.Defrost));
     }
@@ -48,7 +52,9 @@ public class PolicyTests
     [Fact]
     public void Water_on_controls_short_charge_and_a_wanted_gauge_call_up_theirs()
     {
-        Assert.Contains(Policy.WettedControls, For(Conditions with { Seen = new Dictionary<AsFound, FactState> { [AsFound.ControlMoisture] = FactState.Wet } }, null));
+        Assert.Contains(
+            Policy.WettedControls,
+            For(Conditions with { Seen = new Dictionary<AsFound, FactState> { [AsFound.ControlMoisture] = FactState.Wet } }, null));
         Assert.Contains(Policy.Charging, For(Conditions, Bench.Analyse(Bench.Consistent(tdK: 14, superheatK: 17, subcoolingK: 0.5))));
         Assert.Equal([Policy.Gauges], For(Conditions, Bench.Analyse([Bench.At(MeasuringPoint.SuctionLineCoil, -20, Unit.Celsius)])));
         Assert.Empty(For(Conditions, Bench.Analyse(Bench.Consistent())));
@@ -69,15 +75,19 @@ public class PolicyTests
     public void What_is_no_stroke_is_refused(string strokes) => Assert.Null(SignatureEntry.Read(strokes));
 
     [Fact]
-    public void A_signature_has_an_end() => Assert.Null(SignatureEntry.Read(string.Join(';', Enumerable.Repeat("100,100", SignatureEntry.LongestStrokes / 8 + 1))));
+    public void A_signature_has_an_end() =>
+        Assert.Null(SignatureEntry.Read(string.Join(';', Enumerable.Repeat("100,100", SignatureEntry.LongestStrokes / 8 + 1))));
 
     [Fact]
     public void A_corrected_change_keeps_its_handover_and_its_closure()
     {
         var wrong = Change(1, opens: LoopKind.PartOnOrder);
         var right = wrong with { Header = wrong.Header with { Id = Guid.CreateVersion7(), Corrects = wrong.Id }, What = "drain heater" };
-        var again = right with { Header = right.Header with { Id = Guid.CreateVersion7(), Corrects = right.Id }, What = "drain heater, 40 W" };
-        var handed = new HandoverEntry(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(5), Nine, "Isolde"), wrong.Id, "on order", "Tobin", new(2026, 3, 9));
+        var again =
+            right with { Header = right.Header with { Id = Guid.CreateVersion7(), Corrects = right.Id }, What = "drain heater, 40 W" };
+        var handed =
+            new HandoverEntry(
+            new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(5), Nine, "Isolde"), wrong.Id, "on order", "Tobin", new(2026, 3, 9));
         var open = Assert.Single(OpenLoops.Of([Of(wrong, right, again, handed)]));
         Assert.Equal(("drain heater, 40 W", handed), (open.Change.What, open.Handover));
         var closed = new ClosureEntry(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(9), Nine, "Isolde"), right.Id, "fitted");

@@ -38,7 +38,10 @@ public class ProofTests
 
     [Fact]
     public void A_unit_without_a_plate_current_is_not_asked_for_it() =>
-        Assert.Equal([ProofKind.StartedAgain], Worked.Of(Freezer with { Circuit = Freezer.Circuit with { RatedCurrentA = null } }, Part(1, WorkArea.Power)).Proofs.Select(p => p.Kind));
+        Assert.Equal(
+            [ProofKind.StartedAgain],
+            Worked.Of(Freezer with { Circuit = Freezer.Circuit with { RatedCurrentA = null } }, Part(1, WorkArea.Power)).Proofs.Select(
+            p => p.Kind));
 
     [Fact]
     public void Every_fan_must_be_seen_running_after_the_part()
@@ -46,8 +49,14 @@ public class ProofTests
         var part = Part(10, WorkArea.Fans);
         Assert.False(IsProved(ProofKind.FansRun, part, Seen(5, AsFound.EvaporatorFan, FactState.Running)));
         Assert.False(IsProved(ProofKind.FansRun, part, Seen(12, AsFound.EvaporatorFan, FactState.Running, 1)));
-        Assert.True(IsProved(ProofKind.FansRun, part, Seen(12, AsFound.EvaporatorFan, FactState.Running, 1), Seen(13, AsFound.EvaporatorFan, FactState.Running, 2)));
-        Assert.False(IsProved(ProofKind.FansRun, part, Seen(12, AsFound.EvaporatorFan, FactState.Running), Seen(13, AsFound.EvaporatorFan, FactState.Stopped, 2)));
+        Assert.True(
+            IsProved(
+            ProofKind.FansRun, part, Seen(12, AsFound.EvaporatorFan, FactState.Running, 1),
+            Seen(13, AsFound.EvaporatorFan, FactState.Running, 2)));
+        Assert.False(
+            IsProved(
+            ProofKind.FansRun, part, Seen(12, AsFound.EvaporatorFan, FactState.Running),
+            Seen(13, AsFound.EvaporatorFan, FactState.Stopped, 2)));
     }
 
     [Theory]
@@ -55,7 +64,9 @@ public class ProofTests
     [InlineData(8.0, true)]
     [InlineData(8.1, false)]
     public void Current_is_held_against_the_plate(double amps, bool proved) =>
-        Assert.Equal(proved, IsProved(ProofKind.CurrentWithinPlate, Part(1, WorkArea.Power), Read(5, MeasuringPoint.CompressorCurrent, amps, Unit.Ampere)));
+        Assert.Equal(
+            proved, IsProved(
+            ProofKind.CurrentWithinPlate, Part(1, WorkArea.Power), Read(5, MeasuringPoint.CompressorCurrent, amps, Unit.Ampere)));
 
     [Theory]
     [InlineData(-18.1, true)]
@@ -68,7 +79,8 @@ public class ProofTests
     [Fact]
     public void A_clear_coil_is_proved_by_picture_or_fact_afterwards()
     {
-        FrostEntry Picture(FrostPicture picture, bool after) => new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(20), Nine, "Isolde"), after, picture);
+        FrostEntry Picture(FrostPicture picture, bool after) =>
+            new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(20), Nine, "Isolde"), after, picture);
         var part = Part(10, WorkArea.Defrost);
         Assert.True(IsProved(ProofKind.CoilClear, part, Picture(FrostPicture.AllClear, after: true)));
         Assert.False(IsProved(ProofKind.CoilClear, part, Picture(FrostPicture.AllClear, after: false)));
@@ -80,7 +92,9 @@ public class ProofTests
     public void What_nobody_can_read_off_is_proved_by_saying_so()
     {
         var part = Part(10, WorkArea.LimitSwitch);
-        ProofEntry Said(int minute) => new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), ProofKind.WholeDefrost, "ended at 13 °C after 22 min");
+        ProofEntry Said(int minute) =>
+            new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), ProofKind.WholeDefrost,
+            "ended at 13 °C after 22 min");
         Assert.False(IsProved(ProofKind.WholeDefrost, part, Said(9)));
         Assert.True(IsProved(ProofKind.WholeDefrost, part, Said(40)));
         Assert.False(ProofKind.WholeDefrost.FillsItself());
@@ -96,7 +110,8 @@ public class ProofTests
             Read(minute, MeasuringPoint.SuctionPressure, 1.4, Unit.Bar), Read(minute, MeasuringPoint.SuctionLineCoil, -20, Unit.Celsius),
             Read(minute, MeasuringPoint.DischargePressure, 12, Unit.Bar), Read(minute, MeasuringPoint.LiquidLine, 24, Unit.Celsius),
         ];
-        bool Proved(Entry[] readings, CircuitAnalysis analysis) => Proofs.Of(Of([added, .. readings]), Freezer, [new CircuitJudgement(Freezer, analysis, null, null, true)]).Single().IsProved;
+        bool Proved(Entry[] readings, CircuitAnalysis analysis) =>
+            Proofs.Of(Of([added, .. readings]), Freezer, [new CircuitJudgement(Freezer, analysis, null, null, true)]).Single().IsProved;
         CircuitAnalysis Judged(Entry[] readings, OperatingConditions? conditions = null) => Bench.Analyse(readings.Cast<ReadingEntry>()
             .Select(r => new TakenReading(r.Id, r.Point, r.At, r.Value, Pressure.StandardAtmosphere, conditions ?? Bench.Settled)));
         var (before, after) = (Round(5), Round(40));
@@ -108,7 +123,9 @@ public class ProofTests
     [Fact]
     public void A_setting_made_is_proved_by_both_ends_of_its_cycle()
     {
-        var set = new SettingEntry(new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde"), PressureSetting.LowCutOut, SettingStage.AsSet, new(1, Unit.Bar));
+        var set =
+            new SettingEntry(
+            new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde"), PressureSetting.LowCutOut, SettingStage.AsSet, new(1, Unit.Bar));
         Assert.Equal([ProofKind.CutOutReached, ProofKind.CutInReached], Worked.Of(Freezer, set).Proofs.Select(p => p.Kind));
         Assert.Empty(Worked.Of(Freezer, set with { Stage = SettingStage.AsFound }).Proofs);
     }

@@ -11,11 +11,16 @@ public class QuickEntryTests
     private static readonly QuickWords Words = new(
         new Dictionary<string, MeasuringPoint>
         {
-            ["suc"] = MeasuringPoint.SuctionPressure, ["line"] = MeasuringPoint.SuctionLineCoil, ["suction line"] = MeasuringPoint.SuctionLineCoil,
-            ["suction line comp"] = MeasuringPoint.SuctionLineCompressor, ["head"] = MeasuringPoint.DischargePressure, ["box"] = MeasuringPoint.BoxAir,
+            ["suc"] = MeasuringPoint.SuctionPressure, ["line"] = MeasuringPoint.SuctionLineCoil,
+                ["suction line"] = MeasuringPoint.SuctionLineCoil,
+            ["suction line comp"] = MeasuringPoint.SuctionLineCompressor, ["head"] = MeasuringPoint.DischargePressure,
+                ["box"] = MeasuringPoint.BoxAir,
         },
-        new Dictionary<string, AsFound> { ["fan"] = AsFound.EvaporatorFan, ["fans"] = AsFound.EvaporatorFan, ["coil"] = AsFound.Coil, ["comp"] = AsFound.Compressor },
-        new[] { ("on", FactState.SwitchedOn), ("on", FactState.Running), ("off", FactState.Stopped), ("iced", FactState.Iced) }.ToLookup(s => s.Item1, s => s.Item2),
+        new Dictionary<string,
+            AsFound> { ["fan"] = AsFound.EvaporatorFan, ["fans"] = AsFound.EvaporatorFan, ["coil"] = AsFound.Coil,
+            ["comp"] = AsFound.Compressor },
+        new[] { ("on", FactState.SwitchedOn), ("on", FactState.Running), ("off", FactState.Stopped), ("iced", FactState.Iced) }.ToLookup(
+            s => s.Item1, s => s.Item2),
         new HashSet<string> { "min" }, new HashSet<string> { "h" }, "note", "wiring");
 
     private static IReadOnlyList<QuickItem> Read(string line) => new QuickEntry(Words, UnitPreference.Metric, 2).Read(line);
@@ -31,12 +36,15 @@ public class QuickEntryTests
     [InlineData("suc:1.2 bar,line-16.4 °C,head 14.8bar")]
     public void Several_readings_in_one_go_however_they_are_parted(string line) =>
         Assert.Equal(
-            [(MeasuringPoint.SuctionPressure, 1.2, "bar"), (MeasuringPoint.SuctionLineCoil, -16.4, "°C"), (MeasuringPoint.DischargePressure, 14.8, "bar")],
+            [(MeasuringPoint.SuctionPressure, 1.2, "bar"), (MeasuringPoint.SuctionLineCoil, -16.4, "°C"),
+                (MeasuringPoint.DischargePressure, 14.8, "bar")],
             Read(line).Select(Reading));
 
     [Fact]
     public void A_unit_typed_beside_the_number_wins_over_the_shops() =>
-        Assert.Equal([(MeasuringPoint.SuctionPressure, 21, "psi"), (MeasuringPoint.BoxAir, 0, "°F"), (MeasuringPoint.SuctionPressure, 5, "inHg vac")],
+        Assert.Equal(
+            [(MeasuringPoint.SuctionPressure, 21, "psi"), (MeasuringPoint.BoxAir, 0, "°F"),
+            (MeasuringPoint.SuctionPressure, 5, "inHg vac")],
             Read("suc 21 psig box 0F suc 5 in hg").Select(Reading));
 
     [Fact]
@@ -65,7 +73,9 @@ public class QuickEntryTests
 
     [Fact]
     public void A_note_is_the_rest_of_the_line_whatever_it_holds() =>
-        Assert.Equal("oil at the flare, suc 1.2 <script>alert(1)</script>", Assert.IsType<QuickNote>(Assert.Single(Read("note: oil at the flare, suc 1.2 <script>alert(1)</script>"))).Note);
+        Assert.Equal(
+            "oil at the flare, suc 1.2 <script>alert(1)</script>",
+            Assert.IsType<QuickNote>(Assert.Single(Read("note: oil at the flare, suc 1.2 <script>alert(1)</script>"))).Note);
 
     [Theory]
     [InlineData("suc", QuickProblem.ValueMissing)]
@@ -93,8 +103,12 @@ public class QuickEntryTests
     [Fact]
     public void A_huge_paste_is_refused_whole()
     {
-        Assert.Equal(QuickProblem.LineTooLong, Assert.IsType<QuickUnclear>(Assert.Single(Read(string.Concat(Enumerable.Repeat("suc 1 ", 100_000))))).Problem);
-        Assert.Equal(QuickProblem.TooManyEntries, Assert.IsType<QuickUnclear>(Assert.Single(Read(string.Concat(Enumerable.Repeat("suc 1 ", 60))))).Problem);
+        Assert.Equal(
+            QuickProblem.LineTooLong,
+            Assert.IsType<QuickUnclear>(Assert.Single(Read(string.Concat(Enumerable.Repeat("suc 1 ", 100_000))))).Problem);
+        Assert.Equal(
+            QuickProblem.TooManyEntries,
+            Assert.IsType<QuickUnclear>(Assert.Single(Read(string.Concat(Enumerable.Repeat("suc 1 ", 60))))).Problem);
     }
 
     [Fact]
@@ -103,5 +117,6 @@ public class QuickEntryTests
     [Fact]
     public void Whatever_is_typed_every_piece_of_the_answer_is_a_piece_of_the_line() =>
         Check.QuickThrowOnFailure(Prop.ForAll(ArbMap.Default.ArbFor<string>(), text =>
-            new QuickEntry(Words, UnitPreference.Us, 1).Read(text).All(item => item.Text.Length > 0 && text.Contains(item.Text, StringComparison.Ordinal))));
+            new QuickEntry(Words, UnitPreference.Us, 1).Read(text)
+                .All(item => item.Text.Length > 0 && text.Contains(item.Text, StringComparison.Ordinal))));
 }

@@ -21,7 +21,8 @@ public sealed class DummyBenchTests : IAsyncLifetime
 
     public async ValueTask InitializeAsync()
     {
-        app = plain.WithWebHostBuilder(host => host.ConfigureServices(s => s.AddSingleton<IBench, SealBench>().AddSingleton<BenchText, SealBenchText>()));
+        app = plain.WithWebHostBuilder(
+            host => host.ConfigureServices(s => s.AddSingleton<IBench, SealBench>().AddSingleton<BenchText, SealBenchText>()));
         isolde = new(plain, app.CreateClient(new() { AllowAutoRedirect = false }));
         unit = await isolde.AddUnit();
         visit = await isolde.StartVisit(unit);
@@ -54,14 +55,19 @@ public sealed class DummyBenchTests : IAsyncLifetime
     public async Task It_has_its_station_on_the_rail_between_those_of_the_others()
     {
         var page = await isolde.Open(visit + "/circuit");
-        Assert.Equal(["Frost", "Seals", "Circuit"], page.QuerySelectorAll(".rail .station").Select(s => s.FirstChild!.TextContent.Trim()).Skip(1).Take(3));
+        Assert.Equal(
+            ["Frost", "Seals", "Circuit"],
+            page.QuerySelectorAll(".rail .station").Select(s => s.FirstChild!.TextContent.Trim()).Skip(1).Take(3));
     }
 
     [Fact]
     public async Task Its_finding_is_in_the_report_and_its_entry_in_the_record()
     {
-        Assert.Contains("The seal gapes by 2.5 mm at the hinge side.", (await isolde.Open(visit + "/report")).Body!.TextContent, StringComparison.Ordinal);
-        Assert.Contains("seal at the hinge side: 2.5 mm", (await isolde.Open(visit + "/record")).Body!.TextContent, StringComparison.Ordinal);
+        Assert.Contains(
+            "The seal gapes by 2.5 mm at the hinge side.", (await isolde.Open(visit + "/report")).Body!.TextContent,
+            StringComparison.Ordinal);
+        Assert.Contains(
+            "seal at the hinge side: 2.5 mm", (await isolde.Open(visit + "/record")).Body!.TextContent, StringComparison.Ordinal);
         Assert.Contains("The seal gapes", (await isolde.Open(visit + "/close")).Body!.TextContent, StringComparison.Ordinal);
     }
 
@@ -71,9 +77,13 @@ public sealed class DummyBenchTests : IAsyncLifetime
         plain.Clock.Advance(TimeSpan.FromDays(2));
         visit = await isolde.StartVisit(unit);
         Note("hinge side", 0.2);
-        Assert.Contains("The seal gapes by 2.5 mm", (await isolde.Open(visit + "/look")).QuerySelector("[data-brief='not-explained']")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains(
+            "The seal gapes by 2.5 mm", (await isolde.Open(visit + "/look")).QuerySelector("[data-brief='not-explained']")!.TextContent,
+            StringComparison.Ordinal);
         var trend = (await isolde.Open(unit + "/memory")).QuerySelector("[data-trend='seal.gap']")!;
-        Assert.Equal("Gap of the seal 0.2 mm", string.Join(' ', trend.QuerySelector("h3")!.TextContent.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)));
+        Assert.Equal(
+            "Gap of the seal 0.2 mm",
+            string.Join(' ', trend.QuerySelector("h3")!.TextContent.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)));
     }
 
     [Fact]
@@ -86,7 +96,9 @@ public sealed class DummyBenchTests : IAsyncLifetime
     [Fact]
     public async Task The_api_gives_its_judgement()
     {
-        var answer = JsonDocument.Parse(await isolde.Http.GetStringAsync($"/api/visits/{VisitId}", TestContext.Current.CancellationToken)).RootElement;
+        var answer =
+            JsonDocument.Parse(
+            await isolde.Http.GetStringAsync($"/api/visits/{VisitId}", TestContext.Current.CancellationToken)).RootElement;
         var seals = answer.GetProperty("benches").EnumerateArray().Single(b => b.GetProperty("bench").GetString() == "seals");
         Assert.Equal("seal.leaks", seals.GetProperty("now")[0].GetProperty("code").GetString());
         Assert.Equal("seals", answer.GetProperty("next").GetProperty("bench").GetString());

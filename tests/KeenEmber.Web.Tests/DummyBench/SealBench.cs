@@ -33,12 +33,15 @@ public sealed record SealJudgement(IReadOnlyList<SealEntry> Gaps, IReadOnlyList<
     public override IReadOnlyList<Finding> Now =>
     [
         .. Gaps.Where(g => g.GapMm > SealBench.WidestMm).Select(g =>
-            new Finding(SealBench.Leaks, Strength.Strong, [g.Id], new Dictionary<string, double> { ["gapMm"] = g.GapMm }) { About = [new(SubjectKind.Component, g.Side)] }),
+            new Finding(
+                SealBench.Leaks, Strength.Strong, [g.Id], new Dictionary<string,
+                double> { ["gapMm"] = g.GapMm }) { About = [new(SubjectKind.Component, g.Side)] }),
     ];
 
     public override IReadOnlyList<BenchTask> Tasks => [.. Now.Select(f => new SealTask(f.About[0].Id))];
 
-    public override IReadOnlyList<Trend> Trends => UpToHere.SelectMany(t => t.Standing).OfType<SealEntry>().OrderBy(s => s.At).ToList() is { Count: > 1 } gaps
+    public override IReadOnlyList<Trend> Trends =>
+        UpToHere.SelectMany(t => t.Standing).OfType<SealEntry>().OrderBy(s => s.At).ToList() is { Count: > 1 } gaps
         ? [new("seal.gap", null, [.. gaps.Select(g => new TrendMark(g.At, g.GapMm, 0.1, false))])] : [];
 }
 

@@ -66,7 +66,9 @@ public sealed class BoundsTests(BoundsTests.App fixture) : IClassFixture<BoundsT
         var text = await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
         Assert.True(answer.StatusCode == HttpStatusCode.BadRequest, $"{answer.StatusCode}: {text}");
         Assert.Equal("application/problem+json", answer.Content.Headers.ContentType?.MediaType);
-        Assert.Contains(JsonDocument.Parse(text).RootElement.GetProperty("errors").EnumerateObject(), e => e.Name.StartsWith(field, StringComparison.OrdinalIgnoreCase));
+        Assert.Contains(
+            JsonDocument.Parse(text).RootElement.GetProperty("errors").EnumerateObject(), e =>
+            e.Name.StartsWith(field, StringComparison.OrdinalIgnoreCase));
     }
 
     [Fact]

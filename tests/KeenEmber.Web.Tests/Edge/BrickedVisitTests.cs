@@ -33,7 +33,8 @@ public sealed class BrickedVisitTests : IDisposable
     private async Task Mark(string visit, RunMarkKind kind)
     {
         var page = await technician.Open(visit + "/defrost");
-        var form = page.Forms.OfType<IHtmlFormElement>().First(f => (f.GetAttribute("action") ?? "").Contains("Mark", StringComparison.Ordinal));
+        var form = page.Forms.OfType<IHtmlFormElement>()
+            .First(f => (f.GetAttribute("action") ?? "").Contains("Mark", StringComparison.Ordinal));
         using var answer = await technician.Send(form, visit + "/defrost", ("kind", kind.ToString()));
         Assert.Equal(HttpStatusCode.Redirect, answer.StatusCode);
     }
@@ -62,7 +63,9 @@ public sealed class BrickedVisitTests : IDisposable
         var unit = await technician.AddUnit();
         var visit = await technician.StartVisit(unit);
         var (id, run) = (Guid.Parse(visit.Split('/')[^1]), Guid.CreateVersion7());
-        app.Get<RunSeriesStore>().Save(run, [new(new(RunPlaceKind.ColdestBend), [0, 5, 10, 15, 20, 1e16, 2e16], [-20, -3, 0, 0.1, 5, 9, double.PositiveInfinity])]);
+        app.Get<RunSeriesStore>()
+            .Save(run,
+            [new(new(RunPlaceKind.ColdestBend), [0, 5, 10, 15, 20, 1e16, 2e16], [-20, -3, 0, 0.1, 5, 9, double.PositiveInfinity])]);
         app.Get<VisitStore>().Append([
             new RunEntry(new(run, id, app.Clock.Now, app.Clock.Now, "Isolde"), RunOrigin.Logged, run),
             new RunMarkEntry(new(Guid.CreateVersion7(), id, app.Clock.Now, app.Clock.Now, "Isolde"), run, RunMarkKind.HeatOn)]);
@@ -87,7 +90,8 @@ public sealed class BrickedVisitTests : IDisposable
         }
 
         await EverythingOpens(unit, visit);
-        Assert.Contains("cannot be read by this version", (await technician.Open(visit + "/record")).Body!.TextContent, StringComparison.Ordinal);
+        Assert.Contains(
+            "cannot be read by this version", (await technician.Open(visit + "/record")).Body!.TextContent, StringComparison.Ordinal);
         Assert.Contains(body, (await technician.Open(visit + "/entries")).Body!.TextContent, StringComparison.Ordinal);
         using (var struck = await technician.Send(visit + "/entries", "handler=Strike"))
             Assert.Equal(HttpStatusCode.Redirect, struck.StatusCode);
@@ -95,7 +99,8 @@ public sealed class BrickedVisitTests : IDisposable
         await EverythingOpens(unit, visit);
     }
 
-    /// <summary>Whatever stops a page: the visit's record is one tap away, and its unit and the start page say what is the matter.</summary>
+    /// <summary>Whatever stops a page: the visit's record is one tap away, and its unit and the start page say what is the
+    /// matter.</summary>
     [Fact]
     public async Task A_visit_that_cannot_be_opened_leads_to_its_plain_record()
     {
@@ -132,8 +137,15 @@ public sealed class BrickedVisitTests : IDisposable
             DateTimeOffset Some() => start.AddMinutes(random.Next(-60, 60));
             app.Get<VisitStore>().Append([
                 new RunEntry(new(run, id, start, start, "Isolde"), RunOrigin.Watched),
-                .. Enumerable.Range(0, random.Next(1, 9)).Select(_ => new RunMarkEntry(new(Guid.CreateVersion7(), id, Some(), start, "Isolde"), run, random.GetItems(Enum.GetValues<RunMarkKind>(), 1)[0])),
-                .. Enumerable.Range(0, random.Next(8)).Select(_ => new RunReadingEntry(new(Guid.CreateVersion7(), id, Some(), start, "Isolde"), run, new(RunPlaceKind.ColdestBend), new(random.Next(-25, 30), Core.Quantities.Unit.Celsius)))]);
+                .. Enumerable.Range(0, random.Next(1, 9))
+                    .Select(_ =>
+                    new RunMarkEntry(
+                    new(Guid.CreateVersion7(), id, Some(), start, "Isolde"), run, random.GetItems(Enum.GetValues<RunMarkKind>(), 1)[0])),
+                .. Enumerable.Range(0, random.Next(8))
+                    .Select(_ =>
+                    new RunReadingEntry(
+                    new(Guid.CreateVersion7(), id, Some(), start, "Isolde"), run, new(RunPlaceKind.ColdestBend),
+                    new(random.Next(-25, 30), Core.Quantities.Unit.Celsius)))]);
             app.Clock.Advance(TimeSpan.FromHours(2));
             await EverythingOpens(unit, visit);
         }

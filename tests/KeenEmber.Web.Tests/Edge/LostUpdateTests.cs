@@ -20,7 +20,8 @@ public sealed class LostUpdateTests : IDisposable
         app.Dispose();
     }
 
-    private static IHtmlFormElement FormOf(AngleSharp.Dom.IDocument page) => page.Forms.OfType<IHtmlFormElement>().First(f => f.Method == "post");
+    private static IHtmlFormElement FormOf(AngleSharp.Dom.IDocument page) =>
+        page.Forms.OfType<IHtmlFormElement>().First(f => f.Method == "post");
 
     private async Task TwoSave(string address, string field, string mine, string theirs)
     {
@@ -38,10 +39,12 @@ public sealed class LostUpdateTests : IDisposable
     }
 
     [Fact]
-    public async Task A_nameplate_saved_on_an_old_copy_shows_both_and_asks() => await TwoSave(await one.AddUnit() + "/edit", "product", "ice cream", "frozen fish");
+    public async Task A_nameplate_saved_on_an_old_copy_shows_both_and_asks() =>
+        await TwoSave(await one.AddUnit() + "/edit", "product", "ice cream", "frozen fish");
 
     [Fact]
-    public async Task Settings_saved_on_an_old_copy_show_both_and_ask() => await TwoSave("/settings", "name", "Marrin Cooling", "Harbour Cooling");
+    public async Task Settings_saved_on_an_old_copy_show_both_and_ask() =>
+        await TwoSave("/settings", "name", "Marrin Cooling", "Harbour Cooling");
 
     [Fact]
     public async Task Saving_the_same_twice_asks_nothing()

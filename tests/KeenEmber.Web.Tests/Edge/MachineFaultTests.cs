@@ -24,7 +24,8 @@ public sealed class MachineFaultTests : IDisposable
     public async Task A_record_that_another_program_holds_refuses_and_shows_what_was_typed()
     {
         var visit = await technician.StartVisit(await technician.AddUnit());
-        var form = (await technician.Open(visit + "/circuit")).Forms.OfType<AngleSharp.Html.Dom.IHtmlFormElement>().First(f => (f.GetAttribute("action") ?? "").Contains("handler=Log", StringComparison.Ordinal));
+        var form = (await technician.Open(visit + "/circuit")).Forms.OfType<AngleSharp.Html.Dom.IHtmlFormElement>()
+            .First(f => (f.GetAttribute("action") ?? "").Contains("handler=Log", StringComparison.Ordinal));
         using var held = app.Get<Database>().Open();
         using (var hold = held.CreateCommand())
         {
@@ -72,5 +73,6 @@ public sealed class MachineFaultTests : IDisposable
     [InlineData("abc")]
     [InlineData("0")]
     [InlineData("70000")]
-    public void A_bad_port_is_refused(string port) => Assert.Null(StartOptions.Read(new ConfigurationBuilder().AddInMemoryCollection([new("port", port)]).Build()));
+    public void A_bad_port_is_refused(string port) =>
+        Assert.Null(StartOptions.Read(new ConfigurationBuilder().AddInMemoryCollection([new("port", port)]).Build()));
 }

@@ -25,17 +25,21 @@ public sealed class RequestTests : IDisposable
     [InlineData("/equipment/new?handler=Strike")]
     public async Task A_handler_that_does_not_exist_is_not_found(string address)
     {
-        using var answer = await technician.Http.PostAsync(address, new FormUrlEncodedContent([new("__RequestVerificationToken", await Token())]), Cancel);
+        using var answer =
+            await technician.Http.PostAsync(address, new FormUrlEncodedContent([new("__RequestVerificationToken", await Token())]), Cancel);
         Assert.Equal(HttpStatusCode.NotFound, answer.StatusCode);
     }
 
-    private async Task<string> Token() => (await technician.Open("/settings")).QuerySelector("input[name=__RequestVerificationToken]")!.GetAttribute("value")!;
+    private async Task<string> Token() =>
+        (await technician.Open("/settings")).QuerySelector("input[name=__RequestVerificationToken]")!.GetAttribute("value")!;
 
     [Fact]
     public async Task A_body_that_is_no_form_is_refused_with_a_token_in_the_header_too()
     {
         var visit = await technician.StartVisit(await technician.AddUnit());
-        using var request = new HttpRequestMessage(HttpMethod.Post, visit + "/circuit?handler=Log") { Content = new StringContent("{}", Encoding.UTF8, "application/json") };
+        using var request =
+            new HttpRequestMessage(
+            HttpMethod.Post, visit + "/circuit?handler=Log") { Content = new StringContent("{}", Encoding.UTF8, "application/json") };
         request.Headers.Add("RequestVerificationToken", await Token());
         using var answer = await technician.Http.SendAsync(request, Cancel);
         Assert.Equal(HttpStatusCode.UnsupportedMediaType, answer.StatusCode);
@@ -70,7 +74,9 @@ public sealed class RequestTests : IDisposable
     public async Task A_bare_number_for_a_milliampere_sensor_is_taken_or_refused_at_its_field()
     {
         var visit = await technician.StartVisit(await technician.AddUnit());
-        using (await technician.Send(visit + "/sensors", "handler=Sensor", ("name", "suction"), ("role", "SuctionPressure"), ("curve", "4-20mA"), ("signal0", "4"), ("value0", "0"), ("signal1", "20"), ("value1", "10")))
+        using (await technician.Send(
+            visit + "/sensors", "handler=Sensor", ("name", "suction"), ("role", "SuctionPressure"), ("curve", "4-20mA"), ("signal0", "4"),
+            ("value0", "0"), ("signal1", "20"), ("value1", "10")))
         {
         }
 

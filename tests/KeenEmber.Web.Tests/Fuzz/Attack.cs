@@ -55,7 +55,9 @@ internal sealed partial class Attack : IDisposable
             await FirstUnit();
         for (step = 0; step < steps && !stop.IsCancellationRequested; step++)
         {
-            app.Clock.Advance(inputs.Chance(0.03) ? -TimeSpan.FromMinutes(random.Next(90)) : inputs.Chance(0.05) ? TimeSpan.FromHours(random.Next(60)) : TimeSpan.FromSeconds(random.Next(150)));
+            app.Clock.Advance(
+                inputs.Chance(0.03) ? -TimeSpan.FromMinutes(random.Next(90)) : inputs.Chance(0.05) ? TimeSpan.FromHours(random.Next(60))
+                : TimeSpan.FromSeconds(random.Next(150)));
             await (random.Next(20) switch
             {
                 < 12 => Tap(0.03),
@@ -75,7 +77,8 @@ internal sealed partial class Attack : IDisposable
         var page = await Open("/equipment/new");
         var form = page!.Forms.OfType<IHtmlFormElement>().First(f => f.Method == "post");
         var fields = inputs.Fill(form, 0).Where(f => f.Key is "__RequestVerificationToken" or "unitId").ToList();
-        fields.AddRange([new("tag", "F-1"), new("refrigerant", "R404A"), new("target", "-20"), new("kind", nameof(EquipmentKind.WalkInFreezer))]);
+        fields.AddRange(
+            [new("tag", "F-1"), new("refrigerant", "R404A"), new("target", "-20"), new("kind", nameof(EquipmentKind.WalkInFreezer))]);
         var unit = (await Send("/equipment/new", new FormUrlEncodedContent(fields), "first unit"))!.Headers.Location!.ToString();
         await SendForm(await Open(unit), unit, _ => true, 0);
     }
@@ -104,7 +107,8 @@ internal sealed partial class Attack : IDisposable
 
     private static readonly string[] VisitPages =
     [
-        "circuit", "look", "frost", "course", "defrost", "defrost", "defrostfile", "defrostplan", "defrosttests", "sensors", "sensors", "meters", "controls", "controlcycle", "controloutputs",
+        "circuit", "look", "frost", "course", "defrost", "defrost", "defrostfile", "defrostplan", "defrosttests", "sensors", "sensors",
+            "meters", "controls", "controlcycle", "controloutputs",
         "controlsheet", "changes", "prove", "record", "close", "glycol",
     ];
 
@@ -135,7 +139,9 @@ internal sealed partial class Attack : IDisposable
         return content;
     }
 
-    private static string Said(IEnumerable<KeyValuePair<string, string>> fields) => string.Join(" & ", fields.Where(f => f.Key[0] != '_').Select(f => $"{f.Key}={(f.Value.Length > 60 ? f.Value[..60] + "…" : f.Value)}"));
+    private static string Said(IEnumerable<KeyValuePair<string, string>> fields) =>
+        string.Join(
+        " & ", fields.Where(f => f.Key[0] != '_').Select(f => $"{f.Key}={(f.Value.Length > 60 ? f.Value[..60] + "…" : f.Value)}"));
 
     /// <summary>A handler with whatever its parameters take, whether or not a form would send that.</summary>
     private async Task Unseen()
@@ -157,16 +163,25 @@ internal sealed partial class Attack : IDisposable
         }
         else
         {
-            address = handler.Page switch { "Unit" => $"/equipment/{unit.Id}", "Edit" => inputs.Chance(0.5) ? "/equipment/new" : $"/equipment/{unit.Id}/edit", var page => "/" + page } + $"?handler={handler.Handler}";
+            address =
+                handler.Page switch { "Unit" =>
+                $"/equipment/{unit.Id}", "Edit" =>
+                inputs.Chance(0.5) ? "/equipment/new" : $"/equipment/{unit.Id}/edit", var page => "/" + page }
+                + $"?handler={handler.Handler}";
         }
 
         if (inputs.Chance(0.05))
             address = address.Replace("handler=", "handler=No", StringComparison.Ordinal);
-        var fields = handler.Parameters.Where(p => p.Name != "id" && inputs.Chance(0.9)).Select(p => new KeyValuePair<string, string>(p.Name!, inputs.Of(p.ParameterType, known))).ToList();
+        var fields = handler.Parameters.Where(p => p.Name != "id" && inputs.Chance(0.9))
+            .Select(p => new KeyValuePair<string, string>(p.Name!, inputs.Of(p.ParameterType, known))).ToList();
         fields.Add(new("__RequestVerificationToken", token));
         for (var n = random.Next(4); n > 0; n--)
-            fields.Add(new(inputs.Of(["text", "note", "name", "value", "line", "rows", "place-0", "unit-0", "v-ColdestBend", "what", "before", "after", "amount", "due", "owner", "how", "face", "strokes"]), inputs.Text(0.7)));
-        HttpContent content = inputs.Chance(0.06) ? new StringContent("{\"a\":1}", Encoding.UTF8, "application/json") : new FormUrlEncodedContent(fields);
+            fields.Add(
+                new(inputs.Of(
+                ["text", "note", "name", "value", "line", "rows", "place-0", "unit-0", "v-ColdestBend", "what", "before", "after",
+                "amount", "due", "owner", "how", "face", "strokes"]), inputs.Text(0.7)));
+        HttpContent content = inputs.Chance(0.06) ? new StringContent("{\"a\":1}", Encoding.UTF8, "application/json")
+            : new FormUrlEncodedContent(fields);
         if (content is StringContent)
             content.Headers.TryAddWithoutValidation("X-Unused", "1");
         await Send(address, content, Said(fields));
@@ -175,15 +190,19 @@ internal sealed partial class Attack : IDisposable
     private async Task Call()
     {
         var (address, type) = inputs.Of<(string, Type)>(
-            [("/api/circuit/analysis", typeof(Api.CircuitQuestion)), ("/api/defrost/analysis", typeof(Api.RunDocument)), ("/api/sensors/analysis", typeof(Api.SensorQuestion))]);
+            [("/api/circuit/analysis", typeof(Api.CircuitQuestion)), ("/api/defrost/analysis", typeof(Api.RunDocument)),
+                ("/api/sensors/analysis", typeof(Api.SensorQuestion))]);
         if (inputs.Chance(0.15))
         {
-            await Open($"/api/saturation?refrigerant={inputs.Of(["R404A", "R290", ""])}&temperature={Uri.EscapeDataString(inputs.Text(0.7))}&elevationM={Uri.EscapeDataString(inputs.Text(0.5))}");
+            await Open(
+                $"/api/saturation?refrigerant={inputs.Of(["R404A", "R290", ""])}&temperature={Uri.EscapeDataString(inputs.Text(0.7))}&elevationM={Uri.EscapeDataString(inputs.Text(0.5))}");
             return;
         }
 
         var body = bodies.Of(type);
-        await Send(address, new StringContent(body, Encoding.UTF8, inputs.Chance(0.97) ? "application/json" : "text/plain"), body.Length > 4000 ? body[..4000] : body);
+        await Send(
+            address, new StringContent(body, Encoding.UTF8, inputs.Chance(0.97) ? "application/json" : "text/plain"), body.Length > 4000
+            ? body[..4000] : body);
     }
 
     /// <summary>A file of a logger, or of what might be taken for one.</summary>
@@ -196,10 +215,15 @@ internal sealed partial class Attack : IDisposable
         var text = inputs.Chance(0.25) ? bodies.Of(typeof(Api.RunDocument)) : files.Table();
         Encoding encoding = inputs.Of<Encoding>([new UTF8Encoding(true), new UTF8Encoding(false), Encoding.Unicode, Encoding.Latin1]);
         using var file = new ByteArrayContent([.. encoding.GetPreamble(), .. encoding.GetBytes(text)]);
-        using var content = new MultipartFormDataContent { { new StringContent(token), "__RequestVerificationToken" }, { new StringContent(Guid.CreateVersion7().ToString()), "fileId" }, { file, "file", string.Concat(inputs.Text(0.2).Where(c => c >= ' ' && c != '"').Take(100)) + ".csv" } };
+        using var content =
+            new MultipartFormDataContent { { new StringContent(token), "__RequestVerificationToken" },
+            { new StringContent(Guid.CreateVersion7().ToString()), "fileId" },
+            { file, "file", string.Concat(inputs.Text(0.2).Where(c => c >= ' ' && c != '"').Take(100)) + ".csv" } };
         var answer = await Send(address + "?handler=File", content, text.Length > 300 ? text[..300] : text);
         if (answer?.Headers.Location is { } waiting && waiting.ToString().Contains("file=", StringComparison.Ordinal))
-            await SendForm(await Open(waiting.ToString()), waiting.ToString(), f => (f.GetAttribute("action") ?? "").Contains("Columns", StringComparison.Ordinal), 0.1);
+            await SendForm(
+                await Open(waiting.ToString()), waiting.ToString(), f =>
+                (f.GetAttribute("action") ?? "").Contains("Columns", StringComparison.Ordinal), 0.1);
     }
 
     private async Task Photo()
@@ -211,7 +235,8 @@ internal sealed partial class Attack : IDisposable
         using var photo = new ByteArrayContent(inputs.Chance(0.5) ? files.Picture() : Encoding.UTF8.GetBytes(inputs.Text(0.5)));
         using var content = new MultipartFormDataContent
         {
-            { new StringContent(token), "__RequestVerificationToken" }, { new StringContent(Guid.CreateVersion7().ToString()), "lineId" }, { new StringContent(inputs.Text(0.5)), "caption" }, { photo, "photos", "a.png" },
+            { new StringContent(token), "__RequestVerificationToken" }, { new StringContent(Guid.CreateVersion7().ToString()), "lineId" },
+                { new StringContent(inputs.Text(0.5)), "caption" }, { photo, "photos", "a.png" },
         };
         await Send(address + "?handler=Photos", content, "photo");
     }
@@ -219,8 +244,14 @@ internal sealed partial class Attack : IDisposable
     /// <summary>An address with odd questions behind it.</summary>
     private async Task Wander()
     {
-        var question = inputs.Of(["run", "with", "correct", "show", "round", "all", "saved", "point", "file", "from", "q", "handler", "line", "temperature", "pressure", "one", "another"]);
-        var address = inputs.Of([APage(), "/", "/search", "/refrigerants", "/refrigerants/R404A", "/refrigerants/mix", "/refrigerants/standing", $"/equipment/{Unit().Id}/compare"]);
+        var question =
+            inputs.Of(
+            ["run", "with", "correct", "show", "round", "all", "saved", "point", "file", "from", "q", "handler", "line", "temperature",
+            "pressure", "one", "another"]);
+        var address =
+            inputs.Of(
+            [APage(), "/", "/search", "/refrigerants", "/refrigerants/R404A", "/refrigerants/mix", "/refrigerants/standing",
+            $"/equipment/{Unit().Id}/compare"]);
         await Open($"{address}?{question}={Uri.EscapeDataString(inputs.Text(0.8))}");
     }
 }

@@ -19,7 +19,8 @@ internal sealed partial class Attack
             request.Headers.Add("RequestVerificationToken", token);
         if (await Ask(() => http.SendAsync(request), $"POST {address} {said}") is not { } answer)
             return null;
-        if (answer.StatusCode is not (HttpStatusCode.Redirect or HttpStatusCode.OK) || (answer.StatusCode == HttpStatusCode.OK && !address.StartsWith("/api", StringComparison.Ordinal)))
+        if (answer.StatusCode is not (HttpStatusCode.Redirect or HttpStatusCode.OK)
+            || (answer.StatusCode == HttpStatusCode.OK && !address.StartsWith("/api", StringComparison.Ordinal)))
             return answer;
         Tally.Accepted++;
         if (answer.StatusCode == HttpStatusCode.Redirect)
@@ -36,7 +37,8 @@ internal sealed partial class Attack
         {
             foreach (var page in Handlers.VisitPages(app))
                 await Open($"/visits/{visit.Id}/{page}");
-            foreach (var run in app.Get<VisitStore>().EntriesOfEquipment(visit.EquipmentId, visit.Id)[visit.Id].OfType<RunEntry>().TakeLast(2))
+            foreach (
+                var run in app.Get<VisitStore>().EntriesOfEquipment(visit.EquipmentId, visit.Id)[visit.Id].OfType<RunEntry>().TakeLast(2))
             {
                 await Open($"/visits/{visit.Id}/runs/{run.Id}.csv");
                 await Open($"/visits/{visit.Id}/runs/{run.Id}.json");
@@ -94,7 +96,8 @@ internal sealed partial class Attack
             return null;
         }
 
-        if (answer.StatusCode == HttpStatusCode.NotFound && said.StartsWith("GET /visits/", StringComparison.Ordinal) && !said.Contains('.', StringComparison.Ordinal))
+        if (answer.StatusCode == HttpStatusCode.NotFound && said.StartsWith("GET /visits/", StringComparison.Ordinal)
+            && !said.Contains('.', StringComparison.Ordinal))
             Fail($"{said} is gone");
         if ((int)answer.StatusCode >= 500)
             Fail($"{said} answered {(int)answer.StatusCode}: {string.Join(" | ", app.Errors.Select(e => e.Length > 1500 ? e[..1500] : e))}");

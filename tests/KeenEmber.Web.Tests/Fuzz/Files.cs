@@ -11,12 +11,22 @@ internal sealed class Files(Random random, Inputs inputs)
     {
         var separator = inputs.Of([",", ";", "\t"]);
         var (columns, rows) = (random.Next(1, 5), random.Next(0, 40));
-        var text = new StringBuilder(string.Join(separator, Enumerable.Range(0, columns).Select(i => i == 0 ? inputs.Of(["time", "date", "min", "=time", "timestamp"]) : inputs.Of(["coldest bend", "leg 1 (A)", "box °F", "volts", inputs.Text(0.5)]))));
+        var text =
+            new StringBuilder(
+            string.Join(
+            separator,
+            Enumerable.Range(0, columns)
+            .Select(i =>
+            i == 0 ? inputs.Of(["time", "date", "min", "=time", "timestamp"])
+            : inputs.Of(["coldest bend", "leg 1 (A)", "box °F", "volts", inputs.Text(0.5)]))));
         var start = inputs.Of<DateTime>([new(2026, 3, 9, 22, 0, 0), new(2026, 10, 25, 2, 30, 0), new(1999, 12, 31), new(2026, 12, 11)]);
-        var format = inputs.Of(["yyyy-MM-dd HH:mm:ss", "yyyy-MM-ddTHH:mm:ssZ", "yyyy-MM-ddTHH:mm:sszzz", "MM/dd/yyyy h:mm tt", "dd.MM.yyyy HH:mm", "HH:mm"]);
+        var format =
+            inputs.Of(
+            ["yyyy-MM-dd HH:mm:ss", "yyyy-MM-ddTHH:mm:ssZ", "yyyy-MM-ddTHH:mm:sszzz", "MM/dd/yyyy h:mm tt", "dd.MM.yyyy HH:mm", "HH:mm"]);
         for (var i = 0; i < rows; i++)
         {
-            text.Append('\n').Append(inputs.Chance(0.03) ? inputs.Text(1) : start.AddMinutes(i * 2).ToString(format, CultureInfo.InvariantCulture));
+            text.Append('\n')
+                .Append(inputs.Chance(0.03) ? inputs.Text(1) : start.AddMinutes(i * 2).ToString(format, CultureInfo.InvariantCulture));
             for (var c = 1; c < columns; c++)
                 text.Append(separator).Append(inputs.Text(0.05));
         }

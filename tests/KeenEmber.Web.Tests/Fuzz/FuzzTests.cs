@@ -2,7 +2,8 @@ using System.Globalization;
 
 namespace KeenEmber.Web.Tests.Fuzz;
 
-/// <summary>Whatever is accepted, every later page answers, in bounded time. A short attack in every run; ./keen-ember fuzz --minutes N makes a long one.</summary>
+/// <summary>Whatever is accepted, every later page answers, in bounded time. A short attack in every run; ./keen-ember fuzz --minutes N
+/// makes a long one.</summary>
 public sealed class FuzzTests(ITestOutputHelper output)
 {
     private const int StepsOfARecord = 60;
@@ -10,7 +11,9 @@ public sealed class FuzzTests(ITestOutputHelper output)
     /// <summary>In a run of all tests: each step opens every page again.</summary>
     private const int StepsOfAShortAttack = 25;
 
-    private static readonly double? Minutes = double.TryParse(Environment.GetEnvironmentVariable("KEEN_EMBER_FUZZ_MINUTES"), CultureInfo.InvariantCulture, out var minutes) ? minutes : null;
+    private static readonly double? Minutes =
+        double.TryParse(Environment.GetEnvironmentVariable("KEEN_EMBER_FUZZ_MINUTES"), CultureInfo.InvariantCulture, out var minutes)
+        ? minutes : null;
 
     [Fact]
     public async Task What_is_accepted_breaks_no_page()
@@ -20,7 +23,8 @@ public sealed class FuzzTests(ITestOutputHelper output)
             stop.CancelAfter(TimeSpan.FromMinutes(minutes));
         var seeds = Minutes is null ? [1, 2] : Enumerable.Range(Environment.TickCount & 0xFFFFF, 1_000_000);
         var all = new Tally();
-        await Parallel.ForEachAsync(seeds.TakeWhile(_ => !stop.IsCancellationRequested), new ParallelOptions { MaxDegreeOfParallelism = 2 }, async (seed, _) =>
+        await Parallel.ForEachAsync(
+            seeds.TakeWhile(_ => !stop.IsCancellationRequested), new ParallelOptions { MaxDegreeOfParallelism = 2 }, async (seed, _) =>
         {
             using var attack = new Attack(seed);
             await attack.Run(Minutes is null ? StepsOfAShortAttack : StepsOfARecord, stop.Token);
@@ -32,5 +36,6 @@ public sealed class FuzzTests(ITestOutputHelper output)
     }
 
     [Fact]
-    public void Every_form_handler_is_found() => Assert.Contains(Handlers.All, h => h is { Area: "Visits", Page: "Defrost", Handler: "Mark" });
+    public void Every_form_handler_is_found() =>
+        Assert.Contains(Handlers.All, h => h is { Area: "Visits", Page: "Defrost", Handler: "Mark" });
 }

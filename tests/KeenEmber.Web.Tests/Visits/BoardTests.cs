@@ -31,7 +31,9 @@ public sealed class BoardTests : IDisposable
         await technician.AddUnit();
         var (unit, site) = app.Get<EquipmentStore>().Find(app.Get<EquipmentStore>().All()[0].Id)!.Value;
         for (var n = 0; n < 60; n++)
-            app.Get<EquipmentStore>().Save(unit with { Id = Guid.CreateVersion7(), Tag = $"X-{n}", Circuit = unit.Circuit with { Id = Guid.CreateVersion7() } }, site, new(app.Clock.Now, "", ""));
+            app.Get<EquipmentStore>()
+                .Save(unit with { Id = Guid.CreateVersion7(), Tag = $"X-{n}", Circuit = unit.Circuit with { Id = Guid.CreateVersion7() } },
+                site, new(app.Clock.Now, "", ""));
         await technician.Open("/");
         await Current();
     }
@@ -60,8 +62,12 @@ public sealed class BoardTests : IDisposable
         await technician.StartVisit(unit);
         await technician.Open(unit);
         var id = Guid.Parse(old.Split('/')[^1]);
-        app.Get<VisitStore>().Append([new ChangeEntry(new(Guid.CreateVersion7(), id, app.Clock.Now.AddDays(-3), app.Clock.Now, "Isolde"), "fan delay", "", "bridged", "", LoopKind.Jumper, false)]);
-        Assert.Contains("fan delay", (await technician.Open(unit)).QuerySelector(".open-list")!.TextContent, StringComparison.OrdinalIgnoreCase);
+        app.Get<VisitStore>()
+            .Append([new ChangeEntry(
+            new(Guid.CreateVersion7(), id, app.Clock.Now.AddDays(-3), app.Clock.Now, "Isolde"), "fan delay", "", "bridged", "",
+            LoopKind.Jumper, false)]);
+        Assert.Contains(
+            "fan delay", (await technician.Open(unit)).QuerySelector(".open-list")!.TextContent, StringComparison.OrdinalIgnoreCase);
     }
 
     [Fact]
@@ -83,7 +89,8 @@ public sealed class BoardTests : IDisposable
         }
 
         await Current();
-        Assert.Equal(["C-00"], app.Get<StandingStore>().List(Listing.Callbacks, 0, 12, since: app.Clock.Now.AddDays(-30)).Select(u => u.Tag));
+        Assert.Equal(
+            ["C-00"], app.Get<StandingStore>().List(Listing.Callbacks, 0, 12, since: app.Clock.Now.AddDays(-30)).Select(u => u.Tag));
     }
 
     [Fact]
@@ -91,10 +98,12 @@ public sealed class BoardTests : IDisposable
     {
         var unit = await technician.AddUnit();
         using (var wrong = await technician.Send(unit + "/edit", "", ("zone", "Mars/Olympus")))
-            Assert.Contains("time zone", (await Technician.Page(wrong)).QuerySelector("#zone-error")!.TextContent, StringComparison.Ordinal);
+            Assert.Contains(
+                "time zone", (await Technician.Page(wrong)).QuerySelector("#zone-error")!.TextContent, StringComparison.Ordinal);
         using (await technician.Send(unit + "/edit", "", ("zone", "America/Chicago")))
             app.Clock.Now = new(2026, 3, 2, 14, 5, 0, TimeSpan.Zero);
         var visit = await technician.StartVisit(unit);
-        Assert.Contains("08:05", (await technician.Open(visit + "/circuit")).QuerySelector(".clock")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains(
+            "08:05", (await technician.Open(visit + "/circuit")).QuerySelector(".clock")!.TextContent, StringComparison.Ordinal);
     }
 }

@@ -28,7 +28,8 @@ public sealed class UnitAsOfTests : IDisposable
         return (unit, october, await technician.StartVisit(unit));
     }
 
-    private async Task<string> Superheat(string visit) => (await technician.Open(visit + "/circuit")).QuerySelector("[data-result=SuperheatCoil]")!.TextContent;
+    private async Task<string> Superheat(string visit) =>
+        (await technician.Open(visit + "/circuit")).QuerySelector("[data-result=SuperheatCoil]")!.TextContent;
 
     [Fact]
     public async Task A_conversion_leaves_the_superheat_of_the_visit_before_as_it_was()
@@ -40,16 +41,21 @@ public sealed class UnitAsOfTests : IDisposable
         using (var asked = await technician.Send(november + "/controls?to=R448A", "handler=Settings", ("AsFound-LowCutOut", "0.4")))
             Assert.Equal(HttpStatusCode.Redirect, asked.StatusCode);
         app.Clock.Advance(TimeSpan.FromMinutes(5));
-        using (var wrong = await technician.Send(november + "/controls?to=R448A", "handler=Convert", ("recovered", "lots"), ("charged", "2.4")))
+        using (var wrong =
+            await technician.Send(november + "/controls?to=R448A", "handler=Convert", ("recovered", "lots"), ("charged", "2.4")))
             Assert.Equal("lots", (await Technician.Page(wrong)).QuerySelector("#recovered")!.GetAttribute("value"));
-        using (var converted = await technician.Send(november + "/controls?to=R448A", "handler=Convert", ("recovered", "2.2"), ("charged", "2.4")))
+        using (var converted =
+            await technician.Send(november + "/controls?to=R448A", "handler=Convert", ("recovered", "2.2"), ("charged", "2.4")))
             Assert.Equal(HttpStatusCode.Redirect, converted.StatusCode);
         Assert.Equal(before, await Superheat(october));
         Assert.Equal("R448A", app.Get<EquipmentStore>().Find(Guid.Parse(unit.Split('/')[^1]))!.Value.Equipment.Circuit.RefrigerantName);
-        Assert.Contains("R404A → R448A", (await technician.Open(unit)).QuerySelector(".nameplate-changes")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains(
+            "R404A → R448A", (await technician.Open(unit)).QuerySelector(".nameplate-changes")!.TextContent, StringComparison.Ordinal);
 
         // What was read before the conversion says nothing of the new refrigerant.
-        Assert.Contains("tap to log", (await technician.Open(november + "/circuit")).QuerySelector("[data-point=SuctionPressure]")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains(
+            "tap to log", (await technician.Open(november + "/circuit")).QuerySelector("[data-point=SuctionPressure]")!.TextContent,
+            StringComparison.Ordinal);
     }
 
     [Fact]
@@ -62,7 +68,8 @@ public sealed class UnitAsOfTests : IDisposable
         using (var changed = await technician.Send(unit + "/edit", "", ("refrigerant", "R134a"), ("holds", "now")))
             Assert.Equal(HttpStatusCode.Redirect, changed.StatusCode);
         Assert.Equal(before, await Superheat(october));
-        using (var corrected = await technician.Send(unit + "/edit", "", ("refrigerant", "R507A"), ("holds", "then"), ("sinceDay", "2026-10-01")))
+        using (var corrected =
+            await technician.Send(unit + "/edit", "", ("refrigerant", "R507A"), ("holds", "then"), ("sinceDay", "2026-10-01")))
             Assert.Equal(HttpStatusCode.Redirect, corrected.StatusCode);
         Assert.NotEqual(before, await Superheat(october));
     }
@@ -71,7 +78,8 @@ public sealed class UnitAsOfTests : IDisposable
     public async Task What_is_left_open_and_set_up_later_does_not_show_on_the_visit_before()
     {
         var (_, october, november) = await TwoVisits();
-        using (await technician.Send(november + "/changes", "handler=Change", ("what", "fan delay"), ("after", "bridged"), ("opens", nameof(LoopKind.Jumper))))
+        using (await technician.Send(
+            november + "/changes", "handler=Change", ("what", "fan delay"), ("after", "bridged"), ("opens", nameof(LoopKind.Jumper))))
         using (await technician.Send(november + "/defrost", "handler=SetUp", ("kind", "Electric"), ("failSafe", "47")))
         {
         }
@@ -89,7 +97,9 @@ public sealed class UnitAsOfTests : IDisposable
         app.Clock.Advance(TimeSpan.FromDays(1));
         await technician.Log(october, "note: the customer called about October");
         var page = await technician.Open(november + "/circuit");
-        Assert.Contains("The last visit, 5 Oct", page.QuerySelector(".briefing")!.TextContent.ReplaceLineEndings(" "), StringComparison.OrdinalIgnoreCase);
+        Assert.Contains(
+            "The last visit, 5 Oct", page.QuerySelector(".briefing")!.TextContent.ReplaceLineEndings(" "),
+            StringComparison.OrdinalIgnoreCase);
         Assert.Contains("-20", page.QuerySelector(".earlier, [data-point=BoxAir], .sheet")!.TextContent, StringComparison.Ordinal);
     }
 
@@ -112,7 +122,9 @@ public sealed class UnitAsOfTests : IDisposable
         Assert.Equal(signed, kept.QuerySelector("main header")!.TextContent);
         Assert.Contains("As signed on", kept.QuerySelector(".as-signed")!.TextContent, StringComparison.Ordinal);
         Assert.Contains("drain heater open", kept.Body!.TextContent, StringComparison.Ordinal);
-        Assert.Contains("Fillet freezer", (await technician.Open(report + "?today=true")).QuerySelector("main header")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains(
+            "Fillet freezer", (await technician.Open(report + "?today=true")).QuerySelector("main header")!.TextContent,
+            StringComparison.Ordinal);
         Assert.Contains("drain heater open", (await technician.Open(report + "?for=customer")).Body!.TextContent, StringComparison.Ordinal);
     }
 }

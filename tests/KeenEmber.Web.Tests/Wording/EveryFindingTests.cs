@@ -32,15 +32,18 @@ public sealed partial class EveryFindingTests : IDisposable
     /// <summary>Every code written down in the core, and those made of the names of verdicts.</summary>
     public static IReadOnlyList<string> Codes { get; } =
     [
-        .. typeof(VisitCase).Assembly.GetTypes().SelectMany(t => t.GetFields(BindingFlags.Public | BindingFlags.NonPublic | BindingFlags.Static))
+        .. typeof(VisitCase).Assembly.GetTypes()
+            .SelectMany(t => t.GetFields(BindingFlags.Public | BindingFlags.NonPublic | BindingFlags.Static))
             .Where(f => f.IsLiteral && f.FieldType == typeof(string)).Select(f => (string)f.GetRawConstantValue()!)
             .Where(c => CodeOfAFinding().IsMatch(c)).Concat(FaultsOfSensors).Concat(FaultsOfOutputs).Append(SafeJudging.CouldNotJudge)
             .Where(c => !NoFindings.Contains(c)).Distinct().Order(StringComparer.Ordinal),
     ];
 
-    private static IEnumerable<string> FaultsOfSensors => Enum.GetValues<SensorVerdict>().Where(v => v is not (SensorVerdict.Unsettled or SensorVerdict.Good)).Select(SensorFindings.Code);
+    private static IEnumerable<string> FaultsOfSensors =>
+        Enum.GetValues<SensorVerdict>().Where(v => v is not (SensorVerdict.Unsettled or SensorVerdict.Good)).Select(SensorFindings.Code);
 
-    private static IEnumerable<string> FaultsOfOutputs => ["output.stuck-closed", "output.not-closing", "output.load-dead", "output.wired-past"];
+    private static IEnumerable<string> FaultsOfOutputs =>
+        ["output.stuck-closed", "output.not-closing", "output.load-dead", "output.wired-past"];
 
     private static Finding Made(string code) => Finding.Of(code) with
     {
@@ -49,7 +52,8 @@ public sealed partial class EveryFindingTests : IDisposable
             : code == PressureControlChecks.OutOfRange ? [Subject.Setting(PressureSetting.LowCutIn)] : [],
         Values = new Dictionary<string, double>
         {
-            ["usable"] = 3, ["of"] = 9, ["share"] = 0.2, ["offK"] = 2, ["besideOhm"] = 900, ["peakKpa"] = 300, ["riseKpa"] = 90, ["SwingK"] = 3, ["PeriodMin"] = 2, ["Swings"] = 5, ["parameter"] = 0, ["value"] = 2, ["against"] = 5,
+            ["usable"] = 3, ["of"] = 9, ["share"] = 0.2, ["offK"] = 2, ["besideOhm"] = 900, ["peakKpa"] = 300, ["riseKpa"] = 90,
+                ["SwingK"] = 3, ["PeriodMin"] = 2, ["Swings"] = 5, ["parameter"] = 0, ["value"] = 2, ["against"] = 5,
         },
     };
 
@@ -58,7 +62,8 @@ public sealed partial class EveryFindingTests : IDisposable
     {
         Assert.True(Codes.Count > 90, $"Only {Codes.Count} codes were found.");
         var texts = app.Get<BenchTexts>();
-        Assert.All(Codes, code => Assert.DoesNotContain(code, texts.Headline(Made(code), EquipmentKind.WalkInFreezer), StringComparison.Ordinal));
+        Assert.All(
+            Codes, code => Assert.DoesNotContain(code, texts.Headline(Made(code), EquipmentKind.WalkInFreezer), StringComparison.Ordinal));
     }
 
     [Fact]

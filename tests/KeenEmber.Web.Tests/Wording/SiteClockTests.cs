@@ -10,7 +10,8 @@ public sealed class SiteClockTests
 {
     private static readonly SiteClock Berlin = new(new(Guid.Empty, "Annex", 0, "Europe/Berlin"));
 
-    private static DateTimeOffset Utc(string moment) => DateTimeOffset.Parse(moment, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal);
+    private static DateTimeOffset Utc(string moment) =>
+        DateTimeOffset.Parse(moment, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal);
 
     [Theory]
     [InlineData("2026-07-01 06:00", "2026-07-01 04:00")]

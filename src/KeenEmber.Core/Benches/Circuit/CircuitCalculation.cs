@@ -20,7 +20,8 @@ public static class CircuitCalculation
         var targets = CircuitTargets.Of(input.MakeUp, CircuitTargets.LoadOf(now.BoxAboveTarget),
             Measured(BoxAir) ?? now.BoxTarget, Measured(CondenserAir));
         Temperature? Measured(MeasuringPoint point) => input.Readings.TryGetValue(point, out var reading) ? reading.Temperature : null;
-        var results = Enum.GetValues<ResultKind>().Where(kind => IsWanted(kind, input, now)).Select(kind => Compute(kind, input, targets.For(kind), challenges)).ToList();
+        var results = Enum.GetValues<ResultKind>().Where(kind => IsWanted(kind, input, now))
+            .Select(kind => Compute(kind, input, targets.For(kind), challenges)).ToList();
         var findings = CircuitPatterns.Find(input, results, now);
         if (input.Series is { Findings.Count: > 0 } moving)
             findings = [.. moving.Findings, .. findings.Where(f => f.Code != CircuitPatterns.WithinTargets)];
@@ -34,7 +35,8 @@ public static class CircuitCalculation
             : input with { Readings = input.Readings.Where(r => points.Contains(r.Key)).ToDictionary(r => r.Key, r => r.Value) };
     }
 
-    /// <summary>A unit without one of the points has no such result; those of points taken on demand are listed once there is a reason.</summary>
+    /// <summary>A unit without one of the points has no such result; those of points taken on demand are listed once there is a
+    /// reason.</summary>
     private static bool IsWanted(ResultKind kind, CircuitInput input, OperatingConditions now) =>
         Recipes[kind].Needs.All(input.MakeUp.Points.Contains) && kind switch
         {
@@ -44,7 +46,8 @@ public static class CircuitCalculation
             _ => true,
         };
 
-    private sealed record Recipe(MeasuringPoint[] Needs, Func<Refrigerant, Func<MeasuringPoint, TakenReading>, double?> Value, TermKind[] Lookups);
+    private sealed record Recipe(
+        MeasuringPoint[] Needs, Func<Refrigerant, Func<MeasuringPoint, TakenReading>, double?> Value, TermKind[] Lookups);
 
     /// <summary>What each result needs, how it is computed, and which saturation temperatures its formula shows.</summary>
     private static readonly Dictionary<ResultKind, Recipe> Recipes = new()
@@ -52,27 +55,43 @@ public static class CircuitCalculation
         [ResultKind.Evaporating] = new([SuctionPressure],
             (r, at) => r.DewTemperature(at(SuctionPressure).Pressure)?.Kelvin, [TermKind.DewTemperature]),
         [ResultKind.Condensing] = new([DischargePressure],
-            (r, at) => r.MidpointTemperature(at(DischargePressure).Pressure)?.Kelvin, [TermKind.BubbleTemperature, TermKind.DewTemperature, TermKind.MidpointTemperature]),
+            (r, at) =>
+                r.MidpointTemperature(at(DischargePressure).Pressure)?.Kelvin,
+                [TermKind.BubbleTemperature, TermKind.DewTemperature, TermKind.MidpointTemperature]),
         [ResultKind.SuperheatCoil] = new([SuctionLineCoil, SuctionPressure],
-            (r, at) => CircuitFormulas.Superheat(r, at(SuctionPressure).Pressure, at(SuctionLineCoil).Temperature)?.Kelvin, [TermKind.DewTemperature]),
+            (r, at) =>
+                CircuitFormulas.Superheat(r, at(SuctionPressure).Pressure, at(SuctionLineCoil).Temperature)?.Kelvin,
+                [TermKind.DewTemperature]),
         [ResultKind.SuperheatCoil2] = new([SuctionLineCoil2, SuctionPressure],
-            (r, at) => CircuitFormulas.Superheat(r, at(SuctionPressure).Pressure, at(SuctionLineCoil2).Temperature)?.Kelvin, [TermKind.DewTemperature]),
+            (r, at) =>
+                CircuitFormulas.Superheat(r, at(SuctionPressure).Pressure, at(SuctionLineCoil2).Temperature)?.Kelvin,
+                [TermKind.DewTemperature]),
         [ResultKind.LineGain] = new([SuctionLineCoil, SuctionLineCompressor],
             (_, at) => (at(SuctionLineCompressor).Temperature - at(SuctionLineCoil).Temperature).Kelvin, []),
         [ResultKind.SuperheatCompressor] = new([SuctionPressure, SuctionLineCompressor],
-            (r, at) => CircuitFormulas.Superheat(r, at(SuctionPressure).Pressure, at(SuctionLineCompressor).Temperature)?.Kelvin, [TermKind.DewTemperature]),
+            (r, at) =>
+                CircuitFormulas.Superheat(r, at(SuctionPressure).Pressure, at(SuctionLineCompressor).Temperature)?.Kelvin,
+                [TermKind.DewTemperature]),
         [ResultKind.Subcooling] = new([DischargePressure, LiquidLine],
-            (r, at) => CircuitFormulas.Subcooling(r, at(DischargePressure).Pressure, at(LiquidLine).Temperature)?.Kelvin, [TermKind.BubbleTemperature]),
+            (r, at) =>
+                CircuitFormulas.Subcooling(r, at(DischargePressure).Pressure, at(LiquidLine).Temperature)?.Kelvin,
+                [TermKind.BubbleTemperature]),
         [ResultKind.EvaporatorTd] = new([BoxAir, SuctionPressure],
-            (r, at) => CircuitFormulas.EvaporatorTd(r, at(SuctionPressure).Pressure, at(BoxAir).Temperature)?.Kelvin, [TermKind.MidpointTemperature]),
+            (r, at) =>
+                CircuitFormulas.EvaporatorTd(r, at(SuctionPressure).Pressure, at(BoxAir).Temperature)?.Kelvin,
+                [TermKind.MidpointTemperature]),
         [ResultKind.EvaporatorTd2] = new([BoxAir2, SuctionPressure],
-            (r, at) => CircuitFormulas.EvaporatorTd(r, at(SuctionPressure).Pressure, at(BoxAir2).Temperature)?.Kelvin, [TermKind.MidpointTemperature]),
+            (r, at) =>
+                CircuitFormulas.EvaporatorTd(r, at(SuctionPressure).Pressure, at(BoxAir2).Temperature)?.Kelvin,
+                [TermKind.MidpointTemperature]),
         [ResultKind.AirDrop2] = new([BoxAir2, AirLeaving2],
             (_, at) => (at(BoxAir2).Temperature - at(AirLeaving2).Temperature).Kelvin, []),
         [ResultKind.AirDrop] = new([BoxAir, AirLeaving],
             (_, at) => (at(BoxAir).Temperature - at(AirLeaving).Temperature).Kelvin, []),
         [ResultKind.CondenserSplit] = new([DischargePressure, CondenserAir],
-            (r, at) => CircuitFormulas.CondenserSplit(r, at(DischargePressure).Pressure, at(CondenserAir).Temperature)?.Kelvin, [TermKind.MidpointTemperature]),
+            (r, at) =>
+                CircuitFormulas.CondenserSplit(r, at(DischargePressure).Pressure, at(CondenserAir).Temperature)?.Kelvin,
+                [TermKind.MidpointTemperature]),
         [ResultKind.CompressionRatio] = new([SuctionPressure, DischargePressure],
             (_, at) => CircuitFormulas.CompressionRatio(at(SuctionPressure).Pressure, at(DischargePressure).Pressure), []),
         [ResultKind.CondensingLow] = new([HeadCycleLow],
@@ -99,7 +118,8 @@ public static class CircuitCalculation
         if (kind == ResultKind.CurrentShare)
             value /= input.MakeUp.RatedCurrentA;
         // The target is that of the mid-point; with glide the dew point lies above it.
-        if (kind == ResultKind.Evaporating && band is { } ofMidpoint && value - input.Refrigerant.MidpointTemperature(basis[0].Pressure)?.Kelvin is { } above)
+        if (kind == ResultKind.Evaporating && band is { } ofMidpoint
+            && value - input.Refrigerant.MidpointTemperature(basis[0].Pressure)?.Kelvin is { } above)
             band = new(ofMidpoint.Low + above, ofMidpoint.High + above);
         if (value is null)
             validity = new([.. validity.Reasons, new(ReasonCode.OutsideRefrigerantRange, ValidityLevel.NotUsable)]);

@@ -23,7 +23,8 @@ public sealed record CircuitChallenge(
     private static readonly string[] CommonFirst = ["R404A", "R134a", "R290", "R407C", "R410A", "R22", "R507A", "R600a"];
 
     /// <summary>Looks for contradictions and, by trying each slip in turn, for the one that would explain them.</summary>
-    /// <returns>One challenge when a slip explains everything, else one per group of readings; empty when all readings can be true together.</returns>
+    /// <returns>One challenge when a slip explains everything, else one per group of readings; empty when all readings can be true
+    /// together.</returns>
     public static IReadOnlyList<CircuitChallenge> Find(CircuitInput input)
     {
         if (input.Readings.Count == 0)
@@ -42,7 +43,8 @@ public sealed record CircuitChallenge(
             : Unexplained(violations);
     }
 
-    /// <summary>One challenge per group of readings: a contradiction that shares a reading with an earlier one is the same question.</summary>
+    /// <summary>One challenge per group of readings: a contradiction that shares a reading with an earlier one is the same
+    /// question.</summary>
     private static List<CircuitChallenge> Unexplained(IReadOnlyList<Violation> violations)
     {
         var asked = new List<CircuitChallenge>();
@@ -81,7 +83,8 @@ public sealed record CircuitChallenge(
         {
             var all = values.Where(v => IsOther(v.Value.Unit, unit)).Select(v => v.Key).ToList();
             if (all.Count > 1)
-                yield return new(new(all, why, Slip.OtherUnit, unit), refrigerant, With(values, [.. all.Select(p => (p, InUnit(values[p], unit)))]));
+                yield return new(
+                    new(all, why, Slip.OtherUnit, unit), refrigerant, With(values, [.. all.Select(p => (p, InUnit(values[p], unit)))]));
         }
 
         var pressures = suspects.Where(p => p.Kind() == QuantityKind.Pressure).ToList();

@@ -9,7 +9,8 @@ namespace KeenEmber.Core.Benches.Circuit;
 /// <param name="Analysis">Null when the unit's refrigerant is not in the catalogue, as is <paramref name="Series"/>.</param>
 /// <param name="Series">The readings in their course of time.</param>
 /// <param name="Standing">The last standing-pressure test; null without one.</param>
-public sealed record CircuitJudgement(Equipment Unit, CircuitAnalysis? Analysis, SeriesAnalysis? Series, StandingResult? Standing, bool HasReadings) : BenchJudgement
+public sealed record CircuitJudgement(
+    Equipment Unit, CircuitAnalysis? Analysis, SeriesAnalysis? Series, StandingResult? Standing, bool HasReadings) : BenchJudgement
 {
     /// <summary>A reading cannot be so: it is checked before anything is made of it.</summary>
     public const string NotPossible = "circuit.reading-not-possible";
@@ -29,7 +30,8 @@ public sealed record CircuitJudgement(Equipment Unit, CircuitAnalysis? Analysis,
 
     public override IReadOnlyList<Finding> Found => Faults;
 
-    public override IReadOnlyList<Finding> Now => field ??= Analysis is { Challenges.Count: > 0 } ? [Finding.Of(NotPossible), .. Faults] : Faults;
+    public override IReadOnlyList<Finding> Now =>
+        field ??= Analysis is { Challenges.Count: > 0 } ? [Finding.Of(NotPossible), .. Faults] : Faults;
 
     public override Finding? Otherwise => field ??= Rest();
 
@@ -43,17 +45,20 @@ public sealed record CircuitJudgement(Equipment Unit, CircuitAnalysis? Analysis,
             return Finding.Of(NoReadings);
         var usable = Analysis.Results.Count(r => r.IsUsable);
         return usable == Analysis.Results.Count ? Finding.Of(NoKnownFault)
-            : Finding.Of(NotEnough) with { Values = new Dictionary<string, double> { ["usable"] = usable, ["of"] = Analysis.Results.Count } };
+            : Finding.Of(
+                NotEnough) with { Values = new Dictionary<string, double> { ["usable"] = usable, ["of"] = Analysis.Results.Count } };
     }
 
     public override bool NeedsAttention => Now.Count > 0 || OffTarget.Count > 0;
 
     /// <summary>Usable results off their target.</summary>
     public IReadOnlyList<CircuitResult> OffTarget => field ??=
-        [.. (Analysis?.Results ?? []).Where(r => r is { IsUsable: true, IsPlainTemperature: false, Position: BandPosition.Above or BandPosition.Below })];
+        [.. (Analysis?.Results ?? [])
+            .Where(r => r is { IsUsable: true, IsPlainTemperature: false, Position: BandPosition.Above or BandPosition.Below })];
 
     public override IReadOnlyDictionary<ResultKind, double> Results => field ??=
-        (Analysis?.Results ?? []).Where(r => r is { IsUsable: true, Quantity: ResultQuantity.Difference }).ToDictionary(r => r.Kind, r => r.Value!.Value);
+        (Analysis?.Results ?? []).Where(r => r is { IsUsable: true, Quantity: ResultQuantity.Difference })
+            .ToDictionary(r => r.Kind, r => r.Value!.Value);
 
     public override IReadOnlyList<MeasuringPoint> WorthRepeating => field ??=
     [
@@ -66,7 +71,8 @@ public sealed record CircuitJudgement(Equipment Unit, CircuitAnalysis? Analysis,
     public override Entry? ProvedBy(ProofKind kind, IReadOnlyList<Entry> after) => kind switch
     {
         ProofKind.CircuitJudged => Judged(after),
-        ProofKind.CurrentWithinPlate => after.OfType<ReadingEntry>().LastOrDefault(r => r.Point == MeasuringPoint.CompressorCurrent) is { } amps
+        ProofKind.CurrentWithinPlate =>
+            after.OfType<ReadingEntry>().LastOrDefault(r => r.Point == MeasuringPoint.CompressorCurrent) is { } amps
             && amps.Value.Si(default) <= Unit.Circuit.RatedCurrentA ? amps : null,
         _ => null,
     };
@@ -90,7 +96,8 @@ public sealed record CircuitTask(NextStep Step) : BenchTask("circuit", OrderOf(S
 
     private static TaskOrder OrderOf(StepKind kind) => kind switch
     {
-        StepKind.Recheck or StepKind.RestoreFans or StepKind.ClearCoil or StepKind.LetDefrostEnd or StepKind.FindWhyStopped => TaskOrder.BeforeReadings,
+        StepKind.Recheck or StepKind.RestoreFans or StepKind.ClearCoil or StepKind.LetDefrostEnd or StepKind.FindWhyStopped =>
+            TaskOrder.BeforeReadings,
         _ => TaskOrder.Readings,
     };
 }

@@ -55,18 +55,21 @@ public static class CircuitPatterns
     private static Sign.OfFact Is(AsFound fact, FactState state) => new(fact, state);
 
     /// <param name="Needs">Signs without which the pattern is not named.</param>
-    /// <param name="Supports">Signs that speak for it where they hold, against it where they do not, and would confirm it while unknown.</param>
+    /// <param name="Supports">Signs that speak for it where they hold, against it where they do not, and would confirm it while
+    /// unknown.</param>
     private sealed record Pattern(string Code, Sign[] Needs, Sign[] Supports);
 
     /// <summary>In the order in which a technician would take them up.</summary>
     private static readonly Pattern[] Rows =
     [
         new(NearlyEmpty, [Stood(StandingVerdict.ShortOfLiquid)], [Is(Subcooling, Below)]),
-        new(NonCondensables, [Stood(StandingVerdict.TooHigh, StandingVerdict.NonCondensables, StandingVerdict.OtherRefrigerant)], [Is(CondenserSplit, Above), Is(Subcooling, Above)]),
+        new(NonCondensables, [Stood(StandingVerdict.TooHigh, StandingVerdict.NonCondensables, StandingVerdict.OtherRefrigerant)],
+            [Is(CondenserSplit, Above), Is(Subcooling, Above)]),
         new(NotPumping, [Is(EvaporatorTd, Below), Is(CondenserSplit, Below), Is(CompressionRatio, Below)],
             [Is(CurrentShare, Below), Is(AsFound.CompressorShell, FactState.Hot)]),
         new(ShortOfCharge, [Is(SuperheatCoil, Above), Is(Subcooling, Below)],
-            [Is(EvaporatorTd, Above), Is(CondenserSplit, Below, Inside), Is(CurrentShare, Below, Inside), Is(AsFound.SightGlass, FactState.Bubbles)]),
+            [Is(EvaporatorTd, Above), Is(CondenserSplit, Below, Inside), Is(CurrentShare, Below, Inside),
+                Is(AsFound.SightGlass, FactState.Bubbles)]),
         new(DrierRestricted, [Is(DrierDrop, Above)], [Is(SuperheatCoil, Above), Is(EvaporatorTd, Above)]),
         new(CoilStarved, [Is(SuperheatCoil, Above), Is(Subcooling, Inside, Above), Is(EvaporatorTd, Above)],
             [Is(CondenserSplit, Below, Inside), Is(AsFound.ValveBody, FactState.IceBall)]),
@@ -74,9 +77,12 @@ public static class CircuitPatterns
             [Is(Subcooling, Inside), Is(SuperheatCompressor, Below)]),
         new(Overfed, [Is(SuperheatCoil, Below), Is(EvaporatorTd, Below, Inside)],
             [Is(SuperheatCompressor, Below), Is(Subcooling, Inside), Is(AsFound.SuctionLineFrost, FactState.FrostedBack)]),
-        new(HeavyLoad, [Is(SuperheatCoil, Above), Is(EvaporatorTd, Below)], [Is(CondenserSplit, Inside, Above), Is(CurrentShare, Inside, Above)]),
-        new(Overcharged, [Is(CondenserSplit, Above), Is(Subcooling, Above)], [Is(CompressionRatio, Above, Inside), Stood(StandingVerdict.Normal)]),
-        new(HighHead, [Is(CondenserSplit, Above)], [Is(Subcooling, Inside), Is(AsFound.CondenserFace, FactState.Dirty), Stood(StandingVerdict.Normal)]),
+        new(HeavyLoad, [Is(SuperheatCoil, Above), Is(EvaporatorTd, Below)],
+            [Is(CondenserSplit, Inside, Above), Is(CurrentShare, Inside, Above)]),
+        new(Overcharged, [Is(CondenserSplit, Above), Is(Subcooling, Above)],
+            [Is(CompressionRatio, Above, Inside), Stood(StandingVerdict.Normal)]),
+        new(HighHead, [Is(CondenserSplit, Above)],
+            [Is(Subcooling, Inside), Is(AsFound.CondenserFace, FactState.Dirty), Stood(StandingVerdict.Normal)]),
         new(DischargeTooHot, [Is(DischargeTemperature, Above)], [Is(CompressionRatio, Above), Is(SuperheatCompressor, Above)]),
         new(HeadTooLow, [Is(CondensingLow, Below)], [Is(AsFound.CondenserFan, FactState.Cycling)]),
         new(ShortCycling, [Is(AsFound.LowPressureControl, FactState.Chattering)], [Is(SuperheatCoil, Above), Is(Subcooling, Below)]),
@@ -111,9 +117,11 @@ public static class CircuitPatterns
     }
 
     private static IEnumerable<Component> StoppedFans(OperatingConditions now) => now.EvaporatorFans
-        .Select((state, i) => (state, fan: new Component(ComponentKind.EvaporatorFan, i + 1))).Where(f => f.state == FactState.Stopped).Select(f => f.fan);
+        .Select((state, i) => (state, fan: new Component(ComponentKind.EvaporatorFan, i + 1))).Where(f => f.state == FactState.Stopped)
+            .Select(f => f.fan);
 
-    /// <summary>Air or a wrong refrigerant explains a full-looking condenser; a full condenser explains the high head that goes with it; "within targets" stands only alone; what both coils share is said once.</summary>
+    /// <summary>Air or a wrong refrigerant explains a full-looking condenser; a full condenser explains the high head that goes with it;
+    /// "within targets" stands only alone; what both coils share is said once.</summary>
     private static bool IsCovered(Finding finding, List<Finding> findings) => finding.Code switch
     {
         Overcharged => findings.Exists(f => f.Code == NonCondensables),

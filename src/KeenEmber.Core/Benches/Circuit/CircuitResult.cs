@@ -15,7 +15,8 @@ public enum TermKind { Reading, AbsolutePressure, DewTemperature, BubbleTemperat
 public readonly record struct FormulaTerm(TermKind Kind, MeasuringPoint Point, double Si);
 
 /// <summary>One result, as far as the readings allow.</summary>
-/// <param name="Value">Kelvin on the scale, kelvin of difference, a ratio, or a share of 1, by <see cref="Quantity"/>; null while something is missing or outside the refrigerant's range.</param>
+/// <param name="Value">Kelvin on the scale, kelvin of difference, a ratio, or a share of 1, by <see cref="Quantity"/>; null while something
+/// is missing or outside the refrigerant's range.</param>
 /// <param name="Band">Target range in the same unit; null when the result has none.</param>
 /// <param name="Missing">Points still to be taken, in walking order.</param>
 public sealed record CircuitResult(
@@ -47,7 +48,8 @@ public sealed record CircuitResult(
 /// <param name="Readings">The latest reading of each point.</param>
 public sealed record CircuitInput(Refrigerant Refrigerant, CircuitMakeUp MakeUp, IReadOnlyDictionary<MeasuringPoint, TakenReading> Readings)
 {
-    /// <summary>The course of the readings in time, where points were logged repeatedly: its settled stretch is judged instead of the last values.</summary>
+    /// <summary>The course of the readings in time, where points were logged repeatedly: its settled stretch is judged instead of the last
+    /// values.</summary>
     public SeriesAnalysis? Series { get; init; }
 
     /// <summary>What the system's pressure said when it stood still, where that was tested.</summary>

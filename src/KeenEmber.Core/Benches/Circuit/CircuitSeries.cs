@@ -46,7 +46,8 @@ public static class CircuitSeries
     /// <summary>Between two samples further apart than this nothing is interpolated.</summary>
     public static readonly TimeSpan LongestGap = TimeSpan.FromMinutes(10);
 
-    /// <summary>The beginning of a settled stretch is looked for at this many moments at most; a long series is not settled to the second.</summary>
+    /// <summary>The beginning of a settled stretch is looked for at this many moments at most; a long series is not settled to the
+    /// second.</summary>
     private const int MostCandidates = 60;
 
     /// <summary>Below this a curve is no longer called drifting, K/min: 1 K in ten minutes.</summary>
@@ -55,7 +56,8 @@ public static class CircuitSeries
     /// <summary>Slope, K/min, and spread round that slope, K, up to which a curve counts as steady.</summary>
     private static readonly Dictionary<ResultKind, (double SlopeKPerMin, double SpreadK)> SteadyLimits = new()
     {
-        [ResultKind.Evaporating] = (0.15, 2), [ResultKind.Condensing] = (0.25, 4), [ResultKind.SuperheatCoil] = (0.25, 3), [ResultKind.Subcooling] = (0.25, 3),
+        [ResultKind.Evaporating] = (0.15, 2), [ResultKind.Condensing] = (0.25, 4), [ResultKind.SuperheatCoil] = (0.25, 3),
+            [ResultKind.Subcooling] = (0.25, 3),
     };
 
     public static SeriesAnalysis Analyse(Refrigerant refrigerant, IEnumerable<Sample> samples)
@@ -66,22 +68,28 @@ public static class CircuitSeries
         var deciding = derived.Where(d => SteadyLimits.ContainsKey(d.Key) && IsLong(d.Value)).ToDictionary(d => d.Key, d => d.Value);
         if (!deciding.ContainsKey(ResultKind.Evaporating))
             return new(measured, derived, null, new Dictionary<ResultKind, double>(), []);
-        return new(measured, derived, SettledEnd(deciding), deciding.ToDictionary(d => d.Key, d => LastSlope(d.Value)), SeriesPatterns.Find(derived));
+        return new(
+            measured, derived, SettledEnd(deciding), deciding.ToDictionary(d => d.Key, d => LastSlope(d.Value)),
+            SeriesPatterns.Find(derived));
     }
 
-    private static bool IsLong(IReadOnlyList<SeriesPoint> curve) => curve.Count >= FewestSamples && curve[^1].At - curve[0].At >= ShortestStretch;
+    private static bool IsLong(IReadOnlyList<SeriesPoint> curve) =>
+        curve.Count >= FewestSamples && curve[^1].At - curve[0].At >= ShortestStretch;
 
     /// <summary>Where a settled stretch gives a mean, that stands for the point; the other points keep their latest reading.</summary>
     public static IReadOnlyDictionary<MeasuringPoint, TakenReading> MeansOf(
-        Stretch stretch, SeriesAnalysis series, IReadOnlyDictionary<MeasuringPoint, TakenReading> latest) => latest.ToDictionary(r => r.Key, r =>
+        Stretch stretch, SeriesAnalysis series, IReadOnlyDictionary<MeasuringPoint, TakenReading> latest) =>
+            latest.ToDictionary(r => r.Key, r =>
         {
-            var inside = series.Measured.TryGetValue(r.Key, out var curve) ? curve.Where(p => p.At >= stretch.From && p.At <= stretch.To).ToList() : [];
+            var inside = series.Measured.TryGetValue(r.Key, out var curve)
+                ? curve.Where(p => p.At >= stretch.From && p.At <= stretch.To).ToList() : [];
             return inside.Count >= 2 ? r.Value with { Typed = Mean(inside, r.Key) } : r.Value;
         });
 
     private static TypedValue Mean(List<SeriesPoint> points, MeasuringPoint point) => new(
         point.Kind() == QuantityKind.Temperature ? points.Average(p => p.Value) : Math.Round(points.Average(p => p.Value), 3),
-        point.Kind() switch { QuantityKind.Temperature => Unit.Kelvin, QuantityKind.Pressure => Unit.KilopascalAbsolute, _ => Unit.Ampere });
+        point.Kind(
+            ) switch { QuantityKind.Temperature => Unit.Kelvin, QuantityKind.Pressure => Unit.KilopascalAbsolute, _ => Unit.Ampere });
 
     private static Dictionary<ResultKind, IReadOnlyList<SeriesPoint>> Derive(
         Refrigerant refrigerant, Dictionary<MeasuringPoint, IReadOnlyList<SeriesPoint>> measured)
@@ -105,9 +113,12 @@ public static class CircuitSeries
 
         Add(ResultKind.Evaporating, SuctionPressure, null, (p, _) => refrigerant.DewTemperature(new(p))?.Kelvin);
         Add(ResultKind.Condensing, DischargePressure, null, (p, _) => refrigerant.MidpointTemperature(new(p))?.Kelvin);
-        Add(ResultKind.SuperheatCoil, SuctionPressure, SuctionLineCoil, (p, t) => CircuitFormulas.Superheat(refrigerant, new(p), new(t))?.Kelvin);
-        Add(ResultKind.SuperheatCompressor, SuctionPressure, SuctionLineCompressor, (p, t) => CircuitFormulas.Superheat(refrigerant, new(p), new(t))?.Kelvin);
-        Add(ResultKind.Subcooling, DischargePressure, LiquidLine, (p, t) => CircuitFormulas.Subcooling(refrigerant, new(p), new(t))?.Kelvin);
+        Add(ResultKind.SuperheatCoil, SuctionPressure, SuctionLineCoil, (p, t) =>
+            CircuitFormulas.Superheat(refrigerant, new(p), new(t))?.Kelvin);
+        Add(ResultKind.SuperheatCompressor, SuctionPressure, SuctionLineCompressor, (p, t) =>
+            CircuitFormulas.Superheat(refrigerant, new(p), new(t))?.Kelvin);
+        Add(ResultKind.Subcooling, DischargePressure, LiquidLine, (p, t) =>
+            CircuitFormulas.Subcooling(refrigerant, new(p), new(t))?.Kelvin);
         Add(ResultKind.EvaporatorTd, SuctionPressure, BoxAir, (p, t) => CircuitFormulas.EvaporatorTd(refrigerant, new(p), new(t))?.Kelvin);
         return derived;
     }

@@ -9,7 +9,8 @@ public sealed record Drifting(ResultKind Kind, double From, double To);
 
 /// <summary>Units that are getting worse before anybody complains.</summary>
 /// <remarks>
-/// A result made of one temperature and one pressure is good to about 0.7 K with usual meters (see <see cref="MeterAccuracy"/>), the difference of
+/// A result made of one temperature and one pressure is good to about 0.7 K with usual meters (see <see cref="MeterAccuracy"/>), the
+/// difference of
 /// two such to 1.0 K; creep has to be twice that, and in every step the same way, to be told from chance.
 /// </remarks>
 public static class Drift
@@ -18,7 +19,8 @@ public static class Drift
     public const double LeastK = 2;
 
     private static readonly ResultKind[] Watched =
-        [ResultKind.SuperheatCoil, ResultKind.SuperheatCoil2, ResultKind.SuperheatCompressor, ResultKind.Subcooling, ResultKind.EvaporatorTd, ResultKind.EvaporatorTd2, ResultKind.CondenserSplit];
+        [ResultKind.SuperheatCoil, ResultKind.SuperheatCoil2, ResultKind.SuperheatCompressor, ResultKind.Subcooling,
+            ResultKind.EvaporatorTd, ResultKind.EvaporatorTd2, ResultKind.CondenserSplit];
 
     /// <param name="latestFirst">Usable results of each visit that had any, K.</param>
     public static IReadOnlyList<Drifting> Of(IReadOnlyList<IReadOnlyDictionary<ResultKind, double>> latestFirst)

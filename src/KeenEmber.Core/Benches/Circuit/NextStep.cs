@@ -10,11 +10,14 @@ public enum StepKind { Recheck, RecordFact, RestoreFans, ClearCoil, LetDefrostEn
 /// <param name="Fact">For <see cref="StepKind.RecordFact"/>.</param>
 /// <param name="Unlocks">Results it would give or make count.</param>
 /// <param name="Wait">For <see cref="StepKind.WaitToSettle"/>.</param>
-public sealed record NextStep(StepKind Kind, IReadOnlyList<ResultKind> Unlocks, MeasuringPoint? Point = null, AsFound? Fact = null, TimeSpan? Wait = null)
+public sealed record NextStep(
+    StepKind Kind, IReadOnlyList<ResultKind> Unlocks, MeasuringPoint? Point = null, AsFound? Fact = null, TimeSpan? Wait = null)
 {
-    /// <summary>In the order of the job: doubtful entries, then air and ice, defrost, the call, the facts, time, and only then more readings.</summary>
+    /// <summary>In the order of the job: doubtful entries, then air and ice, defrost, the call, the facts, time, and only then more
+    /// readings.</summary>
     /// <returns>Null when the circuit bench has all it can use.</returns>
-    public static NextStep? Choose(IReadOnlyList<CircuitResult> results, IReadOnlyList<CircuitChallenge> challenges, OperatingConditions now)
+    public static NextStep? Choose(
+        IReadOnlyList<CircuitResult> results, IReadOnlyList<CircuitChallenge> challenges, OperatingConditions now)
     {
         ResultKind[] waiting = [.. results.Where(r => r.Value is not null && r.Validity.Level != ValidityLevel.Good).Select(r => r.Kind)];
         if (challenges.Count > 0)
@@ -59,7 +62,9 @@ public sealed record NextStep(StepKind Kind, IReadOnlyList<ResultKind> Unlocks, 
     /// <summary>Everything is there and in order now, but some readings were taken before it was: take those again.</summary>
     private static NextStep? TakenTooEarly(IReadOnlyList<CircuitResult> results)
     {
-        ReasonCode[] passing = [ReasonCode.Defrosting, ReasonCode.JustDefrosted, ReasonCode.FanStopped, ReasonCode.CoilIced, ReasonCode.CompressorOff, ReasonCode.ShortRun, ReasonCode.ReadingsFarApart];
+        ReasonCode[] passing =
+            [ReasonCode.Defrosting, ReasonCode.JustDefrosted, ReasonCode.FanStopped, ReasonCode.CoilIced, ReasonCode.CompressorOff,
+            ReasonCode.ShortRun, ReasonCode.ReadingsFarApart];
         var early = results.Where(r => r.Validity.Reasons.Any(reason => passing.Contains(reason.Code))).ToList();
         return early.Count == 0 ? null
             : new(StepKind.LogAgain, [.. early.Select(r => r.Kind)], early.SelectMany(r => r.Basis).MinBy(b => b.At)!.Point);

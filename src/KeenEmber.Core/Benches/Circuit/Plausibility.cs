@@ -41,7 +41,8 @@ public static class Plausibility
 
     /// <param name="running">False with the compressor off: then pressures equalise and only the plain ranges hold.</param>
     public static IReadOnlyList<Violation> Violations(
-        Refrigerant refrigerant, Pressure atmosphere, Temperature boxTarget, IReadOnlyDictionary<MeasuringPoint, TypedValue> values, bool running)
+        Refrigerant refrigerant, Pressure atmosphere, Temperature boxTarget, IReadOnlyDictionary<MeasuringPoint, TypedValue> values,
+            bool running)
     {
         var found = new List<Violation>();
         Temperature? TemperatureAt(MeasuringPoint p) => values.TryGetValue(p, out var v) ? v.Temperature : null;
@@ -61,15 +62,19 @@ public static class Plausibility
         var suction = PressureAt(SuctionPressure);
         var discharge = PressureAt(DischargePressure);
         Check(suction is { } ps && !Saturates(refrigerant, ps, SuctionSaturationC), Impossibility.SaturationOutOfRange, SuctionPressure);
-        Check(discharge is { } pd && !Saturates(refrigerant, pd, DischargeSaturationC), Impossibility.SaturationOutOfRange, DischargePressure);
+        Check(discharge is { } pd
+            && !Saturates(refrigerant, pd, DischargeSaturationC), Impossibility.SaturationOutOfRange, DischargePressure);
         Check(discharge <= suction, Impossibility.DischargeNotAboveSuction, SuctionPressure, DischargePressure);
         if (suction is { } low)
         {
-            Check(TemperatureAt(SuctionLineCoil) is { } coil && Outside(CircuitFormulas.Superheat(refrigerant, low, coil)?.Kelvin, SuperheatCoilK),
+            Check(TemperatureAt(SuctionLineCoil) is { } coil
+                && Outside(CircuitFormulas.Superheat(refrigerant, low, coil)?.Kelvin, SuperheatCoilK),
                 Impossibility.SuperheatImpossible, SuctionPressure, SuctionLineCoil);
-            Check(TemperatureAt(SuctionLineCoil2) is { } coil2 && Outside(CircuitFormulas.Superheat(refrigerant, low, coil2)?.Kelvin, SuperheatCoilK),
+            Check(TemperatureAt(SuctionLineCoil2) is { } coil2
+                && Outside(CircuitFormulas.Superheat(refrigerant, low, coil2)?.Kelvin, SuperheatCoilK),
                 Impossibility.SuperheatImpossible, SuctionPressure, SuctionLineCoil2);
-            Check(TemperatureAt(SuctionLineCompressor) is { } line && Outside(CircuitFormulas.Superheat(refrigerant, low, line)?.Kelvin, SuperheatCompressorK),
+            Check(TemperatureAt(SuctionLineCompressor) is { } line
+                && Outside(CircuitFormulas.Superheat(refrigerant, low, line)?.Kelvin, SuperheatCompressorK),
                 Impossibility.SuperheatImpossible, SuctionPressure, SuctionLineCompressor);
             Check(TemperatureAt(BoxAir) is { } air && Outside(CircuitFormulas.EvaporatorTd(refrigerant, low, air)?.Kelvin, EvaporatorTdK),
                 Impossibility.CoilNotColderThanAir, SuctionPressure, BoxAir);
@@ -77,9 +82,11 @@ public static class Plausibility
 
         if (discharge is { } high)
         {
-            Check(TemperatureAt(LiquidLine) is { } liquid && Outside(CircuitFormulas.Subcooling(refrigerant, high, liquid)?.Kelvin, SubcoolingK),
+            Check(TemperatureAt(LiquidLine) is { } liquid
+                && Outside(CircuitFormulas.Subcooling(refrigerant, high, liquid)?.Kelvin, SubcoolingK),
                 Impossibility.SubcoolingImpossible, DischargePressure, LiquidLine);
-            Check(TemperatureAt(CondenserAir) is { } ambient && Outside(CircuitFormulas.CondenserSplit(refrigerant, high, ambient)?.Kelvin, CondenserSplitK),
+            Check(TemperatureAt(CondenserAir) is { } ambient
+                && Outside(CircuitFormulas.CondenserSplit(refrigerant, high, ambient)?.Kelvin, CondenserSplitK),
                 Impossibility.CondenserNotWarmerThanAir, DischargePressure, CondenserAir);
             Check((refrigerant.DewTemperature(high) - TemperatureAt(DischargeLine))?.Kelvin > DischargeBelowCondensingK,
                 Impossibility.DischargeLineBelowCondensing, DischargePressure, DischargeLine);

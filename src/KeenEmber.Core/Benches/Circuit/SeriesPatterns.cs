@@ -24,7 +24,8 @@ public static class SeriesPatterns
     /// <summary>Length of a whole swing, min.</summary>
     private static readonly Band HuntingPeriodMin = new(0.5, 8);
 
-    /// <summary>The evaporating temperature must go along by this share of the superheat's swing, or it is the thermometer that swings.</summary>
+    /// <summary>The evaporating temperature must go along by this share of the superheat's swing, or it is the thermometer that
+    /// swings.</summary>
     private const double EvaporatingShare = 0.05;
 
     /// <summary>A starved coil stands this far over its well-fed superheat, K, and at least this high.</summary>
@@ -37,7 +38,8 @@ public static class SeriesPatterns
 
     internal static IReadOnlyList<Finding> Find(Dictionary<ResultKind, IReadOnlyList<SeriesPoint>> derived)
     {
-        if (!derived.TryGetValue(ResultKind.SuperheatCoil, out var superheat) && !derived.TryGetValue(ResultKind.SuperheatCompressor, out superheat))
+        if (!derived.TryGetValue(ResultKind.SuperheatCoil, out var superheat)
+            && !derived.TryGetValue(ResultKind.SuperheatCompressor, out superheat))
             return [];
         if (superheat.Count < HuntingSwings)
             return [];
@@ -53,7 +55,8 @@ public static class SeriesPatterns
         var swingK = turns.Zip(turns.Skip(1), (a, b) => Math.Abs(b.Value - a.Value)).Average();
         var periodMin = (turns[^1].At - turns[0].At).TotalMinutes / (turns.Count - 1) * 2;
         var during = evaporating.Where(p => p.At >= turns[0].At && p.At <= turns[^1].At).Select(p => p.Value).ToList();
-        if (HuntingPeriodMin.Place(periodMin) != BandPosition.Inside || during.Count < 2 || during.Max() - during.Min() < EvaporatingShare * swingK)
+        if (HuntingPeriodMin.Place(periodMin) != BandPosition.Inside || during.Count < 2
+            || during.Max() - during.Min() < EvaporatingShare * swingK)
             return null;
         return new(Hunting, turns.Count > HuntingSwings + 2 ? Strength.Strong : Strength.Fair, [], new Dictionary<string, double>
         {

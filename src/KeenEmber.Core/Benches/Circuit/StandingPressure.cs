@@ -36,9 +36,11 @@ public enum StandingVerdict
 public readonly record struct StandingCandidate(Refrigerant Refrigerant, double MisfitK);
 
 /// <param name="OffK">How far the first reading lies above (+) or below (-) the label's saturation, K.</param>
-/// <param name="ExcessKpa">What the first reading has over the label's bubble pressure, kPa; negative below it, null outside the range.</param>
+/// <param name="ExcessKpa">What the first reading has over the label's bubble pressure, kPa; negative below it, null outside the
+/// range.</param>
 /// <param name="Candidates">The catalogue by fit, the best first, as far as it is worth naming.</param>
-/// <param name="SecondAt">Where two readings would tell: a second temperature this far from the first; null when nothing more is needed.</param>
+/// <param name="SecondAt">Where two readings would tell: a second temperature this far from the first; null when nothing more is
+/// needed.</param>
 public sealed record StandingResult(
     StandingVerdict Verdict, double? OffK, double? ExcessKpa, IReadOnlyList<StandingCandidate> Candidates, TemperatureDifference? SecondAt);
 
@@ -93,16 +95,20 @@ public static class StandingPressureTest
         return Say(TellApart(label, first, warm, candidates));
     }
 
-    private static StandingVerdict TellApart(Refrigerant label, StandingReading first, StandingReading second, IReadOnlyList<StandingCandidate> candidates)
+    private static StandingVerdict TellApart(
+        Refrigerant label, StandingReading first, StandingReading second, IReadOnlyList<StandingCandidate> candidates)
     {
         var gasMisfit = NonCondensableMisfitK(label, first, second);
-        var otherMisfit = candidates.Where(c => c.Refrigerant.Name != label.Name).Select(c => (double?)c.MisfitK).FirstOrDefault() ?? double.MaxValue;
+        var otherMisfit = candidates.Where(c => c.Refrigerant.Name != label.Name).Select(c => (double?)c.MisfitK).FirstOrDefault()
+            ?? double.MaxValue;
         if (gasMisfit <= ToleranceK && gasMisfit * ClearlyBetter < otherMisfit)
             return StandingVerdict.NonCondensables;
-        return otherMisfit <= ToleranceK && otherMisfit * ClearlyBetter < gasMisfit ? StandingVerdict.OtherRefrigerant : StandingVerdict.TooHigh;
+        return otherMisfit <= ToleranceK && otherMisfit * ClearlyBetter < gasMisfit ? StandingVerdict.OtherRefrigerant
+            : StandingVerdict.TooHigh;
     }
 
-    /// <summary>Takes the first reading's excess for a gas, carries it to the second temperature, and says by how many kelvin the second then misses.</summary>
+    /// <summary>Takes the first reading's excess for a gas, carries it to the second temperature, and says by how many kelvin the second
+    /// then misses.</summary>
     private static double NonCondensableMisfitK(Refrigerant label, StandingReading first, StandingReading second)
     {
         if (label.BubblePressure(first.Temperature) is not { } bubble)
@@ -119,7 +125,8 @@ public static class StandingPressureTest
     private static List<StandingCandidate> Rank(StandingReading[] readings) =>
         [.. RefrigerantCatalogue.All.Select(r => new StandingCandidate(r, Misfit(r, readings)))
             .Where(c => c.MisfitK <= WorthNamingK)
-            .OrderBy(c => Math.Round(c.MisfitK, 1)).ThenBy(c => readings.Sum(r => Math.Abs((c.Refrigerant.BubbleTemperature(r.Pressure)!.Value - r.Temperature).Kelvin)))
+            .OrderBy(c => Math.Round(c.MisfitK, 1))
+                .ThenBy(c => readings.Sum(r => Math.Abs((c.Refrigerant.BubbleTemperature(r.Pressure)!.Value - r.Temperature).Kelvin)))
             .Take(MostCandidates)];
 
     private static double Misfit(Refrigerant refrigerant, StandingReading[] readings)
@@ -138,7 +145,8 @@ public static class StandingPressureTest
     /// <summary>Distance from saturation in kelvin: above the bubble line positive, below the dew line negative, 0 between.</summary>
     private static double? OffK(Refrigerant refrigerant, StandingReading reading)
     {
-        if (refrigerant.BubbleTemperature(reading.Pressure) is not { } bubble || refrigerant.DewTemperature(reading.Pressure) is not { } dew)
+        if (refrigerant.BubbleTemperature(reading.Pressure) is not { } bubble
+            || refrigerant.DewTemperature(reading.Pressure) is not { } dew)
             return null;
         return reading.Temperature < bubble ? (bubble - reading.Temperature).Kelvin
             : reading.Temperature > dew ? (dew - reading.Temperature).Kelvin : 0;

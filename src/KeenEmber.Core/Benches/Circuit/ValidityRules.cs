@@ -30,12 +30,14 @@ public static class ValidityRules
     /// <summary>Above this box target (°C) a coil clears itself in every off time, so frost on it is not normal.</summary>
     public const double SelfClearingAboveC = 1;
 
-    private static readonly ResultKind[] LowSide = [Evaporating, SuperheatCoil, SuperheatCoil2, SuperheatCompressor, LineGain, EvaporatorTd, EvaporatorTd2, AirDrop, AirDrop2];
+    private static readonly ResultKind[] LowSide =
+        [Evaporating, SuperheatCoil, SuperheatCoil2, SuperheatCompressor, LineGain, EvaporatorTd, EvaporatorTd2, AirDrop, AirDrop2];
     private static readonly ResultKind[] HighSide = [Condensing, Subcooling, CondenserSplit];
     private static readonly ResultKind[] OfTheMachine = [CompressionRatio, DischargeTemperature, CurrentShare];
     private static readonly ResultKind[] Everything = [.. LowSide, .. HighSide, .. OfTheMachine, CondensingLow, CondensingHigh, DrierDrop];
 
-    private sealed record Rule(ReasonCode Reason, Func<OperatingConditions, bool> Applies, ResultKind[] NotUsable, ResultKind[] Provisional);
+    private sealed record Rule(
+        ReasonCode Reason, Func<OperatingConditions, bool> Applies, ResultKind[] NotUsable, ResultKind[] Provisional);
 
     private static readonly Rule[] Rules =
     [
@@ -45,7 +47,8 @@ public static class ValidityRules
         new(FanStopped, c => c.AnyFanStopped, LowSide, [.. HighSide, .. OfTheMachine]),
         new(BoxMisread, c => c.IsBoxMisread, [EvaporatorTd, EvaporatorTd2, AirDrop, AirDrop2], []),
         new(CoilIced, c => c.Coil == FactState.Iced, LowSide, [.. HighSide, .. OfTheMachine]),
-        new(JustDefrosted, c => c.Defrost == FactState.Refrigerating && c.SinceDefrost < SettledAfterDefrost, LowSide, [.. HighSide, .. OfTheMachine]),
+        new(JustDefrosted, c =>
+            c.Defrost == FactState.Refrigerating && c.SinceDefrost < SettledAfterDefrost, LowSide, [.. HighSide, .. OfTheMachine]),
         new(CondenserFanStopped, c => c.CondenserFan == FactState.Stopped, [.. HighSide, .. OfTheMachine], LowSide),
         new(CondenserDirty, c => c.CondenserFace == FactState.Dirty, [Subcooling], [Condensing, .. OfTheMachine]),
         // Where a control holds head up, the split says nothing about the condenser.

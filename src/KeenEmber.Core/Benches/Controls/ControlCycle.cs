@@ -69,7 +69,8 @@ public enum CycleVerdict
 /// <param name="UnexplainedK">The same with the sensor's error taken out, K.</param>
 /// <param name="DriftKPerH">How the cut-outs move from cycle to cycle, K/h; null with fewer than three.</param>
 public sealed record CycleResult(
-    CycleVerdict Verdict, int Cycles, double? CutOutC, double? CutInC, double? DifferentialK, double? OffK, double? UnexplainedK, double? StartsPerHour, double? RunFraction,
+    CycleVerdict Verdict, int Cycles, double? CutOutC, double? CutInC, double? DifferentialK, double? OffK, double? UnexplainedK,
+        double? StartsPerHour, double? RunFraction,
     double? ShortestOnMin, double? ShortestOffMin, double? DriftKPerH)
 {
     /// <summary>Nothing is known of it.</summary>
@@ -83,7 +84,9 @@ public sealed record CycleResult(
     /// <summary>The control works on suction pressure: temperatures are those of its dew point.</summary>
     public bool IsOnPressure { get; init; }
 
-    public bool IsShortCycling => StartsPerHour > CycleLimits.MostStartsPerHour || ShortestOnMin < CycleLimits.ShortestMin || ShortestOffMin < CycleLimits.ShortestMin;
+    public bool IsShortCycling =>
+        StartsPerHour > CycleLimits.MostStartsPerHour || ShortestOnMin < CycleLimits.ShortestMin
+        || ShortestOffMin < CycleLimits.ShortestMin;
 
     public bool IsDrifting => Math.Abs(DriftKPerH ?? 0) > CycleLimits.DriftKPerH;
 }
@@ -124,8 +127,11 @@ public static class ControlCycle
         var unexplained = off + sensorErrorK;
         var cutOuts = list.Where(e => e is { CutsIn: false, TempC: not null }).ToList();
         double? drift = cutOuts.Count >= 3
-            ? MathNet.Numerics.Fit.Line([.. cutOuts.Select(e => (e.At - cutOuts[0].At).TotalHours)], [.. cutOuts.Select(e => e.TempC!.Value)]).B : null;
-        return new(Verdict(), whole / 2, cutOut, cutIn, cutIn - cutOut, off, unexplained, allMin > 0 ? whole / 2 / (allMin / 60) : null, allMin > 0 ? onMin / allMin : null, Shortest(true), Shortest(false), drift)
+            ? MathNet.Numerics.Fit.Line(
+                [.. cutOuts.Select(e => (e.At - cutOuts[0].At).TotalHours)], [.. cutOuts.Select(e => e.TempC!.Value)]).B : null;
+        return new(
+            Verdict(), whole / 2, cutOut, cutIn, cutIn - cutOut, off, unexplained, allMin > 0 ? whole / 2 / (allMin / 60)
+            : null, allMin > 0 ? onMin / allMin : null, Shortest(true), Shortest(false), drift)
         {
             CutOutOffK = cutOut - setting?.CutOutC, CutInOffK = cutIn - setting?.CutInC,
         };
@@ -138,20 +144,27 @@ public static class ControlCycle
                 return CycleVerdict.Measured;
             if (Math.Abs(cutIn.Value - cutOut.Value - (setIn - setOut)) > 2 * CycleLimits.ToleranceK)
                 return CycleVerdict.DifferentialOff;
-            return Math.Abs(off!.Value) <= CycleLimits.ToleranceK ? CycleVerdict.AsSet : Math.Abs(unexplained!.Value) <= CycleLimits.ToleranceK ? CycleVerdict.SensorExplains : CycleVerdict.Shifted;
+            return Math.Abs(off!.Value) <= CycleLimits.ToleranceK ? CycleVerdict.AsSet
+                : Math.Abs(unexplained!.Value) <= CycleLimits.ToleranceK ? CycleVerdict.SensorExplains : CycleVerdict.Shifted;
         }
     }
 
-    /// <summary>Reads the events out of a series: where a current says it, by the current; else at the turning points of the temperature.</summary>
+    /// <summary>Reads the events out of a series: where a current says it, by the current; else at the turning points of the
+    /// temperature.</summary>
     /// <param name="temps">Box air in the order of time, °C.</param>
     /// <param name="currents">Of the compressor, A; empty when not logged.</param>
-    public static IReadOnlyList<ControlEvent> Of(IReadOnlyList<(DateTimeOffset At, double TempC)> temps, IReadOnlyList<(DateTimeOffset At, double Amps)> currents)
+    public static IReadOnlyList<ControlEvent> Of(
+        IReadOnlyList<(DateTimeOffset At, double TempC)> temps, IReadOnlyList<(DateTimeOffset At, double Amps)> currents)
     {
         var events = new List<ControlEvent>();
         if (currents.Count > 3 && currents.Max(c => c.Amps) is var most && currents.Min(c => c.Amps) < most * RunningShare)
         {
-            foreach (var (before, after) in currents.Zip(currents.Skip(1)).Where(p => p.First.Amps > most * RunningShare != p.Second.Amps > most * RunningShare))
-                events.Add(new(after.At, after.Amps > most * RunningShare, temps.Count == 0 ? null : temps.MinBy(t => (t.At - after.At).Duration()).TempC));
+            foreach (
+                var (before, after) in currents.Zip(currents.Skip(1))
+                .Where(p => p.First.Amps > most * RunningShare != p.Second.Amps > most * RunningShare))
+                events.Add(
+                    new(after.At, after.Amps > most * RunningShare, temps.Count == 0 ? null
+                    : temps.MinBy(t => (t.At - after.At).Duration()).TempC));
             return events;
         }
 

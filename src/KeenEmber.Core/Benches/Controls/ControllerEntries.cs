@@ -5,13 +5,15 @@ using KeenEmber.Core.Visits;
 namespace KeenEmber.Core.Benches.Controls;
 
 /// <summary>What the temperature control is set to, and which end of its band that names.</summary>
-public sealed record ControlSettingEntry(EntryHeader Header, ControlKind Kind, TypedValue Set, TypedValue? Differential, TypedValue? FixedCutIn) : Entry(Header)
+public sealed record ControlSettingEntry(
+    EntryHeader Header, ControlKind Kind, TypedValue Set, TypedValue? Differential, TypedValue? FixedCutIn) : Entry(Header)
 {
     public ControlSetting Setting => new(Kind, Set.Temperature.Celsius, Differential?.Si(default), FixedCutIn?.Temperature.Celsius);
 }
 
 /// <summary>The control cut in or out.</summary>
-/// <param name="Temperature">Of the box by the reference at that moment; where the control works on suction pressure, that pressure.</param>
+/// <param name="Temperature">Of the box by the reference at that moment; where the control works on suction pressure, that
+/// pressure.</param>
 public sealed record ControlEventEntry(EntryHeader Header, bool CutsIn, TypedValue? Temperature) : Entry(Header);
 
 /// <summary>One look at a relay of the controller.</summary>
@@ -19,7 +21,8 @@ public sealed record ControlEventEntry(EntryHeader Header, bool CutsIn, TypedVal
 public sealed record OutputStateEntry(EntryHeader Header, ControlOutput Output, OutputState State, bool Tapped) : Entry(Header);
 
 /// <summary>A parameter of the controller as found or as left.</summary>
-public sealed record ParameterEntry(EntryHeader Header, ControllerParameter Parameter, SettingStage Stage, TypedValue Value) : Entry(Header), IChangesUnit
+public sealed record ParameterEntry(EntryHeader Header, ControllerParameter Parameter, SettingStage Stage, TypedValue Value)
+    : Entry(Header), IChangesUnit
 {
     bool IChangesUnit.ChangesUnit => Stage == SettingStage.AsSet;
 }

@@ -6,7 +6,8 @@ using KeenEmber.Core.Refrigerants;
 namespace KeenEmber.Core.Benches.Controls;
 
 /// <summary>A controller's parameters in general terms, in the order in which a sheet lists them.</summary>
-public enum ControllerParameter { SetPoint, Differential, Offset, DefrostInterval, DefrostLength, DefrostEnd, Drip, FanDelay, AlarmHigh, AlarmLow }
+public enum ControllerParameter { SetPoint, Differential, Offset, DefrostInterval, DefrostLength, DefrostEnd, Drip, FanDelay, AlarmHigh,
+    AlarmLow }
 
 /// <summary>Kinds of controller, by what they have.</summary>
 public enum ControllerTemplate { Thermostat, CoolerOffCycle, FreezerElectric, FreezerHotGas, CaseWithValve }
@@ -25,7 +26,9 @@ public static class ControllerParameters
     {
         ControllerTemplate.Thermostat => [ControllerParameter.SetPoint, ControllerParameter.Differential],
         ControllerTemplate.CoolerOffCycle =>
-            [ControllerParameter.SetPoint, ControllerParameter.Differential, ControllerParameter.Offset, ControllerParameter.DefrostInterval, ControllerParameter.DefrostLength, ControllerParameter.AlarmHigh, ControllerParameter.AlarmLow],
+            [ControllerParameter.SetPoint, ControllerParameter.Differential, ControllerParameter.Offset,
+                ControllerParameter.DefrostInterval, ControllerParameter.DefrostLength, ControllerParameter.AlarmHigh,
+                ControllerParameter.AlarmLow],
         _ => [.. Enum.GetValues<ControllerParameter>()],
     };
 
@@ -88,14 +91,19 @@ public static class ParameterChecks
 
     /// <param name="values">In °C, K and minutes.</param>
     /// <param name="refrigerant">Null when unknown.</param>
-    public static IReadOnlyList<Finding> Check(IReadOnlyDictionary<ControllerParameter, double> values, Temperature target, CircuitMakeUp makeUp, Refrigerant? refrigerant, DefrostKind? defrost)
+    public static IReadOnlyList<Finding> Check(
+        IReadOnlyDictionary<ControllerParameter, double> values, Temperature target, CircuitMakeUp makeUp, Refrigerant? refrigerant,
+        DefrostKind? defrost)
     {
         var findings = new List<Finding>();
         double? V(ControllerParameter p) => values.TryGetValue(p, out var v) ? v : null;
         void Say(bool? so, string code, double? value, double? against = null)
         {
             if (so == true)
-                findings.Add(new(code, Strength.Fair, [], new[] { ("value", value), ("against", against) }.Where(v => v.Item2 is not null).ToDictionary(v => v.Item1, v => v.Item2!.Value)));
+                findings.Add(
+                    new(code, Strength.Fair, [],
+                    new[] { ("value", value), ("against", against) }.Where(v => v.Item2 is not null)
+                    .ToDictionary(v => v.Item1, v => v.Item2!.Value)));
         }
 
         var (set, differential) = (V(ControllerParameter.SetPoint), V(ControllerParameter.Differential));
@@ -103,19 +111,23 @@ public static class ParameterChecks
         if (set is { } c && refrigerant is not null)
         {
             var coil = c - CircuitTargets.Of(makeUp, Load.Settled, target, null).For(ResultKind.EvaporatorTd)!.Value.High;
-            Say(refrigerant.DewPressure(Temperature.FromCelsius(coil)) is not { } p || p.Kpa < ParameterLimits.LowestEvaporating.Kpa, SetPointInVacuum, set, coil);
+            Say(refrigerant.DewPressure(Temperature.FromCelsius(coil)) is not { } p
+                || p.Kpa < ParameterLimits.LowestEvaporating.Kpa, SetPointInVacuum, set, coil);
         }
 
         Say(Outside(differential, ParameterLimits.DifferentialK), DifferentialOff, differential);
         Say(Math.Abs(V(ControllerParameter.Offset) ?? 0) > ParameterLimits.OffsetK, OffsetLarge, V(ControllerParameter.Offset));
         Say(defrost == DefrostKind.OffCycle && set < ParameterLimits.OffCycleFromC, OffCycleTooCold, set);
-        Say(Outside(V(ControllerParameter.DefrostInterval) / 60, ParameterLimits.IntervalH), IntervalOff, V(ControllerParameter.DefrostInterval));
+        Say(Outside(V(ControllerParameter.DefrostInterval) / 60, ParameterLimits.IntervalH), IntervalOff,
+            V(ControllerParameter.DefrostInterval));
         var heated = defrost is DefrostKind.Electric or DefrostKind.HotGas;
-        Say(heated && Outside(V(ControllerParameter.DefrostLength), ParameterLimits.LengthMin), LengthOff, V(ControllerParameter.DefrostLength));
+        Say(heated
+            && Outside(V(ControllerParameter.DefrostLength), ParameterLimits.LengthMin), LengthOff, V(ControllerParameter.DefrostLength));
         Say(heated && Outside(V(ControllerParameter.DefrostEnd), ParameterLimits.EndC), EndOff, V(ControllerParameter.DefrostEnd));
         Say(heated && Outside(V(ControllerParameter.Drip), ParameterLimits.DripMin), DripOff, V(ControllerParameter.Drip));
         Say(heated && V(ControllerParameter.FanDelay) > ParameterLimits.FanDelayC, FanDelayWarm, V(ControllerParameter.FanDelay));
-        Say(V(ControllerParameter.AlarmHigh) <= set + (differential ?? 0), AlarmInside, V(ControllerParameter.AlarmHigh), set + (differential ?? 0));
+        Say(V(ControllerParameter.AlarmHigh) <= set + (differential ?? 0), AlarmInside, V(ControllerParameter.AlarmHigh),
+            set + (differential ?? 0));
         Say(V(ControllerParameter.AlarmLow) >= set, AlarmInside, V(ControllerParameter.AlarmLow), set);
         return findings;
     }

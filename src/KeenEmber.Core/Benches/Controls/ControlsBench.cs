@@ -21,7 +21,8 @@ public sealed class ControlsBench : IBench
 
     public IReadOnlyDictionary<string, Type> Entries { get; } = new Dictionary<string, Type>
     {
-        ["setting"] = typeof(SettingEntry), ["control-setting"] = typeof(ControlSettingEntry), ["control-event"] = typeof(ControlEventEntry),
+        ["setting"] = typeof(SettingEntry), ["control-setting"] = typeof(ControlSettingEntry),
+            ["control-event"] = typeof(ControlEventEntry),
         ["output-state"] = typeof(OutputStateEntry), ["parameter"] = typeof(ParameterEntry), ["dial"] = typeof(DialEntry),
         ["damage"] = typeof(DamageEntry), ["bulb-turn"] = typeof(BulbTurnEntry),
     };
@@ -33,7 +34,8 @@ public sealed class ControlsBench : IBench
             .SelectMany(t => t.SettingsAsLeft().Values).GroupBy(s => s.Setting).ToDictionary(g => g.Key, g => g.First().Value);
         var faults = Check(settings, visit);
         var asFound = Check(timeline.Settings(SettingStage.AsFound).ToDictionary(s => s.Key, s => s.Value.Value), visit);
-        var set = ControlsOnRecord.IsOnPressure(timeline) ? ControlsOnRecord.OfPressures(settings, timeline) : ControlsOnRecord.Setting(visit.UpToHere)?.Setting;
+        var set = ControlsOnRecord.IsOnPressure(timeline) ? ControlsOnRecord.OfPressures(settings, timeline)
+            : ControlsOnRecord.Setting(visit.UpToHere)?.Setting;
         var cycle = ControlsOnRecord.Cycle(timeline, set, visit.Evidence(BoxErrorK) ?? 0);
         var damage = ControlsOnRecord.Damage(timeline);
         return new ControlsJudgement
@@ -71,7 +73,8 @@ public sealed record ControlsJudgement : BenchJudgement
     /// <summary>What the control does, by the cycles of the visit.</summary>
     public CycleResult Cycle { get; init; } = CycleResult.None;
 
-    /// <summary>What the control of the box is set to: its own setting or, where it works on suction pressure, the low-pressure control's; null where nobody has said.</summary>
+    /// <summary>What the control of the box is set to: its own setting or, where it works on suction pressure, the low-pressure control's;
+    /// null where nobody has said.</summary>
     public ControlSetting? CycleSetting { get; init; }
 
     public IReadOnlyList<Finding> CycleFaults { get; init; } = [];

@@ -31,43 +31,57 @@ public static class ControlsOnRecord
         }).ToLookup(o => o.Output);
     }
 
-    private static Dictionary<ControlOutput, OutputResult> Judge(ILookup<ControlOutput, OutputStateEntry> looks) => looks.ToDictionary(g => g.Key, g => OutputCheck.Judge([.. g.Select(o => o.State)]));
+    private static Dictionary<ControlOutput, OutputResult> Judge(ILookup<ControlOutput, OutputStateEntry> looks) =>
+        looks.ToDictionary(g => g.Key, g => OutputCheck.Judge([.. g.Select(o => o.State)]));
 
     private static IReadOnlyList<Finding> FaultsOf(ILookup<ControlOutput, OutputStateEntry> looks) =>
-        [.. Judge(looks).Where(o => o.Value.IsFault).Select(o => Finding.Of(Code(o.Value.Verdict)) with { Basis = [.. looks[o.Key].Select(e => e.Id)], About = [Subject.Output(o.Key)] })];
+        [.. Judge(looks).Where(o => o.Value.IsFault)
+            .Select(o =>
+            Finding.Of(Code(o.Value.Verdict)) with { Basis = [.. looks[o.Key].Select(e => e.Id)], About = [Subject.Output(o.Key)] })];
 
     private const string Output = "output.";
 
     private static string Code(OutputVerdict verdict) => Output + verdict switch
     {
-        OutputVerdict.StuckClosed => "stuck-closed", OutputVerdict.NotClosing => "not-closing", OutputVerdict.LoadDead => "load-dead", _ => "wired-past",
+        OutputVerdict.StuckClosed =>
+            "stuck-closed", OutputVerdict.NotClosing => "not-closing", OutputVerdict.LoadDead => "load-dead", _ => "wired-past",
     };
 
     /// <summary>The verdict a finding on an output tells; null for a finding on anything else.</summary>
     public static OutputVerdict? VerdictOf(string code) => code.StartsWith(Output, StringComparison.Ordinal)
-        ? Enum.GetValues<OutputVerdict>().Where(v => v >= OutputVerdict.StuckClosed).Select(v => (OutputVerdict?)v).FirstOrDefault(v => Code(v!.Value) == code) : null;
+        ? Enum.GetValues<OutputVerdict>().Where(v => v >= OutputVerdict.StuckClosed).Select(v => (OutputVerdict?)v)
+            .FirstOrDefault(v => Code(v!.Value) == code) : null;
 
     /// <summary>Tapping or cycling a relay changed what was seen: the contact comes and goes.</summary>
     public static bool ChangedOnTap(IReadOnlyList<OutputStateEntry> looks) =>
-        looks.Zip(looks.Skip(1)).Any(p => p.Second.Tapped && p.First.State.IsCalled == p.Second.State.IsCalled && (p.First.State.IsLive != p.Second.State.IsLive || p.First.State.Runs != p.Second.State.Runs));
+        looks.Zip(looks.Skip(1))
+            .Any(p =>
+            p.Second.Tapped && p.First.State.IsCalled == p.Second.State.IsCalled
+            && (p.First.State.IsLive != p.Second.State.IsLive || p.First.State.Runs != p.Second.State.Runs));
 
     /// <summary>What the control is set to, by the last word on it over all visits; null when nobody has said.</summary>
-    public static ControlSettingEntry? Setting(IEnumerable<Timeline> all) => all.SelectMany(t => t.Standing).OfType<ControlSettingEntry>().MaxBy(s => s.At);
+    public static ControlSettingEntry? Setting(IEnumerable<Timeline> all) =>
+        all.SelectMany(t => t.Standing).OfType<ControlSettingEntry>().MaxBy(s => s.At);
 
-    /// <summary>The cut-ins and cut-outs of a visit: typed and watched ones, or read from its series of box air and compressor current. Those since a part of the control was replaced count where there are any.</summary>
+    /// <summary>The cut-ins and cut-outs of a visit: typed and watched ones, or read from its series of box air and compressor current.
+    /// Those since a part of the control was replaced count where there are any.</summary>
     public static IReadOnlyList<ControlEvent> Events(Timeline timeline)
     {
         var renewed = timeline.Standing.OfType<PartEntry>().LastOrDefault(p => p.Area == WorkArea.Control)?.At;
         var seen = timeline.Standing.OfType<ControlEventEntry>().ToLookup(e => renewed is null || e.At >= renewed);
-        var typed = (seen[true].Any() ? seen[true] : seen[false]).Select(e => new ControlEvent(e.At, e.CutsIn, e.Temperature is { } t ? timeline.TemperatureOf(t)?.Celsius : null, e.Id)).ToList();
+        var typed = (seen[true].Any() ? seen[true] : seen[false])
+            .Select(e => new ControlEvent(e.At, e.CutsIn, e.Temperature is { } t ? timeline.TemperatureOf(t)?.Celsius : null, e.Id))
+            .ToList();
         if (typed.Count > 0)
             return typed;
         var samples = timeline.Samples().OrderBy(s => s.At).ToLookup(s => s.Point);
         var temps = samples[MeasuringPoint.BoxAir].Select(s => (s.At, new Temperature(s.Si).Celsius)).ToList();
-        return temps.Count < FewestOfSeries ? [] : ControlCycle.Of(temps, [.. samples[MeasuringPoint.CompressorCurrent].Select(s => (s.At, s.Si))]);
+        return temps.Count < FewestOfSeries ? []
+            : ControlCycle.Of(temps, [.. samples[MeasuringPoint.CompressorCurrent].Select(s => (s.At, s.Si))]);
     }
 
-    /// <summary>What the visit's cycles and bulbs have against the control: "cycle.shifted", "cycle.differential-off", "cycle.short", "cycle.creeping", "bulbs.crossed".</summary>
+    /// <summary>What the visit's cycles and bulbs have against the control: "cycle.shifted", "cycle.differential-off", "cycle.short",
+    /// "cycle.creeping", "bulbs.crossed".</summary>
     /// <param name="cycle">As judged against its setting, the sensor's error taken out.</param>
     public static IReadOnlyList<Finding> CycleFaults(Timeline timeline, CycleResult cycle)
     {
@@ -83,7 +97,9 @@ public static class ControlsOnRecord
         if (cycle.Verdict == CycleVerdict.DifferentialOff)
             findings.Add(Of(CycleDifferential, ("differentialK", cycle.DifferentialK)));
         if (cycle.IsShortCycling)
-            findings.Add(Of(CycleShort, ("startsPerHour", cycle.StartsPerHour), ("shortestOnMin", cycle.ShortestOnMin), ("shortestOffMin", cycle.ShortestOffMin)));
+            findings.Add(
+                Of(CycleShort, ("startsPerHour", cycle.StartsPerHour), ("shortestOnMin", cycle.ShortestOnMin),
+                ("shortestOffMin", cycle.ShortestOffMin)));
         if (cycle.IsDrifting)
             findings.Add(Of(CycleCreeping, ("driftKPerH", cycle.DriftKPerH)));
         var turns = timeline.Standing.OfType<BulbTurnEntry>().ToList();
@@ -104,16 +120,20 @@ public static class ControlsOnRecord
     /// <param name="setting">Null where nobody has said.</param>
     /// <param name="sensorErrorK">What its sensor reads too much, K. A control on suction pressure has none.</param>
     public static CycleResult Cycle(Timeline timeline, ControlSetting? setting, double sensorErrorK) =>
-        ControlCycle.Judge(Events(timeline), setting, IsOnPressure(timeline) ? 0 : sensorErrorK) with { IsOnPressure = IsOnPressure(timeline) };
+        ControlCycle.Judge(
+            Events(timeline), setting, IsOnPressure(timeline) ? 0 : sensorErrorK) with { IsOnPressure = IsOnPressure(timeline) };
 
     /// <summary>The control works on suction pressure: it was seen to act by the gauge.</summary>
-    public static bool IsOnPressure(Timeline timeline) => timeline.Standing.OfType<ControlEventEntry>().Any(e => e.Temperature?.Unit.Kind == QuantityKind.Pressure);
+    public static bool IsOnPressure(Timeline timeline) =>
+        timeline.Standing.OfType<ControlEventEntry>().Any(e => e.Temperature?.Unit.Kind == QuantityKind.Pressure);
 
     /// <summary>A low-pressure control's cut-out and cut-in as the temperatures they stand for; null while one is not known.</summary>
     public static ControlSetting? OfPressures(IReadOnlyDictionary<PressureSetting, TypedValue> settings, Timeline timeline)
     {
-        double? Celsius(PressureSetting setting) => settings.TryGetValue(setting, out var typed) ? timeline.TemperatureOf(typed)?.Celsius : null;
-        return Celsius(PressureSetting.LowCutOut) is { } cutOut && Celsius(PressureSetting.LowCutIn) is { } cutIn ? new(ControlKind.SetIsCutOut, cutOut, cutIn - cutOut) : null;
+        double? Celsius(PressureSetting setting) =>
+            settings.TryGetValue(setting, out var typed) ? timeline.TemperatureOf(typed)?.Celsius : null;
+        return Celsius(PressureSetting.LowCutOut) is { } cutOut && Celsius(PressureSetting.LowCutIn) is { } cutIn
+            ? new(ControlKind.SetIsCutOut, cutOut, cutIn - cutOut) : null;
     }
 
     /// <summary>Fewer readings of box air are no series.</summary>
@@ -121,15 +141,20 @@ public static class ControlsOnRecord
 
     /// <summary>The controller's parameters at a stage, the last word on each over all visits; as left before as found.</summary>
     public static IReadOnlyDictionary<ControllerParameter, ParameterEntry> Sheet(IEnumerable<Timeline> all) =>
-        all.SelectMany(t => t.Standing).OfType<ParameterEntry>().GroupBy(p => p.Parameter).ToDictionary(g => g.Key, g => g.OrderBy(p => p.At).ThenBy(p => p.Stage).Last());
+        all.SelectMany(t => t.Standing).OfType<ParameterEntry>().GroupBy(p => p.Parameter)
+            .ToDictionary(g => g.Key, g => g.OrderBy(p => p.At).ThenBy(p => p.Stage).Last());
 
     /// <summary>The sheet in °C, K and minutes, for the checks.</summary>
-    public static IReadOnlyDictionary<ControllerParameter, double> InBaseUnits(IReadOnlyDictionary<ControllerParameter, ParameterEntry> sheet) =>
-        sheet.ToDictionary(p => p.Key, p => p.Value.Value.Unit.Kind == QuantityKind.Temperature ? p.Value.Value.Temperature.Celsius : p.Value.Value.Si(default));
+    public static IReadOnlyDictionary<ControllerParameter,
+        double> InBaseUnits(IReadOnlyDictionary<ControllerParameter, ParameterEntry> sheet) =>
+        sheet.ToDictionary(
+            p => p.Key, p =>
+            p.Value.Value.Unit.Kind == QuantityKind.Temperature ? p.Value.Value.Temperature.Celsius : p.Value.Value.Si(default));
 
     /// <summary>Water was seen at the control on the visit.</summary>
     public static bool IsWet(Timeline timeline) =>
-        timeline.FactAt(AsFound.ControlMoisture, null, DateTimeOffset.MaxValue)?.State is FactState.Wet or FactState.Scaled || Damage(timeline).Values.Any(WettedSet.ComesFromWater);
+        timeline.FactAt(AsFound.ControlMoisture, null, DateTimeOffset.MaxValue)?.State is FactState.Wet or FactState.Scaled
+            || Damage(timeline).Values.Any(WettedSet.ComesFromWater);
 
     /// <summary>The last word on every part of the control that was looked at.</summary>
     public static IReadOnlyDictionary<ControlPart, DamageKind> Damage(Timeline timeline) =>

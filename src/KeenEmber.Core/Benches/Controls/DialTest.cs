@@ -40,8 +40,10 @@ public static class DialTest
             return new(DialVerdict.TooFew, null, 0);
         var (mean, spread) = (offs.Average(), offs.Max() - offs.Min());
         var ins = points.Where(p => p.CutInC is not null).ToList();
-        var constant = ins.Count > 1 && ins.Max(p => p.CutInC) - ins.Min(p => p.CutInC) <= SameCutInK && ins.Max(p => p.DialC) - ins.Min(p => p.DialC) > 2 * SameCutInK;
-        var verdict = spread > ToleranceK ? DialVerdict.Uneven : Math.Abs(mean) > ToleranceK ? DialVerdict.Shifted : constant ? DialVerdict.ConstantCutIn : DialVerdict.True;
+        var constant = ins.Count > 1 && ins.Max(p => p.CutInC) - ins.Min(p => p.CutInC) <= SameCutInK
+            && ins.Max(p => p.DialC) - ins.Min(p => p.DialC) > 2 * SameCutInK;
+        var verdict = spread > ToleranceK ? DialVerdict.Uneven : Math.Abs(mean) > ToleranceK ? DialVerdict.Shifted : constant
+            ? DialVerdict.ConstantCutIn : DialVerdict.True;
         return new(verdict, mean, spread);
     }
 }

@@ -36,7 +36,8 @@ public sealed record OutputResult(OutputVerdict Verdict, IReadOnlyList<string> W
 }
 
 /// <summary>Called or not, live or not, running or not: the contact, the load, or a wire past both.</summary>
-/// <remarks>Trade practice: follow the voltage. Across a closed contact there is none, so it is measured from the load terminal to the other pole.</remarks>
+/// <remarks>Trade practice: follow the voltage. Across a closed contact there is none, so it is measured from the load terminal to the
+/// other pole.</remarks>
 public static class OutputCheck
 {
     /// <param name="states">In the order in which they were seen; one that shows a fault outweighs one that does not.</param>
@@ -47,8 +48,11 @@ public static class OutputCheck
             return fault;
         if (each.LastOrDefault(r => r.Verdict == OutputVerdict.Unsettled) is { } open && !states.Any(s => s.IsLive is not null))
             return open;
-        var (on, off) = (states.Any(s => s is { IsCalled: true, IsLive: not false, Runs: true }), states.Any(s => s is { IsCalled: false, Runs: false } or { IsCalled: false, IsLive: false, Runs: null }));
-        return on && off ? new(OutputVerdict.Works, []) : on || off ? new(OutputVerdict.WorksSoFar, [on ? "not-called" : "called"]) : each.Count > 0 ? each[^1] : new(OutputVerdict.Unsettled, ["called"]);
+        var (on, off) =
+            (states.Any(s => s is { IsCalled: true, IsLive: not false, Runs: true }),
+            states.Any(s => s is { IsCalled: false, Runs: false } or { IsCalled: false, IsLive: false, Runs: null }));
+        return on && off ? new(OutputVerdict.Works, []) : on || off ? new(OutputVerdict.WorksSoFar, [on ? "not-called" : "called"])
+            : each.Count > 0 ? each[^1] : new(OutputVerdict.Unsettled, ["called"]);
     }
 
     private static OutputResult Judge(OutputState s) => s switch
@@ -58,7 +62,8 @@ public static class OutputCheck
         { IsCalled: true, IsLive: false } => new(OutputVerdict.NotClosing, []),
         { IsCalled: true, IsLive: true, Runs: false } => new(OutputVerdict.LoadDead, []),
         // Stuck or wired past, not closing or dead: the voltage at the load terminal parts them.
-        { IsCalled: false, IsLive: null, Runs: true } or { IsCalled: true, IsLive: null, Runs: false } => new(OutputVerdict.Unsettled, ["voltage"]),
+        { IsCalled: false, IsLive: null, Runs: true } or { IsCalled: true, IsLive: null, Runs: false } =>
+            new(OutputVerdict.Unsettled, ["voltage"]),
         { IsLive: null, Runs: null } => new(OutputVerdict.Unsettled, ["voltage"]),
         _ => new(OutputVerdict.WorksSoFar, []),
     };

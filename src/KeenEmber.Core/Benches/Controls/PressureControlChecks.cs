@@ -9,7 +9,8 @@ namespace KeenEmber.Core.Benches.Controls;
 /// <param name="Settings">Absolute; what is not known is left out.</param>
 /// <param name="ColdestAmbient">The coldest air the condenser stands in; null when unknown or indoors.</param>
 public sealed record ControlsInput(
-    Refrigerant Refrigerant, CircuitMakeUp MakeUp, Temperature BoxTarget, Temperature? ColdestAmbient, IReadOnlyDictionary<PressureSetting, Pressure> Settings);
+    Refrigerant Refrigerant, CircuitMakeUp MakeUp, Temperature BoxTarget, Temperature? ColdestAmbient, IReadOnlyDictionary<PressureSetting,
+        Pressure> Settings);
 
 /// <summary>Checks pressure settings as temperatures, against the box, the coldest weather and each other.</summary>
 /// <remarks>
@@ -70,7 +71,10 @@ public static class PressureControlChecks
         void Say(bool so, string code, params (string Name, double? Celsius)[] values)
         {
             if (so)
-                findings.Add(new(code, Strength.Strong, [], values.Where(v => v.Celsius is not null).ToDictionary(v => v.Name, v => Temperature.FromCelsius(v.Celsius!.Value).Kelvin)));
+                findings.Add(
+                    new(code, Strength.Strong, [],
+                    values.Where(v => v.Celsius is not null)
+                    .ToDictionary(v => v.Name, v => Temperature.FromCelsius(v.Celsius!.Value).Kelvin)));
         }
 
         foreach (var setting in at.Where(s => s.Value is null))
@@ -79,13 +83,15 @@ public static class PressureControlChecks
         var targets = CircuitTargets.Of(input.MakeUp, Load.Settled, input.BoxTarget, null);
         var boxC = input.BoxTarget.Celsius;
         // As cold as the coil normally gets, and as warm.
-        var (coldCoilC, warmCoilC) = (boxC - targets.For(ResultKind.EvaporatorTd)!.Value.High, boxC - targets.For(ResultKind.EvaporatorTd)!.Value.Low);
+        var (coldCoilC, warmCoilC) =
+            (boxC - targets.For(ResultKind.EvaporatorTd)!.Value.High, boxC - targets.For(ResultKind.EvaporatorTd)!.Value.Low);
         var (cutIn, cutOut) = (Celsius(LowCutIn), Celsius(LowCutOut));
         var pumpsDown = input.MakeUp.Has(CircuitParts.LiquidSolenoid);
         Say(cutIn <= cutOut, CutInNotAboveCutOut, (nameof(LowCutIn), cutIn), (nameof(LowCutOut), cutOut));
         Say(cutOut > coldCoilC, CutOutAboveEvaporating, (nameof(LowCutOut), cutOut), ("Coil", coldCoilC));
         Say(cutIn > boxC, CutInAboveBox, (nameof(LowCutIn), cutIn), ("Box", boxC));
-        Say(cutIn > cutOut && cutIn - cutOut < LeastDifferentialK, DifferentialTooClose, (nameof(LowCutIn), cutIn), (nameof(LowCutOut), cutOut));
+        Say(cutIn > cutOut
+            && cutIn - cutOut < LeastDifferentialK, DifferentialTooClose, (nameof(LowCutIn), cutIn), (nameof(LowCutOut), cutOut));
         if (pumpsDown)
         {
             // While it stands pumped down a little always leaks back; a cut-in under the cut-out's neighbourhood starts it again and again.
@@ -109,7 +115,8 @@ public static class PressureControlChecks
         Say(Celsius(WaterValveOpening) is { } water && WaterOpeningC.Place(water) != BandPosition.Inside, WaterValveOutOfRange,
             (nameof(WaterValveOpening), Celsius(WaterValveOpening)), ("Lowest", WaterOpeningC.Low), ("Highest", WaterOpeningC.High));
         Say(Celsius(EvaporatorRegulator) is { } regulator && (regulator > warmCoilC || regulator < coldCoilC),
-            RegulatorOutOfRange, (nameof(EvaporatorRegulator), Celsius(EvaporatorRegulator)), ("Coldest", coldCoilC), ("Warmest", warmCoilC));
+            RegulatorOutOfRange, (nameof(EvaporatorRegulator), Celsius(EvaporatorRegulator)), ("Coldest", coldCoilC),
+                ("Warmest", warmCoilC));
         return findings;
     }
 }

@@ -9,7 +9,8 @@ namespace KeenEmber.Core.Benches.Controls;
 public enum SettingStage { AsFound, AsSet }
 
 /// <summary>A pressure setting, found or made.</summary>
-public sealed record SettingEntry(EntryHeader Header, PressureSetting Setting, SettingStage Stage, TypedValue Value) : Entry(Header), IChangesUnit
+public sealed record SettingEntry(EntryHeader Header, PressureSetting Setting, SettingStage Stage, TypedValue Value)
+    : Entry(Header), IChangesUnit
 {
     bool IChangesUnit.ChangesUnit => Stage == SettingStage.AsSet;
 
@@ -21,7 +22,8 @@ public static class SettingsOnRecord
 {
     /// <summary>The last word on every pressure setting at a stage.</summary>
     public static IReadOnlyDictionary<PressureSetting, SettingEntry> Settings(this Timeline timeline, SettingStage stage) =>
-        timeline.Standing.OfType<SettingEntry>().Where(s => s.Stage == stage).GroupBy(s => s.Setting).ToDictionary(g => g.Key, g => g.Last());
+        timeline.Standing.OfType<SettingEntry>().Where(s => s.Stage == stage).GroupBy(s => s.Setting)
+            .ToDictionary(g => g.Key, g => g.Last());
 
     /// <summary>The settings as they were left: as set, or else as found.</summary>
     public static IReadOnlyDictionary<PressureSetting, SettingEntry> SettingsAsLeft(this Timeline timeline) =>

@@ -58,13 +58,16 @@ public static class SwitchTest
     /// <param name="rising">The change while warming up; else while cooling.</param>
     public static SwitchBracket Judge(IReadOnlyList<SwitchState> states, double ratedC, bool rising)
     {
-        var steps = states.Zip(states.Skip(1)).Where(p => rising ? p.Second.TempC > p.First.TempC : p.Second.TempC < p.First.TempC).ToList();
+        var steps = states.Zip(states.Skip(1)).Where(p => rising ? p.Second.TempC > p.First.TempC : p.Second.TempC < p.First.TempC)
+            .ToList();
         if (steps.Count == 0)
             return new(SwitchVerdict.NotBracketed, null, null);
-        var acted = steps.Where(p => p.First.IsClosed != p.Second.IsClosed).Select(p => ((SwitchState From, SwitchState To)?)p).LastOrDefault();
+        var acted = steps.Where(p => p.First.IsClosed != p.Second.IsClosed).Select(p => ((SwitchState From, SwitchState To)?)p)
+            .LastOrDefault();
         if (acted is not { } change)
         {
-            var (low, high) = (steps.Min(p => Math.Min(p.First.TempC, p.Second.TempC)), steps.Max(p => Math.Max(p.First.TempC, p.Second.TempC)));
+            var (low, high) =
+                (steps.Min(p => Math.Min(p.First.TempC, p.Second.TempC)), steps.Max(p => Math.Max(p.First.TempC, p.Second.TempC)));
             var passed = low < ratedC - DefrostLimits.SwitchToleranceK && high > ratedC + DefrostLimits.SwitchToleranceK;
             return new(passed ? SwitchVerdict.NeverActs : SwitchVerdict.NotBracketed, null, null);
         }

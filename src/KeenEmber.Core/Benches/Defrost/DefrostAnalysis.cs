@@ -3,7 +3,8 @@ using KeenEmber.Core.Quantities;
 
 namespace KeenEmber.Core.Benches.Defrost;
 
-/// <summary>One watched defrost → how it ended, when each place was clear, what went into ice and into the room, and what is to be said of it.</summary>
+/// <summary>One watched defrost → how it ended, when each place was clear, what went into ice and into the room, and what is to be said of
+/// it.</summary>
 public static class DefrostAnalysis
 {
     /// <summary>The end is judged from the spot's temperature over so long before it, min.</summary>
@@ -30,8 +31,12 @@ public static class DefrostAnalysis
         var last = bends.OrderByDescending(p => p.ClearMin ?? double.MaxValue).Select(p => (RunPlace?)p.Place).FirstOrDefault();
         var heaters = Heaters(run, phases);
         // Half clear and half not, the coil has no one temperature to reckon its heat with.
-        var ice = heaters is null || (places.Any(p => p.ClearMin is null) && places.Any(p => p.ClearMin is not null)) ? null : IceBalance.Of(run, phases, LastClear(places), heaters.PowerKw, heaters.Legs.Any(l => l.MeasuredA is not null));
-        var result = new DefrostResult(phases, End(run, phases), places, clear, last, heaters, ice, Sensor(run, phases, places, clear), Fans(run, phases), Box(run, phases), []);
+        var ice = heaters is null || (places.Any(p => p.ClearMin is null) && places.Any(p => p.ClearMin is not null)) ? null
+            : IceBalance.Of(run, phases, LastClear(places), heaters.PowerKw, heaters.Legs.Any(l => l.MeasuredA is not null));
+        var result =
+            new DefrostResult(
+            phases, End(run, phases), places, clear, last, heaters, ice, Sensor(run, phases, places, clear), Fans(run, phases),
+            Box(run, phases), []);
         return result with { Findings = DefrostFindings.Of(run, result) };
     }
 
@@ -39,14 +44,18 @@ public static class DefrostAnalysis
     internal static IReadOnlyList<PlaceMelt> Bends(IReadOnlyList<PlaceMelt> places) =>
         places.Any(p => p.Place.Kind != RunPlaceKind.AtSensor) ? [.. places.Where(p => p.Place.Kind != RunPlaceKind.AtSensor)] : places;
 
-    private static double? LastClear(IReadOnlyList<PlaceMelt> places) => places.Count > 0 && places.All(p => p.ClearMin is not null) ? places.Max(p => p.ClearMin) : null;
+    private static double? LastClear(IReadOnlyList<PlaceMelt> places) =>
+        places.Count > 0 && places.All(p => p.ClearMin is not null) ? places.Max(p => p.ClearMin) : null;
 
     private static HeaterState? Heaters(DefrostRun run, DefrostPhases phases)
     {
         if (run.SetUp.Kind != DefrostKind.Electric || phases.HeatOn is not { } on)
             return null;
-        double? Median(RunTrack? track) => track?.Between(on + 0.2, (phases.HeatOff ?? run.LastMinute) - 0.2) is { IsEmpty: false } heat ? MeltPlateau.Median(heat.Values) : null;
-        var currents = Enumerable.Range(1, run.SetUp.Legs.Count).Select(n => Median(run.Tracks.FirstOrDefault(t => t.Place == RunPlace.Leg(n)))).ToList();
+        double? Median(RunTrack? track) =>
+            track?.Between(on + 0.2, (phases.HeatOff ?? run.LastMinute) - 0.2) is { IsEmpty: false } heat ? MeltPlateau.Median(heat.Values)
+            : null;
+        var currents = Enumerable.Range(1, run.SetUp.Legs.Count)
+            .Select(n => Median(run.Tracks.FirstOrDefault(t => t.Place == RunPlace.Leg(n)))).ToList();
         return HeaterCheck.Judge(run.SetUp, Median(run.Track(RunPlaceKind.HeaterVoltage)), currents);
     }
 
@@ -68,14 +77,17 @@ public static class DefrostAnalysis
                 return reached ? EndedBy.Pressure : isAtLimit ? EndedBy.TimeLimit : EndedBy.Unknown;
         }
 
-        if (run.Marks.Any(m => m.Kind is RunMarkKind.SwitchOpen or RunMarkKind.SwitchClosed && Math.Abs(m.Minute - off) <= SwitchWithinMin) && run.SetUp.EndedBy == TerminationKind.Switch)
+        if (run.Marks.Any(m => m.Kind is RunMarkKind.SwitchOpen or RunMarkKind.SwitchClosed && Math.Abs(m.Minute - off) <= SwitchWithinMin)
+            && run.SetUp.EndedBy == TerminationKind.Switch)
             return EndedBy.Temperature;
         var shortOf = run.SetUp.EndC - SpotAt(run, off);
         if (!isAtLimit)
-            return shortOf > PlainlyBelowK ? EndedBy.Unknown : shortOf is not null || run.SetUp.FailSafeMin is not null ? EndedBy.Temperature : EndedBy.Unknown;
+            return shortOf > PlainlyBelowK ? EndedBy.Unknown : shortOf is not null || run.SetUp.FailSafeMin is not null
+                ? EndedBy.Temperature : EndedBy.Unknown;
 
         // As long as the fail-safe, and the spot at its setting just then: the clock has it where its minute is known and met.
-        return shortOf is <= 1 and >= -DefrostLimits.SwitchToleranceK && length < run.SetUp.FailSafeMin - (phases.IsInferred ? 0 : tolerance / 2) ? EndedBy.Temperature : EndedBy.TimeLimit;
+        return shortOf is <= 1 and >= -DefrostLimits.SwitchToleranceK
+            && length < run.SetUp.FailSafeMin - (phases.IsInferred ? 0 : tolerance / 2) ? EndedBy.Temperature : EndedBy.TimeLimit;
     }
 
     /// <summary>The end sensor's own reading, else the thermometer beside it: a straight line through its last minutes, °C.</summary>
@@ -93,12 +105,14 @@ public static class DefrostAnalysis
     private static SensorSpot? Sensor(DefrostRun run, DefrostPhases phases, IReadOnlyList<PlaceMelt> places, double? clear)
     {
         var bends = places.Where(p => p.Place.Kind != RunPlaceKind.AtSensor && p.AtHeatOffC is not null).ToList();
-        if (phases.HeatOff is not { } off || bends.Count == 0 || (run.Track(RunPlaceKind.AtSensor) ?? run.Track(RunPlaceKind.EndSensor)) is not { } track
+        if (phases.HeatOff is not { } off || bends.Count == 0
+            || (run.Track(RunPlaceKind.AtSensor) ?? run.Track(RunPlaceKind.EndSensor)) is not { } track
             || (track.Mean(off - 2, off) ?? track.At(off)) is not { } spot)
             return null;
         var spotClear = places.FirstOrDefault(p => p.Place.Kind == RunPlaceKind.AtSensor)?.ClearMin;
         var lastBend = bends.All(b => b.ClearMin is not null) ? bends.Max(b => b.ClearMin) : null;
-        return new(spot, bends.Min(b => b.AtHeatOffC!.Value), bends.Max(b => b.AtHeatOffC!.Value), clear is null ? null : spotClear - lastBend)
+        return new(
+            spot, bends.Min(b => b.AtHeatOffC!.Value), bends.Max(b => b.AtHeatOffC!.Value), clear is null ? null : spotClear - lastBend)
         {
             Along = Along(track, [.. run.Tracks.Where(t => bends.Any(b => b.Place == t.Place))], phases.HeatOn!.Value, off),
         };
@@ -107,7 +121,10 @@ public static class DefrostAnalysis
     private static List<SpotMoment> Along(RunTrack spot, IReadOnlyList<RunTrack> bends, double on, double off)
     {
         var inHeat = spot.Between(on, off);
-        var moments = inHeat.Minutes.Zip(inHeat.Values, (minute, spotC) => (minute, spotC, Bends: bends.Select(b => b.At(minute)).OfType<double>().ToList())).Where(m => m.Bends.Count > 0)
+        var moments =
+            inHeat.Minutes.Zip(
+            inHeat.Values, (minute, spotC) => (minute, spotC, Bends: bends.Select(b => b.At(minute)).OfType<double>().ToList()))
+            .Where(m => m.Bends.Count > 0)
             .Select(m => new SpotMoment(m.minute, m.spotC, m.Bends.Min(), m.Bends.Max())).ToList();
         var count = Math.Min(moments.Count, SensorSpot.MostMoments);
         return [.. Enumerable.Range(0, count).Select(i => moments[count == 1 ? 0 : i * (moments.Count - 1) / (count - 1)])];
@@ -119,7 +136,8 @@ public static class DefrostAnalysis
         var stops = run.Marks.Where(m => m.Kind == RunMarkKind.FansOff).Select(m => m.Minute).ToList();
         var starts = run.Marks.Where(m => m.Kind == RunMarkKind.FansOn).Select(m => m.Minute).ToList();
         var back = starts.Where(m => m > off - 0.01).Select(m => (double?)m).Min();
-        var coil = run.Track(RunPlaceKind.EndSensor) ?? run.Track(RunPlaceKind.AtSensor) ?? run.Track(RunPlaceKind.ColdestBend) ?? run.Tracks.FirstOrDefault(t => t.Place.IsOnCoil);
+        var coil = run.Track(RunPlaceKind.EndSensor) ?? run.Track(RunPlaceKind.AtSensor) ?? run.Track(RunPlaceKind.ColdestBend)
+            ?? run.Tracks.FirstOrDefault(t => t.Place.IsOnCoil);
         return new(back, back is { } minute ? coil?.At(minute) : null,
             starts.Exists(m => m >= on && m < off - 0.01) && !stops.Exists(m => m <= on + 1 && starts.TrueForAll(s => s < m)),
             back is { } first ? stops.Count(m => m > first) : 0);
@@ -127,7 +145,8 @@ public static class DefrostAnalysis
 
     private static BoxAfter? Box(DefrostRun run, DefrostPhases phases)
     {
-        if (run.Track(RunPlaceKind.Box) is not { } box || phases.HeatOn is not { } on || (box.Mean(on - 5, on) ?? box.At(on) ?? box.Values[0]) is var before && box.Minutes[^1] <= on)
+        if (run.Track(RunPlaceKind.Box) is not { } box || phases.HeatOn is not { } on
+            || (box.Mean(on - 5, on) ?? box.At(on) ?? box.Values[0]) is var before && box.Minutes[^1] <= on)
             return null;
         var after = box.Between(on, double.MaxValue);
         var smooth = MeltPlateau.Smooth(after.Values);

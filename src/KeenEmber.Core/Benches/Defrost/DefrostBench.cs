@@ -35,7 +35,8 @@ public sealed record DefrostJudgement(IReadOnlyList<WatchedRun> Runs, VisitInput
     public override IReadOnlyList<Finding> Found => field ??= [.. OwnRun?.Faults ?? []];
 
     /// <summary>A defrost has its say when its heat is off.</summary>
-    public override IReadOnlyList<Finding> Now => field ??= OwnRun is { Result.Phases.HeatOff: not null } run ? [.. run.Faults.OrderByDescending(f => f.Strength)] : [];
+    public override IReadOnlyList<Finding> Now =>
+        field ??= OwnRun is { Result.Phases.HeatOff: not null } run ? [.. run.Faults.OrderByDescending(f => f.Strength)] : [];
 
     public override IReadOnlyList<BenchTask> Tasks => field ??=
         OwnRun is { Result.Phases.HeatOff: not null } run ? [.. AdviceFor(run).Select(step => new DefrostTask(step))] : [];
@@ -59,7 +60,8 @@ public sealed record DefrostJudgement(IReadOnlyList<WatchedRun> Runs, VisitInput
     {
         bool Has(RunEntry run, RunMarkKind kind) => after.OfType<RunMarkEntry>().Any(m => m.Run == run.Id && m.Kind == kind);
         return after.OfType<RunEntry>().LastOrDefault(r => r.Series is not null
-            || (Has(r, RunMarkKind.HeatOn) && (Has(r, RunMarkKind.HeatOff) || Has(r, RunMarkKind.HeatOffByHand)) && Has(r, RunMarkKind.Over)));
+            || (Has(r, RunMarkKind.HeatOn) && (Has(r, RunMarkKind.HeatOff) || Has(r, RunMarkKind.HeatOffByHand))
+                && Has(r, RunMarkKind.Over)));
     }
 
     public override IReadOnlyList<Trend> Trends => field ??= DefrostTrends.Of(Runs);

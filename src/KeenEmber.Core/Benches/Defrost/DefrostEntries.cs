@@ -31,7 +31,9 @@ public sealed record RunMarkEntry(EntryHeader Header, Guid Run, RunMarkKind Kind
 /// <param name="ContactsChange">Turned by hand, its contacts changed over; null when not tried.</param>
 /// <param name="SolenoidReleases">Its terminate solenoid let go; null when not tried.</param>
 /// <param name="TimeOfDayOffMin">What its time of day is ahead; null when not compared.</param>
-public sealed record ClockTestEntry(EntryHeader Header, double? WaitedMin, double? DialMin, bool? ContactsChange, bool? SolenoidReleases, double? TimeOfDayOffMin) : Entry(Header);
+public sealed record ClockTestEntry(
+    EntryHeader Header, double? WaitedMin, double? DialMin, bool? ContactsChange, bool? SolenoidReleases, double? TimeOfDayOffMin)
+    : Entry(Header);
 
 /// <summary>Which of the two switches of the harness.</summary>
 public enum DefrostSwitch { EndOfHeat, FanDelay }

@@ -23,7 +23,8 @@ internal static class DefrostFindings
         if (r.OverRunMin is { } over)
         {
             yield return over > DefrostLimits.GoodOverRunMin
-                ? Of(DefrostCodes.OverRun, over > DefrostLimits.LongOverRunMin ? Strength.Strong : Strength.Fair, ("overRunMin", over), ("share", r.OverRunShare), ("kwh", r.EnergyKwh?.AfterClear))
+                ? Of(DefrostCodes.OverRun, over > DefrostLimits.LongOverRunMin ? Strength.Strong
+                    : Strength.Fair, ("overRunMin", over), ("share", r.OverRunShare), ("kwh", r.EnergyKwh?.AfterClear))
                 : Of(DefrostCodes.WellEnded, Strength.Strong, ("overRunMin", over));
         }
 
@@ -31,22 +32,30 @@ internal static class DefrostFindings
         if (r.IceIsLeft || leftSeen)
         {
             var coldest = DefrostAnalysis.Bends(r.Places).Where(p => p.Told == ClearTold.NotClear).Min(p => p.AtHeatOffC);
-            yield return Of(r.End == EndedBy.TimeLimit ? DefrostCodes.LimitBeforeClear : DefrostCodes.EndedEarly, leftSeen && r.IceIsLeft ? Strength.Strong : Strength.Fair,
+            yield return Of(
+                r.End == EndedBy.TimeLimit ? DefrostCodes.LimitBeforeClear : DefrostCodes.EndedEarly, leftSeen && r.IceIsLeft
+                ? Strength.Strong : Strength.Fair,
                 ("coldestC", coldest), ("heatMin", r.Phases.HeatMin)) with { WouldConfirm = leftSeen ? [] : ["ice-left"] };
         }
 
         // The clock ended it although the spot was well over the setting.
-        if (r.End == EndedBy.TimeLimit && run.SetUp.EndC is { } set && r.Sensor is { } spot && spot.SpotC > set + DefrostLimits.SwitchToleranceK)
-            yield return Of(DefrostCodes.NotTerminated, Strength.Strong, ("spotC", spot.SpotC), ("setC", set)) with { WouldConfirm = [run.SetUp.EndedBy == TerminationKind.Probe ? "three-way-check" : "switch-voltage"] };
+        if (r.End == EndedBy.TimeLimit && run.SetUp.EndC is { } set && r.Sensor is { } spot
+            && spot.SpotC > set + DefrostLimits.SwitchToleranceK)
+            yield return Of(
+                DefrostCodes.NotTerminated, Strength.Strong, ("spotC", spot.SpotC),
+                ("setC", set)) with { WouldConfirm = [run.SetUp.EndedBy == TerminationKind.Probe ? "three-way-check" : "switch-voltage"] };
         if ((run.Mark(RunMarkKind.CeilingFrost) ?? run.Mark(RunMarkKind.Vapour)) is { } seen)
-            yield return Of(DefrostCodes.Vapour, r.OverRunMin > DefrostLimits.GoodOverRunMin ? Strength.Strong : Strength.Fair, ("minute", seen), ("overRunMin", r.OverRunMin));
+            yield return Of(
+                DefrostCodes.Vapour, r.OverRunMin > DefrostLimits.GoodOverRunMin ? Strength.Strong
+                : Strength.Fair, ("minute", seen), ("overRunMin", r.OverRunMin));
     }
 
     /// <summary>What would tell how an unexplained end came about.</summary>
     private static List<string> Unsettled(DefrostRun run) =>
     [
         .. run.SetUp.FailSafeMin is null ? ["fail-safe"] : Array.Empty<string>(),
-        .. run.SetUp.EndedBy is TerminationKind.Switch or TerminationKind.Probe && run.Track(RunPlaceKind.AtSensor) is null ? ["at-sensor"] : Array.Empty<string>(),
+        .. run.SetUp.EndedBy is TerminationKind.Switch or TerminationKind.Probe && run.Track(RunPlaceKind.AtSensor) is null ? ["at-sensor"]
+            : Array.Empty<string>(),
         .. run.SetUp.EndedBy == TerminationKind.Switch ? ["switch-voltage"] : Array.Empty<string>(),
     ];
 
@@ -55,23 +64,34 @@ internal static class DefrostFindings
         if (r.Sensor is { } s)
         {
             if (r.ClearMin is not null && r.End == EndedBy.Temperature && s.AheadK < -DefrostLimits.SensorSpreadK)
-                yield return Of(DefrostCodes.SensorLags, Strength.Strong, ("spotC", s.SpotC), ("coldestC", s.ColdestC), ("warmestC", s.WarmestC), ("behindMin", s.BehindMin));
+                yield return Of(
+                    DefrostCodes.SensorLags, Strength.Strong, ("spotC", s.SpotC), ("coldestC", s.ColdestC), ("warmestC", s.WarmestC),
+                    ("behindMin", s.BehindMin));
             else if (r.IceIsLeft && s.AheadK > DefrostLimits.SensorSpreadK)
-                yield return Of(DefrostCodes.SensorLeads, Strength.Strong, ("spotC", s.SpotC), ("coldestC", s.ColdestC), ("warmestC", s.WarmestC), ("behindMin", s.BehindMin));
-            else if (Math.Abs(s.AheadK) <= DefrostLimits.SensorSpreadK && r.ClearMin is not null && r.OverRunMin <= DefrostLimits.LongOverRunMin)
-                yield return Of(DefrostCodes.SensorFits, Strength.Fair, ("spotC", s.SpotC), ("coldestC", s.ColdestC), ("warmestC", s.WarmestC), ("behindMin", s.BehindMin));
+                yield return Of(
+                    DefrostCodes.SensorLeads, Strength.Strong, ("spotC", s.SpotC), ("coldestC", s.ColdestC), ("warmestC", s.WarmestC),
+                    ("behindMin", s.BehindMin));
+            else if (
+                Math.Abs(s.AheadK) <= DefrostLimits.SensorSpreadK && r.ClearMin is not null && r.OverRunMin <= DefrostLimits.LongOverRunMin)
+                yield return Of(
+                    DefrostCodes.SensorFits, Strength.Fair, ("spotC", s.SpotC), ("coldestC", s.ColdestC), ("warmestC", s.WarmestC),
+                    ("behindMin", s.BehindMin));
         }
 
         if (run.Track(RunPlaceKind.EndSensor) is { } probe && run.Track(RunPlaceKind.AtSensor) is { } beside)
         {
             var off = probe.Minutes.Select((m, i) => probe.Values[i] - beside.At(m)).OfType<double>().ToArray();
             if (off.Length >= 3 && MeltPlateau.Median(off) is var median && Math.Abs(median) > DefrostLimits.ProbeToleranceK)
-                yield return Of(DefrostCodes.ProbeOff, Strength.Fair, ("offK", median), ("readings", off.Length)) with { WouldConfirm = ["three-way-check"] };
+                yield return Of(
+                    DefrostCodes.ProbeOff, Strength.Fair, ("offK", median),
+                    ("readings", off.Length)) with { WouldConfirm = ["three-way-check"] };
         }
 
-        if (run.SetUp is { EndedBy: TerminationKind.Switch, EndC: { } rated } && r is { End: EndedBy.Temperature, Sensor: { } at } && run.Track(RunPlaceKind.AtSensor) is not null
+        if (run.SetUp is { EndedBy: TerminationKind.Switch, EndC: { } rated } && r is { End: EndedBy.Temperature, Sensor: { } at }
+            && run.Track(RunPlaceKind.AtSensor) is not null
             && Math.Abs(at.SpotC - rated) > DefrostLimits.SwitchToleranceK)
-            yield return Of(DefrostCodes.SwitchOff, Strength.Fair, ("spotC", at.SpotC), ("ratedC", rated)) with { WouldConfirm = ["ice-bath"] };
+            yield return Of(
+                DefrostCodes.SwitchOff, Strength.Fair, ("spotC", at.SpotC), ("ratedC", rated)) with { WouldConfirm = ["ice-bath"] };
     }
 
     private static IEnumerable<Finding> Heating(DefrostResult r)
@@ -81,7 +101,9 @@ internal static class DefrostFindings
         foreach (var element in h.ElementsOut.Where(_ => h.Legs.Any(l => l.MeasuredA is not null)))
             yield return Of(DefrostCodes.LegOut, Strength.Strong, ("element", element), ("powerKw", h.PowerKw), ("ratedKw", h.RatedKw));
         foreach (var leg in h.Legs.Where(l => l.IsWeak && l.ExpectedA > 0.1))
-            yield return Of(DefrostCodes.LegWeak, Strength.Fair, ("leg", leg.Leg), ("measuredA", leg.MeasuredA), ("expectedA", leg.ExpectedA)) with { WouldConfirm = h.IsMeasured ? [] : ["heater-voltage"] };
+            yield return Of(
+                DefrostCodes.LegWeak, Strength.Fair, ("leg", leg.Leg), ("measuredA", leg.MeasuredA),
+                ("expectedA", leg.ExpectedA)) with { WouldConfirm = h.IsMeasured ? [] : ["heater-voltage"] };
         if (h.IsMeasured && RatedVolts(h) is var rated && h.Volts < rated * DefrostLimits.LowVoltageShare)
             yield return Of(DefrostCodes.LowVoltage, Strength.Strong, ("volts", h.Volts), ("ratedVolts", rated));
     }
@@ -101,19 +123,23 @@ internal static class DefrostFindings
         if (r.Phases.HeatOff is not { } off || r.Fans.RanInHeat)
             yield break;
         var coilTrack = run.Track(RunPlaceKind.EndSensor) ?? run.Track(RunPlaceKind.AtSensor) ?? run.Track(RunPlaceKind.ColdestBend);
-        var cold = coilTrack is null ? -1 : Array.FindIndex(coilTrack.Values, Math.Min(coilTrack.Range(off, off).First, coilTrack.Values.Length), t => t <= setC);
+        var cold = coilTrack is null ? -1
+            : Array.FindIndex(coilTrack.Values, Math.Min(coilTrack.Range(off, off).First, coilTrack.Values.Length), t => t <= setC);
         if (cold < 0)
             yield break;
         var coldAt = coilTrack!.Minutes[cold];
         if (r.Fans.OnMin - coldAt > DefrostLimits.FansLateMin)
             yield return Of(DefrostCodes.FansLate, Strength.Fair, ("lateMin", r.Fans.OnMin - coldAt), ("setC", setC));
         else if (r.Fans.OnMin is null && run.LastMinute - coldAt > DefrostLimits.FansLateMin)
-            yield return Of(DefrostCodes.FansNever, Strength.Fair, ("waitedMin", run.LastMinute - coldAt), ("setC", setC)) with { WouldConfirm = ["fans-on"] };
+            yield return Of(
+                DefrostCodes.FansNever, Strength.Fair, ("waitedMin", run.LastMinute - coldAt),
+                ("setC", setC)) with { WouldConfirm = ["fans-on"] };
     }
 
     private static IEnumerable<Finding> After(DefrostRun run, DefrostResult r)
     {
-        if (run.SetUp.Kind != DefrostKind.OffCycle && r.Phases.DripMin is { } drip && drip < Math.Max(DefrostLimits.ShortestDripMin, (run.SetUp.DripMin ?? 0) - 1))
+        if (run.SetUp.Kind != DefrostKind.OffCycle && r.Phases.DripMin is { } drip
+            && drip < Math.Max(DefrostLimits.ShortestDripMin, (run.SetUp.DripMin ?? 0) - 1))
             yield return Of(DefrostCodes.DripShort, Strength.Fair, ("dripMin", drip), ("setMin", run.SetUp.DripMin));
         if (run.Track(RunPlaceKind.SuctionPressure) is { } suction && r.Phases is { HeatOn: { } on, HeatOff: { } off }
             && suction.Between(0, on) is { IsEmpty: false } before && suction.Between(off, double.MaxValue) is { IsEmpty: false } later
@@ -122,7 +148,9 @@ internal static class DefrostFindings
         if (r.Box is not { } box)
             yield break;
         if ((box.RecoveryMin ?? run.LastMinute - r.Phases.HeatOff) > DefrostLimits.RecoveryMin)
-            yield return Of(DefrostCodes.SlowRecovery, box.RecoveryMin is null ? Strength.Weak : Strength.Fair, ("recoveryMin", box.RecoveryMin), ("watchedMin", run.LastMinute - r.Phases.HeatOff));
+            yield return Of(
+                DefrostCodes.SlowRecovery, box.RecoveryMin is null ? Strength.Weak
+                : Strength.Fair, ("recoveryMin", box.RecoveryMin), ("watchedMin", run.LastMinute - r.Phases.HeatOff));
         if (box.ProductPeakC is { } product && run.TargetC < DefrostLimits.FrozenProductC && product > DefrostLimits.FrozenProductC)
             yield return Of(DefrostCodes.ProductWarm, Strength.Strong, ("productC", product));
     }

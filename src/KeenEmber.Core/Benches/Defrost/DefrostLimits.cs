@@ -3,7 +3,8 @@ namespace KeenEmber.Core.Benches.Defrost;
 /// <summary>What the judgement of a defrost compares with. Trade practice where no source is named.</summary>
 public static class DefrostLimits
 {
-    /// <summary>A thermometer on melting ice reads within this of 0 °C: its own error and a little of the warmer metal round it, K.</summary>
+    /// <summary>A thermometer on melting ice reads within this of 0 °C: its own error and a little of the warmer metal round it,
+    /// K.</summary>
     public const double PlateauBandK = 1.8;
 
     /// <summary>Well over freezing: a bend this warm carries no ice, °C.</summary>
@@ -57,7 +58,8 @@ public static class DefrostLimits
     /// <summary>Back at its target means within this of it, K.</summary>
     public const double RecoveredK = 2;
 
-    /// <summary>Product of a freezer warmer than this has softened at the edge, °C (frozen food is kept at -18 °C, -15 °C for a short while: Directive 89/108/EEC, art. 5).</summary>
+    /// <summary>Product of a freezer warmer than this has softened at the edge, °C (frozen food is kept at -18 °C, -15 °C for a short
+    /// while: Directive 89/108/EEC, art. 5).</summary>
     public const double FrozenProductC = -15;
 
     /// <summary>Suction this much above its level before the heat floods or overloads the compressor at restart, kPa.</summary>

@@ -35,7 +35,9 @@ public sealed record PlanBasis(double IcePerDayKg, double PowerKw, double WarmUp
 /// <param name="IceKg">On the coil after the longest wait.</param>
 /// <param name="MarginMin">Length less what is needed.</param>
 /// <param name="RoomKwh">Of the energy, what is past clear.</param>
-public sealed record PlanForecast(int Defrosts, double LengthMin, double NeededMin, double EnergyKwh, double RoomKwh, double IceKg, double? BoxRiseK, double MarginMin, double LongestWaitHours)
+public sealed record PlanForecast(
+    int Defrosts, double LengthMin, double NeededMin, double EnergyKwh, double RoomKwh, double IceKg, double? BoxRiseK, double MarginMin,
+    double LongestWaitHours)
 {
     /// <summary>The longest wait needs more heat than there is.</summary>
     public bool UnderDefrosts => MarginMin < 0;
@@ -50,7 +52,8 @@ public sealed record PlanForecast(int Defrosts, double LengthMin, double NeededM
 /// <summary>Sets defrosts into a day and says what they would do.</summary>
 public static class DefrostPlan
 {
-    /// <summary>Between the ends of neighbours' defrosts and one's own, min: pressures settle, the shared condensing unit gets its load back.</summary>
+    /// <summary>Between the ends of neighbours' defrosts and one's own, min: pressures settle, the shared condensing unit gets its load
+    /// back.</summary>
     private const int ApartMin = 10;
 
     /// <summary>Times are set in steps of the clock's trippers, min.</summary>
@@ -67,10 +70,15 @@ public static class DefrostPlan
         if (good.Count == 0)
             return null;
         var last = good[^1];
-        var warmUp = good.Average(r => r.Places.Where(p => p.FromMin is not null).Select(p => p.FromMin!.Value - r.Phases.HeatOn!.Value).DefaultIfEmpty(3).Min());
+        var warmUp =
+            good.Average(
+            r => r.Places.Where(p => p.FromMin is not null).Select(p => p.FromMin!.Value - r.Phases.HeatOn!.Value).DefaultIfEmpty(3).Min());
         var perKg = good.Average(r => Math.Max(0.2, r.ClearMin!.Value - r.Phases.HeatOn!.Value - warmUp) / r.Ice!.IceKg);
-        var rises = good.Where(r => r.Box is { RiseK: > 0 } && r.Phases.HeatMin > 0).Select(r => r.Box!.RiseK / r.Phases.HeatMin!.Value).ToList();
-        return new(icePerDayKg, last.Heaters!.PowerKw, warmUp, perKg, limitKg ?? good.Max(r => r.Ice!.IceKg) * 4 / 3, rises.Count == 0 ? null : rises.Average());
+        var rises = good.Where(r => r.Box is { RiseK: > 0 } && r.Phases.HeatMin > 0).Select(r => r.Box!.RiseK / r.Phases.HeatMin!.Value)
+            .ToList();
+        return new(
+            icePerDayKg, last.Heaters!.PowerKw, warmUp, perKg, limitKg ?? good.Max(r => r.Ice!.IceKg) * 4 / 3, rises.Count == 0 ? null
+            : rises.Average());
     }
 
     /// <summary>What a schedule would do.</summary>
@@ -100,7 +108,8 @@ public static class DefrostPlan
     /// <param name="busy">Hours and deliveries to keep free, if it can be.</param>
     /// <param name="neighbours">Never to coincide with.</param>
     /// <returns>Null when the neighbours leave no room.</returns>
-    public static IReadOnlyList<TimeOnly>? Spread(int count, double lengthMin, IReadOnlyList<DayPart> busy, IReadOnlyList<Neighbour> neighbours)
+    public static IReadOnlyList<TimeOnly>? Spread(
+        int count, double lengthMin, IReadOnlyList<DayPart> busy, IReadOnlyList<Neighbour> neighbours)
     {
         DayPart At(int minute) => new(TimeOnly.MinValue.AddMinutes(minute), TimeOnly.MinValue.AddMinutes(minute + lengthMin));
         DayPart Wide(DayPart p) => new(p.From.AddMinutes(-ApartMin), p.To.AddMinutes(ApartMin));
@@ -132,7 +141,8 @@ public static class DefrostPlan
     }
 
     /// <summary>Defrosts that coincide with a neighbour's, by its tag.</summary>
-    public static IEnumerable<(TimeOnly Start, string Tag)> Clashes(IReadOnlyList<TimeOnly> starts, double lengthMin, IReadOnlyList<Neighbour> neighbours) =>
+    public static IEnumerable<(TimeOnly Start, string Tag)> Clashes(
+        IReadOnlyList<TimeOnly> starts, double lengthMin, IReadOnlyList<Neighbour> neighbours) =>
         from start in starts
         from neighbour in neighbours
         where neighbour.Defrosts.Any(d => d.Overlap(new(start, start.AddMinutes(lengthMin))) > 0)

@@ -4,20 +4,24 @@ namespace KeenEmber.Core.Benches.Defrost;
 
 public enum Remedy
 {
-    MendHeaters, MendSupply, CheckSensor, ReplaceSwitches, MoveSensor, CoilProbe, LowerEnd, ShortenAndRepeat, FixInfiltration, LengthenOrMoreOften, LengthenDrip, MendFanDelay, FindWhatEndedIt,
+    MendHeaters, MendSupply, CheckSensor, ReplaceSwitches, MoveSensor, CoilProbe, LowerEnd, ShortenAndRepeat, FixInfiltration,
+        LengthenOrMoreOften, LengthenDrip, MendFanDelay, FindWhatEndedIt,
 }
 
 /// <param name="Because">The finding it answers.</param>
 public sealed record RemedyStep(Remedy Remedy, Finding Because);
 
-/// <summary>What to do after a run. What is broken comes first; where good technicians differ, the shop's school decides the order.</summary>
+/// <summary>What to do after a run. What is broken comes first; where good technicians differ, the shop's school decides the
+/// order.</summary>
 public static class DefrostRemedies
 {
     /// <summary>Remedies for heat past clear, few-and-long school: let the temperature end it where the ice is.</summary>
-    private static readonly Remedy[] ByTemperature = [Remedy.MoveSensor, Remedy.CoilProbe, Remedy.LowerEnd, Remedy.FixInfiltration, Remedy.ShortenAndRepeat];
+    private static readonly Remedy[] ByTemperature =
+        [Remedy.MoveSensor, Remedy.CoilProbe, Remedy.LowerEnd, Remedy.FixInfiltration, Remedy.ShortenAndRepeat];
 
     /// <summary>Many-and-short school: the clock ends it before the room gets warm.</summary>
-    private static readonly Remedy[] ByTime = [Remedy.ShortenAndRepeat, Remedy.FixInfiltration, Remedy.MoveSensor, Remedy.CoilProbe, Remedy.LowerEnd];
+    private static readonly Remedy[] ByTime =
+        [Remedy.ShortenAndRepeat, Remedy.FixInfiltration, Remedy.MoveSensor, Remedy.CoilProbe, Remedy.LowerEnd];
 
     /// <param name="findings">Of one run.</param>
     /// <param name="fewLong">The shop ends few long defrosts by temperature; else many short ones by time.</param>
@@ -28,7 +32,8 @@ public static class DefrostRemedies
         // A sensor whose spot follows the coil stays where it is: then the setting is what is too high. One that lies cannot tell yet.
         var placeFits = findings.Any(f => f.Code == DefrostCodes.SensorFits);
         var lies = findings.Any(f => f.Code == DefrostCodes.ProbeOff);
-        var steps = findings.SelectMany(f => Remedies(f.Code, fewLong, setUp.EndedBy), (f, remedy) => new RemedyStep(remedy, f)).DistinctBy(s => s.Remedy)
+        var steps = findings.SelectMany(f => Remedies(f.Code, fewLong, setUp.EndedBy), (f, remedy) => new RemedyStep(remedy, f))
+            .DistinctBy(s => s.Remedy)
             .Where(s => s.Remedy switch
             {
                 Remedy.MoveSensor => !placeFits && !lies,
@@ -51,7 +56,8 @@ public static class DefrostRemedies
         DefrostCodes.SensorLeads => [Remedy.MoveSensor, Remedy.CoilProbe],
         DefrostCodes.EndedEarly or DefrostCodes.LimitBeforeClear => [Remedy.LengthenOrMoreOften, Remedy.FixInfiltration],
         DefrostCodes.DripShort => [Remedy.LengthenDrip],
-        DefrostCodes.FansInHeat or DefrostCodes.FansEarly or DefrostCodes.FansLate or DefrostCodes.FansNever or DefrostCodes.FansCycling => [Remedy.MendFanDelay],
+        DefrostCodes.FansInHeat or DefrostCodes.FansEarly or DefrostCodes.FansLate or DefrostCodes.FansNever or DefrostCodes.FansCycling =>
+            [Remedy.MendFanDelay],
         DefrostCodes.EndUnknown => [Remedy.FindWhatEndedIt],
         _ => [],
     };

@@ -17,13 +17,15 @@ public readonly record struct SpotMoment(double Minute, double SpotC, double Col
 /// <summary>The spot of the switch or probe against the coil, when the heat ended.</summary>
 /// <param name="SpotC">A thermometer beside it, else the probe's own reading, °C.</param>
 /// <param name="ColdestC">The coldest place of the coil then.</param>
-/// <param name="BehindMin">How much later than the last bend the spot itself came clear; negative when it was ahead. Null when either did not.</param>
+/// <param name="BehindMin">How much later than the last bend the spot itself came clear; negative when it was ahead. Null when either did
+/// not.</param>
 public sealed record SensorSpot(double SpotC, double ColdestC, double WarmestC, double? BehindMin)
 {
     /// <summary>Spot less coldest place, K; negative where the spot is the colder.</summary>
     public double AheadK => SpotC - ColdestC;
 
-    /// <summary>How it was all through the heat, at most <see cref="MostMoments"/> moments evenly spread; empty where no bend was read meanwhile.</summary>
+    /// <summary>How it was all through the heat, at most <see cref="MostMoments"/> moments evenly spread; empty where no bend was read
+    /// meanwhile.</summary>
     public IReadOnlyList<SpotMoment> Along { get; init; } = [];
 
     public const int MostMoments = 12;
@@ -50,7 +52,8 @@ public sealed record DefrostResult(
     HeaterState? Heaters, IceEstimate? Ice, SensorSpot? Sensor, FanReturn Fans, BoxAfter? Box, IReadOnlyList<Finding> Findings)
 {
     /// <summary>Of a run that could not be judged: nothing is known of it.</summary>
-    public static readonly DefrostResult None = new(DefrostPhases.None, EndedBy.Unknown, [], null, null, null, null, null, new(null, null, false, 0), null, []);
+    public static readonly DefrostResult None =
+        new(DefrostPhases.None, EndedBy.Unknown, [], null, null, null, null, null, new(null, null, false, 0), null, []);
 
     /// <summary>Heat on after the last place was clear, min; null when that is not known.</summary>
     public double? OverRunMin => ClearMin is { } clear && Phases.HeatOff is { } off ? Math.Max(0, off - clear) : null;
@@ -59,7 +62,8 @@ public sealed record DefrostResult(
     public double? OverRunShare => OverRunMin / Phases.HeatMin;
 
     /// <summary>kWh given in all and after clear; null when the power is not known.</summary>
-    public (double Total, double AfterClear)? EnergyKwh => Heaters is { } h && Phases.HeatMin is { } min ? (h.PowerKw * min / 60, h.PowerKw * (OverRunMin ?? 0) / 60) : null;
+    public (double Total, double AfterClear)? EnergyKwh =>
+        Heaters is { } h && Phases.HeatMin is { } min ? (h.PowerKw * min / 60, h.PowerKw * (OverRunMin ?? 0) / 60) : null;
 
     /// <summary>A place on the coil was not clear when the heat ended.</summary>
     public bool IceIsLeft => DefrostAnalysis.Bends(Places).Any(p => p.Told == ClearTold.NotClear) && Phases.HeatOff is not null;

@@ -13,7 +13,8 @@ public enum RunPlaceKind
 /// <param name="Name">A free name for a further bend or another place, the number of a heater leg; empty elsewhere.</param>
 public readonly record struct RunPlace(RunPlaceKind Kind, string Name = "")
 {
-    public static RunPlace Leg(int number) => new(RunPlaceKind.HeaterCurrent, number.ToString(System.Globalization.CultureInfo.InvariantCulture));
+    public static RunPlace Leg(int number) =>
+        new(RunPlaceKind.HeaterCurrent, number.ToString(System.Globalization.CultureInfo.InvariantCulture));
 
     public QuantityKind Measures => Kind switch
     {
@@ -32,7 +33,8 @@ public readonly record struct RunPlace(RunPlaceKind Kind, string Name = "")
 /// <summary>What was seen or done at a minute of a run.</summary>
 public enum RunMarkKind
 {
-    PumpDown, HeatOn, HeatOff, HeatOffByHand, Refrigeration, FansOn, FansOff, SwitchOpen, SwitchClosed, SeenClear, IceLeft, Vapour, CeilingFrost, Hiss, Dripping, Silent,
+    PumpDown, HeatOn, HeatOff, HeatOffByHand, Refrigeration, FansOn, FansOff, SwitchOpen, SwitchClosed, SeenClear, IceLeft, Vapour,
+        CeilingFrost, Hiss, Dripping, Silent,
 
     /// <summary>Nobody watches any more.</summary>
     Over,
@@ -46,7 +48,8 @@ public readonly record struct RunMark(RunMarkKind Kind, double Minute);
 /// <param name="Values">°C, A, V or kPa absolute, one for each minute.</param>
 public sealed record RunTrack(RunPlace Place, double[] Minutes, double[] Values)
 {
-    /// <summary>A track of samples in any order. Of two at one minute the later in the list holds; what no run can hold is left out (<see cref="RunBounds"/>).</summary>
+    /// <summary>A track of samples in any order. Of two at one minute the later in the list holds; what no run can hold is left out (<see
+    /// cref="RunBounds"/>).</summary>
     public static RunTrack Of(RunPlace place, IEnumerable<(double Minute, double Value)> samples)
     {
         var byMinute = new SortedDictionary<double, double>();
@@ -93,7 +96,8 @@ public sealed record RunTrack(RunPlace Place, double[] Minutes, double[] Values)
         return end > first ? Values.AsSpan(first, end - first).ToArray().Average() : At((from + to) / 2);
     }
 
-    /// <summary>Indices of the samples from one minute to another, the last one not included; none where the second minute lies before the first.</summary>
+    /// <summary>Indices of the samples from one minute to another, the last one not included; none where the second minute lies before the
+    /// first.</summary>
     public (int First, int End) Range(double from, double to)
     {
         var first = Array.BinarySearch(Minutes, from);
@@ -105,7 +109,8 @@ public sealed record RunTrack(RunPlace Place, double[] Minutes, double[] Values)
     public RunTrack Between(double from, double to)
     {
         var (first, end) = Range(from, to);
-        return end > first ? this with { Minutes = Minutes[first..end], Values = Values[first..end] } : this with { Minutes = [], Values = [] };
+        return end > first ? this with { Minutes = Minutes[first..end], Values = Values[first..end] }
+            : this with { Minutes = [], Values = [] };
     }
 }
 
@@ -121,8 +126,10 @@ public sealed record DefrostRun(DateTimeOffset Start, DefrostSetUp SetUp, IReadO
     public double? Mark(RunMarkKind kind) => Marks.Where(m => m.Kind == kind).Select(m => (double?)m.Minute).Min();
 
     /// <summary>The last minute anything is known of.</summary>
-    public double LastMinute => Tracks.Where(t => !t.IsEmpty).Select(t => t.Minutes[^1]).Concat(Marks.Select(m => m.Minute)).DefaultIfEmpty(0).Max();
+    public double LastMinute =>
+        Tracks.Where(t => !t.IsEmpty).Select(t => t.Minutes[^1]).Concat(Marks.Select(m => m.Minute)).DefaultIfEmpty(0).Max();
 
     /// <summary>The usual time between samples, min; null with fewer than two in every track.</summary>
-    public double? SampleMin => Tracks.Where(t => t.Minutes.Length > 1).Select(t => (double?)((t.Minutes[^1] - t.Minutes[0]) / (t.Minutes.Length - 1))).Min();
+    public double? SampleMin =>
+        Tracks.Where(t => t.Minutes.Length > 1).Select(t => (double?)((t.Minutes[^1] - t.Minutes[0]) / (t.Minutes.Length - 1))).Min();
 }

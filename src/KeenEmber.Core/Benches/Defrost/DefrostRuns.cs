@@ -31,7 +31,9 @@ public static class DefrostRuns
     /// <param name="logged">Fetches a logged series.</param>
     /// <param name="now">Decides what is still being watched.</param>
     /// <returns>The earliest first.</returns>
-    public static IReadOnlyList<WatchedRun> Of(IReadOnlyList<Timeline> timelines, Equipment unit, Pressure atmosphere, Func<Guid, IReadOnlyList<RunTrack>> logged, DateTimeOffset now, IJudging judging)
+    public static IReadOnlyList<WatchedRun> Of(
+        IReadOnlyList<Timeline> timelines, Equipment unit, Pressure atmosphere, Func<Guid, IReadOnlyList<RunTrack>> logged,
+        DateTimeOffset now, IJudging judging)
     {
         var entries = timelines.SelectMany(t => t.Standing).ToList();
         var setUps = SetUps(timelines);
@@ -42,7 +44,8 @@ public static class DefrostRuns
             .. entries.OfType<RunEntry>().OrderBy(r => r.At).Select(r => new WatchedRun(r,
                 new(r.At, SetUpAt(setUps, r.At) ?? new(unit.Target.Celsius > 2 ? DefrostKind.OffCycle : DefrostKind.Electric),
                     r.Series is { } series ? [.. logged(series).Select(t => t.WithinBounds())] : Tracks(r, readings[r.Id], atmosphere),
-                    [.. marks[r.Id].Select(m => new RunMark(m.Kind, (m.At - r.At).TotalMinutes)).Where(m => RunBounds.IsMinute(m.Minute))]) { TargetC = unit.Target.Celsius },
+                    [.. marks[r.Id].Select(m => new RunMark(m.Kind, (m.At - r.At).TotalMinutes))
+                        .Where(m => RunBounds.IsMinute(m.Minute))]) { TargetC = unit.Target.Celsius },
                 r.Origin != RunOrigin.Watched || marks[r.Id].Any(m => m.Kind == RunMarkKind.Over) || now - r.At > Longest, judging)),
         ];
     }
@@ -56,7 +59,9 @@ public static class DefrostRuns
         setUps.Count == 0 ? null : (setUps.LastOrDefault(s => s.At <= moment) ?? setUps[0]).SetUp;
 
     private static List<RunTrack> Tracks(RunEntry run, IEnumerable<RunReadingEntry> readings, Pressure atmosphere) =>
-        [.. readings.GroupBy(r => r.Place).Select(place => RunTrack.Of(place.Key, place.Select(r => ((r.At - run.At).TotalMinutes, InTrack(r.Place, r.Value, atmosphere)))))];
+        [.. readings.GroupBy(r => r.Place)
+            .Select(place =>
+            RunTrack.Of(place.Key, place.Select(r => ((r.At - run.At).TotalMinutes, InTrack(r.Place, r.Value, atmosphere)))))];
 
     /// <summary>°C, A, V or kPa absolute, as tracks have them.</summary>
     public static double InTrack(RunPlace place, TypedValue value, Pressure atmosphere) =>

@@ -42,7 +42,8 @@ public sealed record HeaterLeg(double Watts, double Volts)
 /// <param name="Starts">Times of day on the site's clock.</param>
 public sealed record DefrostSetUp(
     DefrostKind Kind, DefrostStart Start = DefrostStart.Clock, TerminationKind EndedBy = TerminationKind.Time, string SensorPlace = "",
-    TypedValue? EndAt = null, TypedValue? ResetAt = null, TypedValue? EndPressure = null, double? FailSafeMin = null, double? DripMin = null,
+    TypedValue? EndAt = null, TypedValue? ResetAt = null, TypedValue? EndPressure = null, double? FailSafeMin = null,
+        double? DripMin = null,
     TypedValue? FanDelayAt = null, HeaterConnection Connection = HeaterConnection.Separate, IReadOnlyList<HeaterLeg>? Heaters = null,
     double? CoilMassKg = null, IReadOnlyList<TimeOnly>? Starts = null)
 {

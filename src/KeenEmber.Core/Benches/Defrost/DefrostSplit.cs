@@ -9,7 +9,8 @@ public static class DefrostSplit
     /// <summary>Heat that is off for less than this has not ended: a gap in the log or a cycling safety, min.</summary>
     private const double ShortestPauseMin = 20;
 
-    /// <returns>One run for each time the heaters drew current, its minutes counted from its own start; the log itself where no current was logged or none flowed.</returns>
+    /// <returns>One run for each time the heaters drew current, its minutes counted from its own start; the log itself where no current was
+    /// logged or none flowed.</returns>
     public static IReadOnlyList<DefrostRun> Of(DefrostRun log)
     {
         var starts = new List<double>();
@@ -23,7 +24,10 @@ public static class DefrostSplit
                 apart.Add(start);
         }
 
-        return apart.Count <= 1 ? [log] : [.. apart.Select((start, i) => Part(log, start - BeforeMin, Math.Min(start + AfterMin * 2, i + 1 < apart.Count ? apart[i + 1] - 1 : double.MaxValue)))];
+        return apart.Count <= 1 ? [log]
+            : [.. apart.Select(
+            (start, i) =>
+            Part(log, start - BeforeMin, Math.Min(start + AfterMin * 2, i + 1 < apart.Count ? apart[i + 1] - 1 : double.MaxValue)))];
     }
 
     /// <summary>One defrost out of a log.</summary>
@@ -33,7 +37,9 @@ public static class DefrostSplit
         return log with
         {
             Start = log.Start + TimeSpan.FromMinutes(zero),
-            Tracks = [.. log.Tracks.Select(t => t.Between(zero, to)).Where(t => !t.IsEmpty).Select(t => t with { Minutes = [.. t.Minutes.Select(m => m - zero)] })],
+            Tracks =
+                [.. log.Tracks.Select(t => t.Between(zero, to)).Where(t => !t.IsEmpty)
+                .Select(t => t with { Minutes = [.. t.Minutes.Select(m => m - zero)] })],
             Marks = [.. log.Marks.Where(m => m.Minute >= zero && m.Minute <= to).Select(m => m with { Minute = m.Minute - zero })],
         };
     }

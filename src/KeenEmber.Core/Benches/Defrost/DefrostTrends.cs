@@ -28,9 +28,12 @@ public static class DefrostTrends
             new(HeatMin, null, Marks(runs, r => r.Result.Phases.HeatMin, (_, _) => MinuteAccuracy)),
             new(OverRunMin, null, Marks(runs, r => r.Result.OverRunMin, (_, _) => ClearAccuracyMin)),
             new(IcePerRunKg, null, Marks(runs, r => r.Result.Ice?.IceKg, (r, _) => r.Result.Ice!.UncertaintyKg)),
-            new(IcePerDayKg, null, Marks(runs, r => r.Result.Ice?.IceKg * PerDay(r), (r, _) => r.Result.Ice!.UncertaintyKg * PerDay(r)!.Value)),
+            new(IcePerDayKg, null,
+                Marks(runs, r => r.Result.Ice?.IceKg * PerDay(r), (r, _) => r.Result.Ice!.UncertaintyKg * PerDay(r)!.Value)),
             .. Enumerable.Range(1, legs).Select(leg => new Trend(HeaterCurrentA, Subject.HeaterLeg(leg),
-                Marks(runs, r => r.Result.Heaters?.Legs.FirstOrDefault(l => l.Leg == leg)?.MeasuredA, (_, amps) => MeterAccuracy.Of(QuantityKind.Current, amps)))),
+                Marks(runs, r =>
+                    r.Result.Heaters?.Legs.FirstOrDefault(l => l.Leg == leg)?.MeasuredA, (_, amps) =>
+                    MeterAccuracy.Of(QuantityKind.Current, amps)))),
         ];
         return [.. trends.Where(t => t.Marks.Count > 1)];
     }
@@ -38,7 +41,8 @@ public static class DefrostTrends
     /// <summary>Defrosts a day, by the schedule that held; null where none is on record.</summary>
     private static int? PerDay(WatchedRun run) => run.Run.SetUp.Starts is { Count: > 0 } starts ? starts.Count : null;
 
-    private static List<TrendMark> Marks(IReadOnlyList<WatchedRun> runs, Func<WatchedRun, double?> value, Func<WatchedRun, double, double> accuracy)
+    private static List<TrendMark> Marks(
+        IReadOnlyList<WatchedRun> runs, Func<WatchedRun, double?> value, Func<WatchedRun, double, double> accuracy)
     {
         var marks = new List<TrendMark>();
         foreach (var run in runs)

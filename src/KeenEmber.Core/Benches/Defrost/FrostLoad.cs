@@ -6,7 +6,8 @@ namespace KeenEmber.Core.Benches.Defrost;
 public readonly record struct MoistAir(double TempC, double RelativeHumidity)
 {
     /// <summary>kg of water for each kg of dry air, at the pressure given.</summary>
-    /// <remarks>Saturation by Magnus with the coefficients of Sonntag (1990): over water above 0 °C, over ice below; Humidity ratio 0.622 e/(p - e); within 0.6 % of the psychrometric tables from -20 to 50 °C.</remarks>
+    /// <remarks>Saturation by Magnus with the coefficients of Sonntag (1990): over water above 0 °C, over ice below; Humidity ratio 0.622
+    /// e/(p - e); within 0.6 % of the psychrometric tables from -20 to 50 °C.</remarks>
     public double HumidityRatio(double pressureKpa)
     {
         var (a, b) = TempC >= 0 ? (17.62, 243.12) : (22.46, 272.62);
@@ -32,10 +33,12 @@ public sealed record BoxDoor(double WidthM, double HeightM, double OpeningsPerDa
 /// <summary>How much frost a coil gets in a day from the air that comes in.</summary>
 public static class FrostLoad
 {
-    /// <summary>Part of the full exchange flow that a door opened for a short while reaches (ASHRAE Handbook Refrigeration, chapter 24: 0.8 for cyclical use with a difference of 11 K or more).</summary>
+    /// <summary>Part of the full exchange flow that a door opened for a short while reaches (ASHRAE Handbook Refrigeration, chapter 24: 0.8
+    /// for cyclical use with a difference of 11 K or more).</summary>
     public const double DoorwayFlowFactor = 0.8;
 
-    /// <summary>kg of ice a day: doors by the exchange flow of Gosney and Olama (1975), leaks and ventilation by their air changes.</summary>
+    /// <summary>kg of ice a day: doors by the exchange flow of Gosney and Olama (1975), leaks and ventilation by their air
+    /// changes.</summary>
     /// <param name="box">Air in the box; its humidity is what the coil leaves, 0.85 where nothing is known.</param>
     /// <param name="outside">Air before the door.</param>
     /// <param name="leakM3PerHour">Gaps, drains, ventilation, m³/h.</param>
@@ -46,7 +49,9 @@ public static class FrostLoad
         var wetter = outside.HumidityRatio(pressureKpa) - box.HumidityRatio(pressureKpa);
         var airKgPerDay = leakM3PerHour * 24 * outside.Density(pressureKpa);
         if (door is { } d)
-            airKgPerDay += DoorFlow(d, box.Density(pressureKpa), outside.Density(pressureKpa)) * d.OpeningsPerDay * d.SecondsOpen * outside.Density(pressureKpa);
+            airKgPerDay += DoorFlow(
+                d, box.Density(pressureKpa), outside.Density(pressureKpa)) * d.OpeningsPerDay * d.SecondsOpen * outside.Density(
+                pressureKpa);
         return Math.Max(0, wetter * airKgPerDay);
     }
 
@@ -56,6 +61,7 @@ public static class FrostLoad
         if (inside <= outside)
             return 0;
         var mixing = 2 / (1 + Math.Cbrt(inside / outside));
-        return 0.221 * door.WidthM * door.HeightM * Math.Sqrt(9.81 * door.HeightM) * Math.Sqrt(1 - outside / inside) * Math.Pow(mixing, 1.5) * DoorwayFlowFactor * (1 - door.Curtain);
+        return 0.221 * door.WidthM * door.HeightM * Math.Sqrt(9.81 * door.HeightM) * Math.Sqrt(1 - outside / inside) * Math.Pow(
+            mixing, 1.5) * DoorwayFlowFactor * (1 - door.Curtain);
     }
 }

@@ -16,13 +16,17 @@ public sealed record LegCheck(int Leg, double? MeasuredA, double HealthyA, doubl
 }
 
 /// <param name="Volts">Measured, or the rating where <paramref name="IsMeasured"/> is false.</param>
-/// <param name="ElementsOut">Numbers of the elements that are out: of their leg, in delta 1 between lines 1 and 2, 2 between 2 and 3, 3 between 3 and 1.</param>
+/// <param name="ElementsOut">Numbers of the elements that are out: of their leg, in delta 1 between lines 1 and 2, 2 between 2 and 3, 3
+/// between 3 and 1.</param>
 /// <param name="HealthyKw">What all elements would give at this voltage.</param>
 /// <param name="PowerKw">What the elements still whole give at this voltage, scaled to the measured currents.</param>
-public sealed record HeaterState(double Volts, bool IsMeasured, IReadOnlyList<LegCheck> Legs, IReadOnlyList<int> ElementsOut, double PowerKw, double HealthyKw, double RatedKw);
+public sealed record HeaterState(
+    double Volts, bool IsMeasured, IReadOnlyList<LegCheck> Legs, IReadOnlyList<int> ElementsOut, double PowerKw, double HealthyKw,
+    double RatedKw);
 
 /// <summary>
-/// Which heater elements are out, from the currents of the legs: every combination of elements is tried, and the one whose currents come nearest to the
+/// Which heater elements are out, from the currents of the legs: every combination of elements is tried, and the one whose currents come
+/// nearest to the
 /// measured ones is it. Elements are resistances R = V²/W (their warm resistance hardly differs for the usual sheathed elements).
 /// </summary>
 public static class HeaterCheck
@@ -43,9 +47,12 @@ public static class HeaterCheck
             .Select(mask => (Mask: mask, Error: Error(Currents(setUp, supply, mask), currents)))
             .Aggregate((a, b) => b.Error < a.Error - 1e-6 ? b : a).Mask;
         var expected = Currents(setUp, supply, best);
-        var checks = legs.Select((_, i) => new LegCheck(i + 1, i < currents.Count ? currents[i] : null, healthy[i].Magnitude, expected[i].Magnitude)).ToList();
+        var checks =
+            legs.Select((_, i) => new LegCheck(i + 1, i < currents.Count ? currents[i] : null, healthy[i].Magnitude, expected[i].Magnitude))
+            .ToList();
         var scale = checks.Where(c => c.Share is > 0 && c.ExpectedA > 0.1).Select(c => c.Share!.Value).DefaultIfEmpty(1).Average();
-        return new(supply, volts is not null, checks, [.. Enumerable.Range(0, legs.Count).Where(i => (best >> i & 1) == 1).Select(i => i + 1)],
+        return new(
+            supply, volts is not null, checks, [.. Enumerable.Range(0, legs.Count).Where(i => (best >> i & 1) == 1).Select(i => i + 1)],
             Power(setUp, supply, best) * scale / 1000, Power(setUp, supply, 0) / 1000, legs.Sum(l => l.Watts) / 1000);
     }
 
@@ -89,12 +96,15 @@ public static class HeaterCheck
         return line.Select((v, i) => Math.Pow((v - centre).Magnitude, 2) * g[i]).Sum();
     }
 
-    private static double[] Conductances(DefrostSetUp setUp, int outMask) => [.. setUp.Legs.Select((l, i) => (outMask >> i & 1) == 1 ? 0 : 1 / l.ResistanceOhm)];
+    private static double[] Conductances(DefrostSetUp setUp, int outMask) =>
+        [.. setUp.Legs.Select((l, i) => (outMask >> i & 1) == 1 ? 0 : 1 / l.ResistanceOhm)];
 
     /// <summary>Voltages of the three lines against the middle of the supply.</summary>
-    private static Complex[] Lines(double lineToLine) => [.. Enumerable.Range(0, 3).Select(i => Complex.FromPolarCoordinates(lineToLine / Math.Sqrt(3), -i * Math.Tau / 3))];
+    private static Complex[] Lines(double lineToLine) =>
+        [.. Enumerable.Range(0, 3).Select(i => Complex.FromPolarCoordinates(lineToLine / Math.Sqrt(3), -i * Math.Tau / 3))];
 
     /// <summary>Millman's theorem; with fewer than two elements whole no current flows wherever it lies.</summary>
     private static Complex StarPoint(Complex[] line, double[] g) =>
-        g.Count(s => s > 0) < 2 ? line[Math.Max(0, Array.FindIndex(g, s => s > 0))] : line.Select((v, i) => v * g[i]).Aggregate((a, b) => a + b) / g.Sum();
+        g.Count(s => s > 0) < 2 ? line[Math.Max(0, Array.FindIndex(g, s => s > 0))]
+            : line.Select((v, i) => v * g[i]).Aggregate((a, b) => a + b) / g.Sum();
 }

@@ -9,7 +9,8 @@ namespace KeenEmber.Core.Benches.Defrost;
 public sealed record IceEstimate(double IceKg, double UncertaintyKg, double EnergyKwh, double CoilKwh, double LostKwh, bool LossIsMeasured);
 
 /// <summary>
-/// Ice = (energy - warming of the metal - loss to the air) / (heat of fusion + warming of the ice). The loss per kelvin is the coil's own, read where
+/// Ice = (energy - warming of the metal - loss to the air) / (heat of fusion + warming of the ice). The loss per kelvin is the coil's own,
+/// read where
 /// it has no more ice: heat on after clear, and heat off before the refrigeration comes back.
 /// </summary>
 public static class IceBalance
@@ -45,7 +46,8 @@ public static class IceBalance
         var air = run.Track(RunPlaceKind.AirBehind) ?? run.Track(RunPlaceKind.AirInFront) ?? run.Track(RunPlaceKind.Box);
         var heating = Stretch(coil, air, on, until);
         var afterClear = clear is { } c && off - c >= ShortestStretchMin ? Stretch(coil, air, c + 1, off) : null;
-        var drip = (phases.Refrigeration ?? phases.FansOn ?? run.LastMinute) is var end && end - off >= ShortestStretchMin && clear is not null
+        var drip = (phases.Refrigeration ?? phases.FansOn ?? run.LastMinute) is var end && end - off >= ShortestStretchMin
+            && clear is not null
             ? Stretch(coil, air, off + 0.5, Math.Min(end, off + 12)) : null;
         if (heating is null)
             return null;
@@ -58,9 +60,12 @@ public static class IceBalance
         var perKg = FusionKj + IceKjPerK * Math.Max(0, -heating.FirstC);
         var spread = new[]
         {
-            energy * (powerIsMeasured ? PowerShare : RatedPowerShare), stored * MetalShare, lost * (loss is null ? UsualLossUncertainty : LossShare), powerKw * 60,
+            energy * (powerIsMeasured ? PowerShare : RatedPowerShare), stored * MetalShare,
+                lost * (loss is null ? UsualLossUncertainty : LossShare), powerKw * 60,
         };
-        return new(Math.Max(0, energy - stored - lost) / perKg, Math.Sqrt(spread.Sum(s => s * s)) / perKg, energy / 3600, stored / 3600, lost / 3600, loss is not null);
+        return new(
+            Math.Max(0, energy - stored - lost) / perKg, Math.Sqrt(spread.Sum(s => s * s)) / perKg, energy / 3600, stored / 3600,
+            lost / 3600, loss is not null);
     }
 
     /// <summary>Heat capacity of the metal, kJ/K, and loss, kW/K times 60 (kJ per K and minute).</summary>

@@ -30,7 +30,8 @@ public sealed record PlaceMelt(RunPlace Place, ClearTold Told, double? LevelC, d
 }
 
 /// <summary>
-/// Finds the melt plateau of a surface and the moment it ends: while ice is on it a heated surface stays near 0 °C, and the first quick rise after
+/// Finds the melt plateau of a surface and the moment it ends: while ice is on it a heated surface stays near 0 °C, and the first quick
+/// rise after
 /// that means clear. The moment is the knee of two straight lines, the level of the plateau and the rise after it, fitted by least squares.
 /// </summary>
 public static class MeltPlateau
@@ -87,10 +88,13 @@ public static class MeltPlateau
         var top = Math.Min(minutes.Length, Math.Max(risen < 0 ? minutes.Length : risen + 1, rise + FewestOfRise));
         var from = Array.FindIndex(minutes, m => m >= Math.Max(minutes[inBand[0]], minutes[rise] - KneeReachMin));
         var clear = Math.Min(heatOff, Knee(minutes.AsSpan(from..top), values.AsSpan(from..top), minutes[rise]));
-        return new(track.Place, ClearTold.Plateau, plateau, minutes[inBand[0]], clear) { PlateauMin = clear - minutes[inBand[0]], AtHeatOffC = atEnd };
+        return new(
+            track.Place, ClearTold.Plateau, plateau, minutes[inBand[0]], clear) { PlateauMin = clear - minutes[inBand[0]],
+            AtHeatOffC = atEnd };
     }
 
-    /// <summary>The first index from which the values stay above a level to the end, but for a tenth of them; -1 when they do not.</summary>
+    /// <summary>The first index from which the values stay above a level to the end, but for a tenth of them; -1 when they do
+    /// not.</summary>
     private static int LeavesFor(double[] values, double level)
     {
         var below = 0;
@@ -175,7 +179,8 @@ public static class MeltPlateau
 
     private static double MedianOf(double a, double b, double c) => Math.Max(Math.Min(a, b), Math.Min(Math.Max(a, b), c));
 
-    /// <summary>Of two pairs neither the lowest nor the highest can be the median of five; it is that of what is left. A day of seconds goes through here many times.</summary>
+    /// <summary>Of two pairs neither the lowest nor the highest can be the median of five; it is that of what is left. A day of seconds
+    /// goes through here many times.</summary>
     private static double MedianOf(double a, double b, double c, double d, double e) =>
         MedianOf(Math.Max(Math.Min(a, b), Math.Min(c, d)), Math.Min(Math.Max(a, b), Math.Max(c, d)), e);
 

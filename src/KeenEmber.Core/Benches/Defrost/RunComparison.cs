@@ -15,7 +15,9 @@ public sealed record RunComparison(WatchedRun Earlier, WatchedRun Later, IReadOn
         var (earlier, later) = one.Run.Start <= another.Run.Start ? (one, another) : (another, one);
         return new(earlier, later,
         [
-            .. timelines.SelectMany(t => t.Standing).Where(e => e is IChangesUnit { ChangesUnit: true } && e.At >= earlier.Run.Start && e.At <= later.Run.Start).OrderBy(e => e.At),
+            .. timelines.SelectMany(t => t.Standing)
+                .Where(e => e is IChangesUnit { ChangesUnit: true } && e.At >= earlier.Run.Start && e.At <= later.Run.Start)
+                .OrderBy(e => e.At),
         ]);
     }
 
@@ -27,7 +29,8 @@ public sealed record RunComparison(WatchedRun Earlier, WatchedRun Later, IReadOn
 
     public double? PowerKw => Later.Result.Heaters?.PowerKw - Earlier.Result.Heaters?.PowerKw;
 
-    /// <summary>Length, end and over-run are what they were: nothing that was done between was the cause. Null while a length is not known.</summary>
+    /// <summary>Length, end and over-run are what they were: nothing that was done between was the cause. Null while a length is not
+    /// known.</summary>
     public bool? IsUnchanged => HeatMin is not { } heat ? null
         : Math.Abs(heat) <= SameMin && Later.Result.End == Earlier.Result.End && Math.Abs(OverRunMin ?? 0) <= SameMin;
 }

@@ -26,7 +26,8 @@ public sealed record FrostJudgement(FrostEntry? AsFound, FrostEntry? AfterTheWor
 {
     public override IReadOnlyList<Finding> Found => field ??= PatternsOf(AsFound);
 
-    /// <summary>What is still there after the work. A picture as found says what was so before anybody could do anything about it.</summary>
+    /// <summary>What is still there after the work. A picture as found says what was so before anybody could do anything about
+    /// it.</summary>
     public override IReadOnlyList<Finding> Now => field ??= PatternsOf(AfterTheWork);
 
     private static IReadOnlyList<Finding> PatternsOf(FrostEntry? entry) => entry is null ? []

@@ -35,7 +35,8 @@ public static class FrostPatterns
 
     private static readonly (FrostPlace Place, string Code)[] Places =
     [
-        (FrostPlace.Valve, ValveBall), (FrostPlace.SuctionLine, SuctionLine), (FrostPlace.DrainPan, DrainPan), (FrostPlace.Ceiling, Ceiling), (FrostPlace.Door, Door),
+        (FrostPlace.Valve, ValveBall), (FrostPlace.SuctionLine, SuctionLine), (FrostPlace.DrainPan, DrainPan),
+            (FrostPlace.Ceiling, Ceiling), (FrostPlace.Door, Door),
     ];
 
     public static IReadOnlyList<Finding> Find(FrostPicture picture)
@@ -43,7 +44,9 @@ public static class FrostPatterns
         var findings = new List<Finding>();
         findings.AddRange(OfFace(picture).Select(code => Of(code, picture)));
         // A valve's own frost is normal; a ball of ice is not.
-        findings.AddRange(Places.Where(p => p.Place == FrostPlace.Valve ? picture.At(p.Place) == FrostState.Ice : picture.At(p.Place) != FrostState.Clear).Select(p => Of(p.Code, picture)));
+        findings.AddRange(
+            Places.Where(p => p.Place == FrostPlace.Valve ? picture.At(p.Place) == FrostState.Ice : picture.At(p.Place) != FrostState.Clear)
+            .Select(p => Of(p.Code, picture)));
         if (findings.Count == 0 && picture == FrostPicture.AllClear)
             findings.Add(Of(Clear, picture));
         return findings;
@@ -65,7 +68,8 @@ public static class FrostPatterns
            select new Part(BehindOneFan, (_, c) => c >= first && c < first + width),
     ];
 
-    /// <summary>The whole face, or the part that is frosted while the rest is clear, or two such parts together; none for anything else.</summary>
+    /// <summary>The whole face, or the part that is frosted while the rest is clear, or two such parts together; none for anything
+    /// else.</summary>
     private static IReadOnlyList<string> OfFace(FrostPicture picture)
     {
         if (picture.Share((_, _) => true) >= Mostly)
@@ -76,7 +80,8 @@ public static class FrostPatterns
             return [one.Code];
         foreach (var (first, index) in frosted.Select((p, i) => (p, i)))
         {
-            if (frosted.Skip(index + 1).FirstOrDefault(p => p.Code != first.Code && RestIsClear((r, c) => first.Holds(r, c) || p.Holds(r, c))) is { } second)
+            if (frosted.Skip(index + 1)
+                .FirstOrDefault(p => p.Code != first.Code && RestIsClear((r, c) => first.Holds(r, c) || p.Holds(r, c))) is { } second)
                 return [first.Code, second.Code];
         }
 

@@ -5,7 +5,8 @@ public enum FrostState { Clear, Frost, Ice }
 /// <summary>Places beside the coil's face where frost tells something.</summary>
 public enum FrostPlace { Valve, SuctionLine, DrainPan, Ceiling, Door }
 
-/// <summary>The coil's face seen from the air's entering side, as a grid of passes (rows, top first) and sections (columns, the inlet's side first), and the places around it.</summary>
+/// <summary>The coil's face seen from the air's entering side, as a grid of passes (rows, top first) and sections (columns, the inlet's
+/// side first), and the places around it.</summary>
 /// <param name="Face">One digit a cell, row by row: 0 clear, 1 frost, 2 ice.</param>
 /// <param name="Around">One digit a place, in the order of <see cref="FrostPlace"/>.</param>
 public sealed record FrostPicture(string Face, string Around)
@@ -29,10 +30,12 @@ public sealed record FrostPicture(string Face, string Around)
     /// <summary>Share of the cells of a part of the face that are not clear, 0 to 1.</summary>
     public double Share(Func<int, int, bool> part)
     {
-        var cells = Enumerable.Range(0, Rows).SelectMany(r => Enumerable.Range(0, Columns), (r, c) => (r, c)).Where(x => part(x.r, x.c)).ToList();
+        var cells = Enumerable.Range(0, Rows).SelectMany(r => Enumerable.Range(0, Columns), (r, c) => (r, c)).Where(x => part(x.r, x.c))
+            .ToList();
         return cells.Count == 0 ? 0 : cells.Count(x => At(x.r, x.c) != FrostState.Clear) / (double)cells.Count;
     }
 
     /// <summary>Cells that differ from another picture.</summary>
-    public int Differs(FrostPicture other) => Face.Zip(other.Face).Count(p => p.First != p.Second) + Around.Zip(other.Around).Count(p => p.First != p.Second);
+    public int Differs(FrostPicture other) =>
+        Face.Zip(other.Face).Count(p => p.First != p.Second) + Around.Zip(other.Around).Count(p => p.First != p.Second);
 }

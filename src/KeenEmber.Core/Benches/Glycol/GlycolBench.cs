@@ -14,7 +14,8 @@ public sealed class GlycolBench : IBench
     public IReadOnlyDictionary<string, Type> Entries { get; } = new Dictionary<string, Type> { ["glycol"] = typeof(GlycolEntry) };
 
     public BenchJudgement Judge(VisitInput visit) => new GlycolJudgement(
-        visit.Timeline.Standing.OfType<GlycolEntry>().LastOrDefault() is { Percent: { } percent } test ? Check(test, percent, visit.Unit) : null);
+        visit.Timeline.Standing.OfType<GlycolEntry>().LastOrDefault() is { Percent: { } percent } test ? Check(test, percent, visit.Unit)
+            : null);
 
     private static GlycolResult Check(GlycolEntry test, double percent, Equipment unit) => GlycolCheck.Judge(new(
         test.Kind, percent, unit.Target, test.ColdestSurface?.Temperature,

@@ -48,7 +48,8 @@ public static class GlycolCheck
         if (input.ColdestSurface is { } surface)
             values["ColdestSurface"] = surface.Kelvin;
 
-        // A mixture that would freeze on a coil at the right set point is at fault, however cold it was run; only one that would not clears itself.
+        // A mixture that would freeze on a coil at the right set point is at fault, however cold it was run; only one that would not clears
+        // itself.
         var code = freezing >= coil ? TooWeak
             : atSurface is { Kelvin: <= 0 } ? ControlTooCold
             : (coil - freezing).Kelvin < MarginK ? ThinMargin

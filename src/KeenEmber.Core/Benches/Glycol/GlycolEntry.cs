@@ -9,5 +9,6 @@ namespace KeenEmber.Core.Benches.Glycol;
 public sealed record GlycolEntry(EntryHeader Header, GlycolKind Kind, TypedValue Strength, TypedValue? ColdestSurface) : Entry(Header)
 {
     /// <summary>Mass %; null when a freezing point was typed that no mixture has.</summary>
-    public double? Percent => Strength.Unit.Kind == QuantityKind.Concentration ? Strength.Number : GlycolMixture.PercentFor(Kind, Strength.Temperature);
+    public double? Percent =>
+        Strength.Unit.Kind == QuantityKind.Concentration ? Strength.Number : GlycolMixture.PercentFor(Kind, Strength.Temperature);
 }

@@ -45,5 +45,6 @@ public static class GlycolMixture
 
     /// <summary>Down to here the slush does not yet burst pipes; for strong mixtures held at what 60 % gives.</summary>
     /// <returns>Null outside the range.</returns>
-    public static Temperature? BurstPoint(GlycolKind kind, double percent) => FreezingPoint(kind, percent < 0 ? percent : Math.Min(percent / BurstShare, HighestPercent));
+    public static Temperature? BurstPoint(GlycolKind kind, double percent) =>
+        FreezingPoint(kind, percent < 0 ? percent : Math.Min(percent / BurstShare, HighestPercent));
 }

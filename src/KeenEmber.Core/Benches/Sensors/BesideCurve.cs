@@ -9,9 +9,11 @@ public sealed record BesideCurve(SensorCurve Alone, double Ohm, bool IsInSeries)
 
     public override double ToleranceAt(double value) => Alone.ToleranceAt(value);
 
-    protected override double Solve(double signal) => Joined(signal, -Ohm) is > 0 and var alone ? Alone.ValueOf(alone) ?? double.NaN : double.NaN;
+    protected override double Solve(double signal) =>
+        Joined(signal, -Ohm) is > 0 and var alone ? Alone.ValueOf(alone) ?? double.NaN : double.NaN;
 
-    /// <summary>What must lie beside the sensor to let so many ohms be measured at a value: too many are in series with it, too few across it.</summary>
+    /// <summary>What must lie beside the sensor to let so many ohms be measured at a value: too many are in series with it, too few across
+    /// it.</summary>
     /// <returns>Null where just its own resistance was measured, or none at all.</returns>
     public static BesideCurve? Through(SensorCurve alone, double signal, double value)
     {

@@ -14,15 +14,19 @@ public sealed record BetaCurve(string Code, double R25, double Beta, double R25S
 
     public override double ToleranceAt(double value) => NtcTolerance.At(value, Beta, R25Share, BetaShare);
 
-    protected override double Solve(double signal) => signal > 0 ? 1 / (1 / T25 + Math.Log(signal / R25) / Beta) - Temperature.ZeroCelsiusInKelvin : double.NaN;
+    protected override double Solve(double signal) =>
+        signal > 0 ? 1 / (1 / T25 + Math.Log(signal / R25) / Beta) - Temperature.ZeroCelsiusInKelvin : double.NaN;
 }
 
 /// <summary>An NTC through three points: 1/T = A + B·ln R + C·(ln R)³.</summary>
-/// <remarks>J. S. Steinhart, S. R. Hart, Calibration curves for thermistors, Deep-Sea Research 15 (1968) 497-503. Within 0.05 K over 100 K between its points.</remarks>
-public sealed record SteinhartHartCurve(string Code, double A, double B, double C, double R25Share = 0.01, double BetaShare = 0.01) : SensorCurve(Code)
+/// <remarks>J. S. Steinhart, S. R. Hart, Calibration curves for thermistors, Deep-Sea Research 15 (1968) 497-503. Within 0.05 K over 100 K
+/// between its points.</remarks>
+public sealed record SteinhartHartCurve(string Code, double A, double B, double C, double R25Share = 0.01, double BetaShare = 0.01)
+    : SensorCurve(Code)
 {
     /// <summary>Through three points at different temperatures.</summary>
-    public static SteinhartHartCurve Through(string code, CurvePoint first, CurvePoint second, CurvePoint third, double r25Share = 0.01, double betaShare = 0.01)
+    public static SteinhartHartCurve Through(
+        string code, CurvePoint first, CurvePoint second, CurvePoint third, double r25Share = 0.01, double betaShare = 0.01)
     {
         static (double L, double Y) Of(CurvePoint p) => (Math.Log(p.Signal), 1 / (p.Value + Temperature.ZeroCelsiusInKelvin));
         var ((l1, y1), (l2, y2), (l3, y3)) = (Of(first), Of(second), Of(third));
@@ -58,7 +62,8 @@ public sealed record SteinhartHartCurve(string Code, double A, double B, double 
 
 internal static class NtcTolerance
 {
-    /// <summary>Tolerance of R25 and of beta brought to kelvin at a temperature: ΔR/R over α = β/T². Both add, as makers' sheets have it.</summary>
+    /// <summary>Tolerance of R25 and of beta brought to kelvin at a temperature: ΔR/R over α = β/T². Both add, as makers' sheets have
+    /// it.</summary>
     public static double At(double tempC, double beta, double r25Share, double betaShare)
     {
         var kelvin = tempC + Temperature.ZeroCelsiusInKelvin;

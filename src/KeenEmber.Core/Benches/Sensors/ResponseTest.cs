@@ -15,7 +15,8 @@ public static class ResponseTest
     /// <summary>A sensor that has moved less than this share of the step after a minute is dead.</summary>
     private const double DeadShare = 0.05;
 
-    /// <summary>A bare bead in stirred water needs some 5 s, a moulded or sheathed one some 20; in the hand twice that. Slower than this something is round it, s.</summary>
+    /// <summary>A bare bead in stirred water needs some 5 s, a moulded or sheathed one some 20; in the hand twice that. Slower than this
+    /// something is round it, s.</summary>
     public const double SlowS = 45;
 
     private const double LongEnoughS = 60;

@@ -3,12 +3,14 @@ using KeenEmber.Core.Quantities;
 namespace KeenEmber.Core.Benches.Sensors;
 
 /// <summary>Platinum: R = R0(1 + At + Bt² + C(t - 100)t³), the last term under 0 °C only.</summary>
-/// <remarks>IEC 60751:2022, 5.2; tolerance class B: ±(0.3 + 0.005|t|) K. Valid from -200 to 850 °C; used here over the range of the trade.</remarks>
+/// <remarks>IEC 60751:2022, 5.2; tolerance class B: ±(0.3 + 0.005|t|) K. Valid from -200 to 850 °C; used here over the range of the
+/// trade.</remarks>
 public sealed record PlatinumCurve(string Code, double R0) : SensorCurve(Code)
 {
     private const double A = 3.9083e-3, B = -5.775e-7, C = -4.183e-12;
 
-    public override double SignalAt(double value) => R0 * (1 + A * value + B * value * value + (value < 0 ? C * (value - 100) * value * value * value : 0));
+    public override double SignalAt(double value) =>
+        R0 * (1 + A * value + B * value * value + (value < 0 ? C * (value - 100) * value * value * value : 0));
 
     public override double ToleranceAt(double value) => 0.3 + 0.005 * Math.Abs(value);
 
@@ -23,7 +25,8 @@ public sealed record PlatinumCurve(string Code, double R0) : SensorCurve(Code)
 }
 
 /// <summary>A rising curve of the second order: R = R25(1 + α(t - 25) + β(t - 25)²).</summary>
-/// <remarks>Spreading-resistance silicon sensors; α = 7.87·10⁻³ /K and β = 1.874·10⁻⁵ /K² for the usual kind (makers agree on them).</remarks>
+/// <remarks>Spreading-resistance silicon sensors; α = 7.87·10⁻³ /K and β = 1.874·10⁻⁵ /K² for the usual kind (makers agree on
+/// them).</remarks>
 /// <param name="Share">Tolerance of R25, as a share.</param>
 public sealed record QuadraticCurve(string Code, double R25, double Alpha, double Beta, double Share = 0.01) : SensorCurve(Code)
 {
@@ -49,7 +52,8 @@ public sealed record QuadraticCurve(string Code, double R25, double Alpha, doubl
 /// <param name="From">Signal and value at the lower end.</param>
 /// <param name="To">At the upper end.</param>
 /// <param name="Share">Tolerance as a share of the span.</param>
-public sealed record LinearCurve(string Code, SignalKind Kind, QuantityKind What, CurvePoint From, CurvePoint To, double Share = 0.01) : SensorCurve(Code)
+public sealed record LinearCurve(string Code, SignalKind Kind, QuantityKind What, CurvePoint From, CurvePoint To, double Share = 0.01)
+    : SensorCurve(Code)
 {
     public override SignalKind Signal => Kind;
 
@@ -60,9 +64,11 @@ public sealed record LinearCurve(string Code, SignalKind Kind, QuantityKind What
     /// <summary>A little beyond its ends it is still read.</summary>
     private double Slack => 0.02 * (To.Value - From.Value);
 
-    public override double SignalAt(double value) => From.Signal + (value - From.Value) / (To.Value - From.Value) * (To.Signal - From.Signal);
+    public override double SignalAt(double value) =>
+        From.Signal + (value - From.Value) / (To.Value - From.Value) * (To.Signal - From.Signal);
 
     public override double ToleranceAt(double value) => Share * Math.Abs(To.Value - From.Value);
 
-    protected override double Solve(double signal) => From.Value + (signal - From.Signal) / (To.Signal - From.Signal) * (To.Value - From.Value);
+    protected override double Solve(double signal) =>
+        From.Value + (signal - From.Signal) / (To.Signal - From.Signal) * (To.Value - From.Value);
 }

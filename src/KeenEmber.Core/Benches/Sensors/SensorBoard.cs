@@ -34,7 +34,9 @@ public static class SensorBoard
     {
         var (places, clear) = Assign(channels, accuracy);
         var results = channels.Select((c, i) => One(channels, i, places[i], accuracy)).ToList();
-        int[] order = [.. Enumerable.Range(0, results.Count).Where(i => results[i].Result.IsFault).OrderByDescending(i => results[i].Result.Verdict == SensorVerdict.Swapped ? clear : results[i].Result.Clear)];
+        int[] order =
+            [.. Enumerable.Range(0, results.Count).Where(i => results[i].Result.IsFault)
+            .OrderByDescending(i => results[i].Result.Verdict == SensorVerdict.Swapped ? clear : results[i].Result.Clear)];
         return new(results, order, clear);
     }
 
@@ -47,7 +49,9 @@ public static class SensorBoard
         // In a bath the sensor itself was read at its own leads, so its baths do not belong to this input.
         // What hangs on it is the other place's sensor, with that one's curve; this input reads it by its own.
         var there = channels[place];
-        SensorPoint[] moved = [.. InPlace(c).Select(p => p with { Reference = ReferenceAt(there, p.Moment), Shown = there.Curve == c.Curve ? p.Shown : null })];
+        SensorPoint[] moved =
+            [.. InPlace(c)
+            .Select(p => p with { Reference = ReferenceAt(there, p.Moment), Shown = there.Curve == c.Curve ? p.Shown : null })];
         var result = ThreeWayCheck.Judge(there.Curve, moved, accuracy, c.OffsetParameter);
         return new(c, place, result with { Verdict = SensorVerdict.Swapped }, ByElimination: result.IsFault);
     }
@@ -62,7 +66,8 @@ public static class SensorBoard
     {
         var labels = Enumerable.Range(0, channels.Count).ToArray();
         // An open or shorted sensor tells about no place.
-        int[] free = [.. labels.Where(i => InPlace(channels[i]).Any() && ThreeWayCheck.Extreme(channels[i].Curve, channels[i].Points) is null)];
+        int[] free =
+            [.. labels.Where(i => InPlace(channels[i]).Any() && ThreeWayCheck.Extreme(channels[i].Curve, channels[i].Points) is null)];
         if (free.Length is < 2 or > MostChannels)
             return (labels, 0);
         var cost = new double[channels.Count, channels.Count];
@@ -72,7 +77,9 @@ public static class SensorBoard
                 cost[c, p] = Cost(channels[c], channels[p], accuracy);
         }
 
-        var orders = Orders(free.Length).Select(o => (Order: o, Cost: free.Select((c, i) => cost[c, free[o[i]]]).Sum(), Moves: o.Where((to, i) => to != i).Count())).ToList();
+        var orders = Orders(free.Length)
+            .Select(o => (Order: o, Cost: free.Select((c, i) => cost[c, free[o[i]]]).Sum(), Moves: o.Where((to, i) => to != i).Count()))
+            .ToList();
         var least = orders.Min(o => o.Cost);
         // A bad sensor fits nowhere, so orders that move it do as well: the one that moves the fewest is meant.
         var found = orders.Where(o => o.Cost < least + ClearPerChannel).OrderBy(o => o.Moves).ThenBy(o => o.Cost).Take(2).ToList();
@@ -82,7 +89,8 @@ public static class SensorBoard
         // Each that moves must be plainly off by its label, all but one must fit where they go, and nothing else may do as well.
         if (moved.Length == 0 || clear < ClearPerChannel * moved.Length || (found.Count > 1 && found[1].Moves == best.Moves)
             || moved.Any(i => cost[free[i], free[i]] <= CheckAccuracy.ClearBy * CheckAccuracy.ClearBy)
-            || moved.Count(i => cost[free[i], free[best.Order[i]]] > CheckAccuracy.ClearBy * CheckAccuracy.ClearBy) > (moved.Length > 2 ? 1 : 0))
+            || moved.Count(i => cost[free[i], free[best.Order[i]]] > CheckAccuracy.ClearBy * CheckAccuracy.ClearBy) > (
+                moved.Length > 2 ? 1 : 0))
             return (labels, 0);
         foreach (var i in moved)
             labels[free[i]] = free[best.Order[i]];
@@ -92,7 +100,9 @@ public static class SensorBoard
     /// <summary>How badly a channel fits a place: the mean square of its error over what it may be, capped.</summary>
     private static double Cost(BoardChannel channel, BoardChannel place, CheckAccuracy accuracy)
     {
-        var errors = InPlace(channel).Select(p => ReferenceAt(place, p.Moment) is { } there ? Error(channel, place.Curve, p, there, accuracy) : null).OfType<double>().ToList();
+        var errors = InPlace(channel)
+            .Select(p => ReferenceAt(place, p.Moment) is { } there ? Error(channel, place.Curve, p, there, accuracy) : null)
+            .OfType<double>().ToList();
         // Never read together with that place: nothing speaks for it. At its own place nothing speaks against it.
         return errors.Count == 0 ? channel == place ? 0 : Gross * Gross : errors.Average(e => Math.Min(e * e, Gross * Gross));
     }

@@ -11,13 +11,17 @@ namespace KeenEmber.Core.Benches.Sensors;
 /// <param name="Offset">What the controller adds to it; null when not looked up.</param>
 /// <param name="Gone">It is no longer on the unit.</param>
 /// <param name="FormerName">What it was called until now, where it is renamed; its checks and mends go with it.</param>
-public sealed record SensorEntry(EntryHeader Header, string Name, SensorRole Role, CurveSpec Curve, string Place, string Channel, TypedValue? Offset, bool Gone = false, string FormerName = "") : Entry(Header);
+public sealed record SensorEntry(
+    EntryHeader Header, string Name, SensorRole Role, CurveSpec Curve, string Place, string Channel, TypedValue? Offset, bool Gone = false,
+    string FormerName = "") : Entry(Header);
 
 /// <summary>A sensor compared: reference, signal at its leads, what the controller shows; whichever were taken.</summary>
 /// <param name="Round">Checks of one round were read together, on several sensors.</param>
 /// <param name="IsOpen">The meter read nothing at the leads.</param>
 /// <param name="LeadOhm">Of the meter's own leads, already in the signal.</param>
-public sealed record SensorCheckEntry(EntryHeader Header, string Sensor, Guid Round, TypedValue? Reference, TypedValue? Signal, bool IsOpen, TypedValue? Shown, bool InBath, TypedValue? LeadOhm = null) : Entry(Header);
+public sealed record SensorCheckEntry(
+    EntryHeader Header, string Sensor, Guid Round, TypedValue? Reference, TypedValue? Signal, bool IsOpen, TypedValue? Shown, bool InBath,
+    TypedValue? LeadOhm = null) : Entry(Header);
 
 /// <summary>A sensor was warmed by hand at its place, and this is the channel that moved.</summary>
 public sealed record WarmedEntry(EntryHeader Header, string Warmed, string Moved) : Entry(Header);
@@ -45,7 +49,10 @@ public sealed record SensorMendEntry(EntryHeader Header, string Sensor, SensorMe
 public readonly record struct ResponseSample(double Seconds, TypedValue Told);
 
 /// <summary>A sensor moved from one temperature to another, and what it told on the way.</summary>
-public sealed record ResponseEntry(EntryHeader Header, string Sensor, TypedValue From, TypedValue To, IReadOnlyList<ResponseSample> Samples) : Entry(Header)
+public sealed record ResponseEntry(
+    EntryHeader Header, string Sensor, TypedValue From, TypedValue To, IReadOnlyList<ResponseSample> Samples) : Entry(Header)
 {
-    public SensorResponse Judge() => ResponseTest.Judge([.. Samples.Select(s => (s.Seconds, s.Told.Temperature.Celsius))], From.Temperature.Celsius, To.Temperature.Celsius);
+    public SensorResponse Judge() =>
+        ResponseTest.Judge(
+        [.. Samples.Select(s => (s.Seconds, s.Told.Temperature.Celsius))], From.Temperature.Celsius, To.Temperature.Celsius);
 }

@@ -8,7 +8,8 @@ public readonly record struct CurvePoint(double Signal, double Value);
 
 /// <summary>The sensors a refrigeration technician meets, by nominal resistance and slope.</summary>
 /// <remarks>
-/// The interchangeable NTC kinds go through three points of their published table, which is the same for every maker of the kind; between -40 and +60 °C the
+/// The interchangeable NTC kinds go through three points of their published table, which is the same for every maker of the kind; between
+/// -40 and +60 °C the
 /// rest of the table is met within 0.1 K. Kinds known by beta alone are as good as their beta (see <see cref="BetaCurve"/>).
 /// </remarks>
 public static class SensorFamilies
@@ -42,7 +43,8 @@ public static class SensorFamilies
 /// <param name="Family">Code of a family; empty for a curve of its own.</param>
 /// <param name="Points">Two or three of a table; the two ends for a transducer.</param>
 public sealed record CurveSpec(
-    string Family = "", double? R25 = null, double? Beta = null, IReadOnlyList<CurvePoint>? Points = null, SignalKind Signal = SignalKind.Ohm, QuantityKind Measures = QuantityKind.Temperature)
+    string Family = "", double? R25 = null, double? Beta = null, IReadOnlyList<CurvePoint>? Points = null,
+        SignalKind Signal = SignalKind.Ohm, QuantityKind Measures = QuantityKind.Temperature)
 {
     /// <summary>What any sensor of the trade has: resistance at 25 °C (Ω), beta (K), and a signal in the unit of its kind.</summary>
     private const double MostR25 = 1e8, LeastBeta = 500, MostBeta = 10_000, MostSignal = 1e9;
@@ -53,12 +55,14 @@ public sealed record CurveSpec(
     /// <summary>Null where it does not say enough, says what no sensor has, or its points run no one way.</summary>
     public SensorCurve? Curve => Family.Length > 0 ? SensorFamilies.Find(Family)
         : this is { R25: > 0 and <= MostR25, Beta: >= LeastBeta and <= MostBeta } ? new BetaCurve("own-beta", R25.Value, Beta.Value)
-        : Points is { Count: 2 or 3 } points && points.All(p => Math.Abs(p.Signal) <= MostSignal && Math.Abs(p.Value) <= MostValue) ? OfPoints([.. points.OrderBy(p => p.Value)]) : null;
+        : Points is { Count: 2 or 3 } points && points.All(p => Math.Abs(p.Signal) <= MostSignal && Math.Abs(p.Value) <= MostValue)
+            ? OfPoints([.. points.OrderBy(p => p.Value)]) : null;
 
     private SensorCurve? OfPoints(IReadOnlyList<CurvePoint> p)
     {
         var steps = p.Zip(p.Skip(1), (a, b) => (Value: b.Value - a.Value, Signal: Math.Sign(b.Signal - a.Signal))).ToList();
-        if (steps.Exists(s => s.Value <= 0 || s.Signal == 0 || s.Signal != steps[0].Signal) || (Signal == SignalKind.Ohm && p.Any(x => x.Signal <= 0)))
+        if (steps.Exists(s => s.Value <= 0 || s.Signal == 0 || s.Signal != steps[0].Signal)
+            || (Signal == SignalKind.Ohm && p.Any(x => x.Signal <= 0)))
             return null;
         if (Signal != SignalKind.Ohm)
             return p.Count == 2 ? new LinearCurve("own-transducer", Signal, Measures, p[0], p[1]) : null;

@@ -2,14 +2,16 @@ using KeenEmber.Core.Findings;
 
 namespace KeenEmber.Core.Benches.Sensors;
 
-/// <summary>What a board of sensors says to the other benches and to the reader. The sensor it is about stands first under <see cref="Finding.About"/>; swapped ones follow it.</summary>
+/// <summary>What a board of sensors says to the other benches and to the reader. The sensor it is about stands first under
+/// <see cref="Finding.About"/>; swapped ones follow it.</summary>
 public static class SensorFindings
 {
     public const string Prefix = "sensor.";
 
     /// <summary>"sensor.drifted", "sensor.wrong-curve" and so on, from the verdict's name.</summary>
     public static string Code(SensorVerdict verdict) =>
-        Prefix + string.Concat(verdict.ToString().Select((c, i) => char.IsUpper(c) ? (i > 0 ? "-" : "") + char.ToLowerInvariant(c) : c.ToString()));
+        Prefix + string.Concat(
+            verdict.ToString().Select((c, i) => char.IsUpper(c) ? (i > 0 ? "-" : "") + char.ToLowerInvariant(c) : c.ToString()));
 
     /// <summary>One finding for each channel with something wrong, the clearest first; a swapped pair is told once.</summary>
     /// <param name="basis">Entries that a channel's result rests on.</param>
@@ -35,7 +37,10 @@ public static class SensorFindings
                 detail = other.Code;
             }
 
-            findings.Add(new(Code(c.Result.Verdict), c.ByElimination ? Strength.Fair : Strength.Strong, [.. basis(c.Channel)], Values(c)) { About = [.. names.Select(Subject.Sensor)], Detail = detail, WouldConfirm = c.Result.WouldSettle });
+            findings.Add(
+                new(Code(c.Result.Verdict), c.ByElimination ? Strength.Fair
+                : Strength.Strong, [.. basis(c.Channel)], Values(c)) { About = [.. names.Select(Subject.Sensor)], Detail = detail,
+                WouldConfirm = c.Result.WouldSettle });
         }
 
         return findings;

@@ -2,7 +2,8 @@ using KeenEmber.Core.Record;
 
 namespace KeenEmber.Core.Benches.Sensors;
 
-/// <summary>What sensors are called now that were called something else when they were checked: a sensor that is renamed keeps its history.</summary>
+/// <summary>What sensors are called now that were called something else when they were checked: a sensor that is renamed keeps its
+/// history.</summary>
 public sealed class SensorNames
 {
     private readonly Dictionary<string, string> renamed = [];

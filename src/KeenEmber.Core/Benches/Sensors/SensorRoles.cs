@@ -1,7 +1,8 @@
 namespace KeenEmber.Core.Benches.Sensors;
 
 /// <summary>What a controller uses a sensor for.</summary>
-public enum SensorRole { Box, Discharge, DefrostEnd, SuctionLine, LiquidLine, Product, Condensing, SuctionPressure, CondensingPressure, Other }
+public enum SensorRole { Box, Discharge, DefrostEnd, SuctionLine, LiquidLine, Product, Condensing, SuctionPressure, CondensingPressure,
+    Other }
 
 /// <summary>What a wrong sensor does to a unit.</summary>
 public enum SensorConsequence
@@ -54,7 +55,8 @@ public static class SensorConsequences
 }
 
 /// <summary>What to do about a sensor.</summary>
-public enum SensorStep { MeasureAtLeads, IceBath, WarmBath, ReadController, TakeReference, CheckSeat, WarmByHand, SwapBack, ReplaceSensor, ReplaceWettedSet, MendWire, SetCurve, SetOffset, LookUpOffset, CheckInputAndWire }
+public enum SensorStep { MeasureAtLeads, IceBath, WarmBath, ReadController, TakeReference, CheckSeat, WarmByHand, SwapBack, ReplaceSensor,
+    ReplaceWettedSet, MendWire, SetCurve, SetOffset, LookUpOffset, CheckInputAndWire }
 
 public static class SensorSteps
 {
@@ -76,10 +78,13 @@ public static class SensorSteps
             SensorVerdict.Leakage => [SensorStep.MendWire, wholeSet ? SensorStep.ReplaceWettedSet : SensorStep.ReplaceSensor],
             SensorVerdict.WrongType => [SensorStep.SetCurve, SensorStep.ReplaceSensor],
             SensorVerdict.Open or SensorVerdict.Shorted => [SensorStep.MendWire, .. replace],
-            SensorVerdict.ControllerSide => [.. result.WouldSettle.Select(Measure), SensorStep.CheckInputAndWire, .. isWet && wholeSet ? replace : []],
+            SensorVerdict.ControllerSide =>
+                [.. result.WouldSettle.Select(Measure), SensorStep.CheckInputAndWire, .. isWet && wholeSet ? replace : []],
             SensorVerdict.WrongCurve => [SensorStep.SetCurve],
             SensorVerdict.OffsetParameter => [SensorStep.SetOffset],
-            SensorVerdict.Swapped => byElimination ? [SensorStep.WarmByHand, SensorStep.SwapBack, SensorStep.IceBath] : [SensorStep.WarmByHand, SensorStep.SwapBack],
+            SensorVerdict.Swapped =>
+                byElimination ? [SensorStep.WarmByHand, SensorStep.SwapBack, SensorStep.IceBath]
+                : [SensorStep.WarmByHand, SensorStep.SwapBack],
             _ => [],
         };
     }

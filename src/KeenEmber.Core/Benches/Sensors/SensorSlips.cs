@@ -9,7 +9,8 @@ public enum SensorSlip { KiloohmForOhm, OhmForKiloohm, FahrenheitReference, Cels
 /// <remarks>Nothing is put right by itself: the entry stands as typed and is asked about.</remarks>
 public static class SensorSlips
 {
-    /// <summary>Three readings this far apart are not a bad sensor but a slip, K; real faults are mostly smaller, or open or short.</summary>
+    /// <summary>Three readings this far apart are not a bad sensor but a slip, K; real faults are mostly smaller, or open or
+    /// short.</summary>
     private const double FarOffK = 14;
 
     /// <summary>After the slip is undone they must agree within this, K.</summary>
@@ -26,14 +27,16 @@ public static class SensorSlips
             return null;
         var told = curve.ValueOf(signal);
         double?[] others = [point.Reference, point.Shown];
-        bool Fits(double? value) => value is { } v && others.Any(o => o is not null) && others.All(o => o is null || Math.Abs(o.Value - v) <= AgreeK);
+        bool Fits(double? value) =>
+            value is { } v && others.Any(o => o is not null) && others.All(o => o is null || Math.Abs(o.Value - v) <= AgreeK);
         if (Fits(told))
             return null;
         if (Fits(curve.ValueOf(signal * 1000)) || (told is null && others.All(o => o is null) && curve.ValueOf(signal * 1000) is not null))
             return SensorSlip.KiloohmForOhm;
         if (Fits(curve.ValueOf(signal / 1000)) || (told is null && others.All(o => o is null) && curve.ValueOf(signal / 1000) is not null))
             return SensorSlip.OhmForKiloohm;
-        if (point is { Reference: { } reference } && curve.ValueOf(reference) is { } turned && (Math.Abs(turned - signal) <= AgreeK || (point.Shown is { } s && Math.Abs(turned - s) <= AgreeK)))
+        if (point is { Reference: { } reference } && curve.ValueOf(reference) is { } turned
+            && (Math.Abs(turned - signal) <= AgreeK || (point.Shown is { } s && Math.Abs(turned - s) <= AgreeK)))
             return SensorSlip.SwappedColumns;
         return Units(point, told);
     }
@@ -44,7 +47,8 @@ public static class SensorSlips
         bool Agree(double? a, double? b) => a is null || b is null || Math.Abs(a.Value - b.Value) <= AgreeK;
         static double Celsius(double f) => (f - 32) / 1.8;
         var (r, c) = (point.Reference, point.Shown);
-        var far = (r is not null && told is not null && Math.Abs(r.Value - told.Value) > FarOffK) || (c is not null && told is not null && Math.Abs(c.Value - told.Value) > FarOffK)
+        var far = (r is not null && told is not null && Math.Abs(r.Value - told.Value) > FarOffK)
+            || (c is not null && told is not null && Math.Abs(c.Value - told.Value) > FarOffK)
             || (r is not null && c is not null && Math.Abs(r.Value - c.Value) > FarOffK);
         if (!far)
             return null;
@@ -52,6 +56,7 @@ public static class SensorSlips
             return SensorSlip.FahrenheitReference;
         if (r is { } b && Agree(b * 1.8 + 32, told) && Agree(b * 1.8 + 32, c) && (told ?? c) is not null)
             return SensorSlip.CelsiusReference;
-        return c is { } shown && told is not null && Agree(Celsius(shown), told) && Agree(Celsius(shown), r) ? SensorSlip.FahrenheitShown : null;
+        return c is { } shown && told is not null && Agree(Celsius(shown), told) && Agree(Celsius(shown), r) ? SensorSlip.FahrenheitShown
+            : null;
     }
 }

@@ -26,7 +26,8 @@ public sealed class SensorsBench : IBench
         var wetWhole = visit.Policies.Of(Policy.WettedControls) == PolicyChoice.WettedSetWhole;
         var moisture = visit.Timeline.FactAt(AsFound.ControlMoisture, null, DateTimeOffset.MaxValue)?.State;
         bool IsWet() => moisture is FactState.Wet or FactState.Scaled || visit.Evidence(WaterDamage) is > 0;
-        return new SensorsJudgement(UnitSensors.Of(visit.Timeline, visit.UpToHere, visit.Site.Atmosphere), visit.UpToHere, visit.Site, IsWet, wetWhole);
+        return new SensorsJudgement(
+            UnitSensors.Of(visit.Timeline, visit.UpToHere, visit.Site.Atmosphere), visit.UpToHere, visit.Site, IsWet, wetWhole);
     }
 
     /// <summary>Evidence of another bench: how many parts of the control water has damaged.</summary>
@@ -36,7 +37,8 @@ public sealed class SensorsBench : IBench
 /// <summary>The sensors of the unit, and what the visit's checks say of them.</summary>
 /// <param name="IsWet">Water was seen at the control.</param>
 /// <param name="WettedSetsWhole">The shop's policy.</param>
-public sealed record SensorsJudgement(UnitSensors Unit, IReadOnlyList<Timeline> UpToHere, Site Site, Func<bool> IsWet, bool WettedSetsWhole) : BenchJudgement
+public sealed record SensorsJudgement(
+    UnitSensors Unit, IReadOnlyList<Timeline> UpToHere, Site Site, Func<bool> IsWet, bool WettedSetsWhole) : BenchJudgement
 {
     public const string ErrorTrend = "sensor.error";
 
@@ -44,7 +46,8 @@ public sealed record SensorsJudgement(UnitSensors Unit, IReadOnlyList<Timeline> 
 
     public override IReadOnlyList<Finding> Now => Unit.Now;
 
-    public override IReadOnlyDictionary<string, double> Evidence => field ??= new Dictionary<string, double> { [SensorsBench.BoxErrorK] = Unit.BoxErrorK };
+    public override IReadOnlyDictionary<string, double> Evidence =>
+        field ??= new Dictionary<string, double> { [SensorsBench.BoxErrorK] = Unit.BoxErrorK };
 
     public override IReadOnlyList<Proof> Proofs => field ??= [.. Unit.Proofs];
 
@@ -57,11 +60,15 @@ public sealed record SensorsJudgement(UnitSensors Unit, IReadOnlyList<Timeline> 
 
     /// <summary>How each sensor's error went over the visits.</summary>
     public override IReadOnlyList<Trend> Trends => field ??=
-        [.. UnitSensors.Errors(UpToHere, Site.Atmosphere).Where(e => e.Value.Count > 1).Select(e => new Trend(ErrorTrend, Subject.Sensor(e.Key), e.Value))];
+        [.. UnitSensors.Errors(UpToHere, Site.Atmosphere).Where(e => e.Value.Count > 1)
+            .Select(e => new Trend(ErrorTrend, Subject.Sensor(e.Key), e.Value))];
 
-    /// <summary>What the sensor that ends the defrost reads too much or too little, K, by its last check on any visit; null without one.</summary>
+    /// <summary>What the sensor that ends the defrost reads too much or too little, K, by its last check on any visit; null without
+    /// one.</summary>
     public double? EndSensorErrorK => Unit.Sensors.Where(s => s.Sensor.Role == SensorRole.DefrostEnd)
-        .Select(s => s.Found?.Result.Error ?? (UnitSensors.Errors(UpToHere, Site.Atmosphere).TryGetValue(s.Name, out var marks) ? marks[^1].Value : null))
+        .Select(s =>
+            s.Found?.Result.Error
+            ?? (UnitSensors.Errors(UpToHere, Site.Atmosphere).TryGetValue(s.Name, out var marks) ? marks[^1].Value : null))
         .FirstOrDefault(e => e is not null);
 }
 

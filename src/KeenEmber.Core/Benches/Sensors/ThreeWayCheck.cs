@@ -8,7 +8,8 @@ public enum SensorVerdict
 {
     Unsettled, Good,
 
-    /// <summary>Sensor and controller agree with each other, not with the reference: drifted, or not where it should be; a bath tells.</summary>
+    /// <summary>Sensor and controller agree with each other, not with the reference: drifted, or not where it should be; a bath
+    /// tells.</summary>
     SensorOrPlace,
 
     /// <summary>Right in a bath, off at its place.</summary>
@@ -57,7 +58,8 @@ public sealed record SensorPoint(double? Reference, double? Signal, double? Show
 /// <param name="SignalShare">Of the meter, as a share of its reading.</param>
 /// <param name="Shown">Of the controller's own input and display, K.</param>
 /// <param name="LeadOhm">Of the meter's leads, already taken off the signal.</param>
-public sealed record CheckAccuracy(double Reference = CheckAccuracy.ThermometerK, double SignalShare = 0.01, double Shown = 0.5, double LeadOhm = 0)
+public sealed record CheckAccuracy(
+    double Reference = CheckAccuracy.ThermometerK, double SignalShare = 0.01, double Shown = 0.5, double LeadOhm = 0)
 {
     public const double ThermometerK = MeterAccuracy.ThermometerK;
 
@@ -70,9 +72,11 @@ public sealed record CheckAccuracy(double Reference = CheckAccuracy.ThermometerK
     /// <summary>Something is off when it differs by so many half-widths; less is chance now and then.</summary>
     public const double ClearBy = 1.5;
 
-    /// <summary>How far a healthy sensor may be from the thermometer beside it, by its signal: thermometer, sensor, meter and spot together (root sum of squares).</summary>
+    /// <summary>How far a healthy sensor may be from the thermometer beside it, by its signal: thermometer, sensor, meter and spot together
+    /// (root sum of squares).</summary>
     public double OfSensor(SensorCurve curve, double at) => double.Hypot(
-        IsPressure(curve) ? PressureKpa : double.Hypot(Reference, SameSpotK), double.Hypot(curve.ToleranceAt(Within(curve, at)), MeterError(curve, at)));
+        IsPressure(curve) ? PressureKpa
+            : double.Hypot(Reference, SameSpotK), double.Hypot(curve.ToleranceAt(Within(curve, at)), MeterError(curve, at)));
 
     /// <summary>How far the controller may be from what its input's signal stands for.</summary>
     public double OfController(SensorCurve curve, double at) => double.Hypot(OfShown(curve), MeterError(curve, at));
@@ -88,11 +92,14 @@ public sealed record CheckAccuracy(double Reference = CheckAccuracy.ThermometerK
 
     /// <summary>How far two errors of one sensor, read with the same instruments at two temperatures, may be apart.</summary>
     public double OfTwo(SensorCurve curve, double one, double another) =>
-        double.Hypot((IsPressure(curve) ? PressureKpa : Reference) * Math.Sqrt(2), double.Hypot(MeterError(curve, one), MeterError(curve, another)));
+        double.Hypot(
+            (IsPressure(curve) ? PressureKpa : Reference) * Math.Sqrt(2), double.Hypot(MeterError(curve, one), MeterError(curve, another)));
 }
 
-/// <param name="Error">What the controller works with less the reference, at the last point that has both, K or kPa; infinite for an open or shorted sensor on the side to which it reads.</param>
-/// <param name="Clear">Difference over what it may be, of the comparison the verdict rests on; above <see cref="CheckAccuracy.ClearBy"/> it is clear.</param>
+/// <param name="Error">What the controller works with less the reference, at the last point that has both, K or kPa; infinite for an open
+/// or shorted sensor on the side to which it reads.</param>
+/// <param name="Clear">Difference over what it may be, of the comparison the verdict rests on; above <see cref="CheckAccuracy.ClearBy"/> it
+/// is clear.</param>
 /// <param name="Other">The family that explains it, where one does.</param>
 /// <param name="WouldSettle">What to measure next: "signal", "shown", "reference", "ice-bath", "warm-bath".</param>
 public sealed record SensorResult(SensorVerdict Verdict, double? Error, double Clear, SensorCurve? Other, IReadOnlyList<string> WouldSettle)
@@ -109,11 +116,13 @@ public sealed record SensorResult(SensorVerdict Verdict, double? Error, double C
     public bool IsFault => Verdict is not (SensorVerdict.Unsettled or SensorVerdict.Good);
 
     /// <summary>The sensor itself is to blame, not its place, its wire or what reads it.</summary>
-    public bool CondemnsSensor => Verdict is SensorVerdict.SensorOffset or SensorVerdict.Drifted or SensorVerdict.WrongType or SensorVerdict.Open or SensorVerdict.Shorted;
+    public bool CondemnsSensor =>
+        Verdict is SensorVerdict.SensorOffset or SensorVerdict.Drifted or SensorVerdict.WrongType or SensorVerdict.Open or SensorVerdict.Shorted;
 }
 
 /// <summary>Reference, resistance and controller of one sensor compared: who is lying?</summary>
-/// <remarks>Trade practice: (a) reference, (b) resistance by its curve, (c) controller. a≈b≈c good; b≈c≠a the sensor or its place; a≈b≠c the controller's side.</remarks>
+/// <remarks>Trade practice: (a) reference, (b) resistance by its curve, (c) controller. a≈b≈c good; b≈c≠a the sensor or its place; a≈b≠c
+/// the controller's side.</remarks>
 public static class ThreeWayCheck
 {
     /// <summary>Beyond its coldest or warmest resistance by this factor a sensor is open or shorted.</summary>
@@ -128,10 +137,13 @@ public static class ThreeWayCheck
     /// <param name="curve">The sensor's own.</param>
     /// <param name="points">In the order in which they were taken.</param>
     /// <param name="offsetParameter">What the controller adds before it shows; 0 when it adds nothing, null when not looked up.</param>
-    public static SensorResult Judge(SensorCurve curve, IReadOnlyList<SensorPoint> points, CheckAccuracy accuracy, double? offsetParameter = null)
+    public static SensorResult Judge(
+        SensorCurve curve, IReadOnlyList<SensorPoint> points, CheckAccuracy accuracy, double? offsetParameter = null)
     {
         if (Extreme(curve, points) is { } extreme)
-            return new(extreme, ReadsFalling(curve) == (extreme == SensorVerdict.Open) ? double.NegativeInfinity : double.PositiveInfinity, double.PositiveInfinity, null, []);
+            return new(
+                extreme, ReadsFalling(curve) == (extreme == SensorVerdict.Open) ? double.NegativeInfinity
+                : double.PositiveInfinity, double.PositiveInfinity, null, []);
         var at = points.Select(p => new Compared(curve, p, accuracy)).ToList();
         var error = at.LastOrDefault(p => p.Total is not null)?.Total ?? at.LastOrDefault(p => p.Sensor is not null)?.Sensor;
         var sensor = at.Where(p => p.Sensor is not null).ToList();
@@ -153,13 +165,16 @@ public static class ThreeWayCheck
             return null;
         if (curve.Signal != SignalKind.Ohm)
         {
-            var (low, high) = (Math.Min(curve.SignalAt(curve.Range.Low), curve.SignalAt(curve.Range.High)), Math.Max(curve.SignalAt(curve.Range.Low), curve.SignalAt(curve.Range.High)));
+            var (low, high) =
+                (Math.Min(curve.SignalAt(curve.Range.Low), curve.SignalAt(curve.Range.High)),
+                Math.Max(curve.SignalAt(curve.Range.Low), curve.SignalAt(curve.Range.High)));
             var slack = (high - low) * 0.05;
             return signal < low - slack && low > slack ? SensorVerdict.Open : signal > high + slack ? SensorVerdict.Shorted : null;
         }
 
         var (cold, warm) = (curve.SignalAt(SensorCurve.ColdestC), curve.SignalAt(SensorCurve.WarmestC));
-        return signal > Math.Max(cold, warm) * FarBeyond ? SensorVerdict.Open : signal < Math.Min(cold, warm) / FarBeyond ? SensorVerdict.Shorted : null;
+        return signal > Math.Max(cold, warm) * FarBeyond ? SensorVerdict.Open : signal < Math.Min(cold, warm) / FarBeyond
+            ? SensorVerdict.Shorted : null;
     }
 
     private static bool ReadsFalling(SensorCurve curve) => curve.IsFalling || curve.Signal != SignalKind.Ohm;
@@ -168,13 +183,15 @@ public static class ThreeWayCheck
     {
         if (at.LastOrDefault(p => p.Total is not null) is not { } both)
             return new(SensorVerdict.Unsettled, error, 0, null, hasController ? ["reference", "signal"] : ["reference", "signal", "shown"]);
-        return both.TotalClear > CheckAccuracy.ClearBy ? new(SensorVerdict.Unsettled, error, both.TotalClear, null, ["signal"]) : new(SensorVerdict.Good, error, both.TotalClear, null, []);
+        return both.TotalClear > CheckAccuracy.ClearBy ? new(SensorVerdict.Unsettled, error, both.TotalClear, null, ["signal"])
+            : new(SensorVerdict.Good, error, both.TotalClear, null, []);
     }
 
     private static SensorResult SensorSide(SensorCurve curve, List<Compared> sensor, CheckAccuracy accuracy, Compared worst)
     {
         var baths = sensor.Where(p => p.Point.InBath).ToList();
-        SensorResult Of(SensorVerdict verdict, params string[] settle) => new(verdict, null, worst.SensorClear, null, settle) { MayBeWet = MayBeWet(curve, sensor) };
+        SensorResult Of(SensorVerdict verdict, params string[] settle) =>
+            new(verdict, null, worst.SensorClear, null, settle) { MayBeWet = MayBeWet(curve, sensor) };
         if (baths.Count > 0 && baths.TrueForAll(p => p.SensorClear <= CheckAccuracy.ClearBy))
             return Of(SensorVerdict.Misplaced);
         var families = Families(curve, [.. sensor.Select(p => (p.Point.Signal!.Value, p.Point.Reference!.Value))], accuracy.Reference);
@@ -192,7 +209,8 @@ public static class ThreeWayCheck
         if (differ <= accuracy.OfTwo(curve, coldest.Point.Reference!.Value, warmest.Point.Reference!.Value))
             return Of(SensorVerdict.SensorOffset);
         return Beside(curve, sensor, accuracy) is { } beside
-            ? Of(beside.IsInSeries ? SensorVerdict.SeriesResistance : SensorVerdict.Leakage) with { Beside = beside } : Of(SensorVerdict.Drifted);
+            ? Of(beside.IsInSeries ? SensorVerdict.SeriesResistance : SensorVerdict.Leakage) with { Beside = beside }
+                : Of(SensorVerdict.Drifted);
     }
 
     /// <summary>What lies in series with the sensor, or across its leads, and makes every point right; null where nothing does.</summary>
@@ -201,17 +219,23 @@ public static class ThreeWayCheck
         if (curve.Signal != SignalKind.Ohm)
             return null;
         var tried = sensor.Select(p => BesideCurve.Through(curve, p.Point.Signal!.Value, p.Point.Reference!.Value)).OfType<BesideCurve>()
-            .Select(b => (Curve: b, Off: sensor.Max(p => b.ValueOf(p.Point.Signal!.Value) is null ? double.PositiveInfinity : new Compared(b, p.Point, accuracy).SensorClear)));
+            .Select(b =>
+                (Curve: b,
+                Off: sensor.Max(
+                p => b.ValueOf(p.Point.Signal!.Value) is null ? double.PositiveInfinity : new Compared(b, p.Point, accuracy).SensorClear)));
         return tried.Where(t => t.Off <= CheckAccuracy.ClearBy).OrderBy(t => t.Off).FirstOrDefault().Curve;
     }
 
-    private static SensorResult ControllerSide(SensorCurve curve, List<Compared> controller, CheckAccuracy accuracy, double? offsetParameter)
+    private static SensorResult ControllerSide(
+        SensorCurve curve, List<Compared> controller, CheckAccuracy accuracy, double? offsetParameter)
     {
-        if (offsetParameter is { } offset && Math.Abs(offset) > accuracy.Shown && controller.TrueForAll(p => Math.Abs(p.Controller!.Value - offset) <= CheckAccuracy.ClearBy * p.ControllerTolerance))
+        if (offsetParameter is { } offset && Math.Abs(offset) > accuracy.Shown
+            && controller.TrueForAll(p => Math.Abs(p.Controller!.Value - offset) <= CheckAccuracy.ClearBy * p.ControllerTolerance))
             return new(SensorVerdict.OffsetParameter, null, 0, null, []);
         var families = Families(curve, [.. controller.Select(p => (p.Point.Signal!.Value, p.Point.Shown!.Value))], accuracy.Shown);
         // A small error at one temperature may be an offset as well.
-        var isPlain = controller.Max(p => Math.Abs(p.Controller!.Value)) >= WrongTypeK || controller.Max(p => p.Point.Shown) - controller.Min(p => p.Point.Shown) >= BathsApartK || offsetParameter is not null;
+        var isPlain = controller.Max(p => Math.Abs(p.Controller!.Value)) >= WrongTypeK
+            || controller.Max(p => p.Point.Shown) - controller.Min(p => p.Point.Shown) >= BathsApartK || offsetParameter is not null;
         return families.Count > 0 && isPlain ? new(SensorVerdict.WrongCurve, null, 0, families[0], []) { AlsoFits = [.. families.Skip(1)] }
             : new(SensorVerdict.ControllerSide, null, 0, null, offsetParameter is null ? ["offset-parameter"] : []) { AlsoFits = families };
     }
@@ -219,11 +243,15 @@ public static class ThreeWayCheck
     /// <summary>Other families by which every signal gives its value, the best first.</summary>
     private static List<SensorCurve> Families(SensorCurve own, IReadOnlyList<(double Signal, double Value)> pairs, double within) =>
         [.. SensorFamilies.All.Where(f => f.Code != own.Code && f.Signal == own.Signal && own.Measures == f.Measures)
-            .Select(f => (Family: f, Off: pairs.Max(p => f.ValueOf(p.Signal) is { } v ? Math.Abs(v - p.Value) / double.Hypot(within, f.ToleranceAt(v)) : double.MaxValue)))
+            .Select(f =>
+                (Family: f,
+                Off: pairs.Max(
+                p => f.ValueOf(p.Signal) is { } v ? Math.Abs(v - p.Value) / double.Hypot(within, f.ToleranceAt(v)) : double.MaxValue)))
             .Where(f => f.Off <= CheckAccuracy.ClearBy).OrderBy(f => f.Off).Select(f => f.Family)];
 
     /// <summary>The same leak beside the sensor at every point: reads warm on an NTC, and more so the colder it is.</summary>
-    private static bool MayBeWet(SensorCurve curve, List<Compared> sensor) => curve is { Signal: SignalKind.Ohm, IsFalling: true } && sensor.TrueForAll(p => p.Sensor > 0)
+    private static bool MayBeWet(SensorCurve curve, List<Compared> sensor) =>
+        curve is { Signal: SignalKind.Ohm, IsFalling: true } && sensor.TrueForAll(p => p.Sensor > 0)
         && sensor.Zip(sensor.Skip(1)).All(p => p.First.Sensor > p.Second.Sensor == p.First.Point.Reference < p.Second.Point.Reference);
 
     /// <summary>The three ways of one point, with what each difference may be.</summary>
@@ -232,7 +260,9 @@ public static class ThreeWayCheck
         public SensorPoint Point => point;
 
         /// <summary>What the sensor tells, by its own curve.</summary>
-        private double? Told { get; } = point.Signal is { } s ? curve.ValueOf(s) ?? (curve.SignalAt(curve.Range.High) > curve.SignalAt(curve.Range.Low) == s > curve.SignalAt((curve.Range.Low + curve.Range.High) / 2) ? curve.Range.High : curve.Range.Low) : null;
+        private double? Told { get; } = point.Signal is { } s ? curve.ValueOf(s)
+            ?? (curve.SignalAt(curve.Range.High) > curve.SignalAt(curve.Range.Low) == s > curve.SignalAt(
+            (curve.Range.Low + curve.Range.High) / 2) ? curve.Range.High : curve.Range.Low) : null;
 
         public double? Sensor => Told - point.Reference;
 
@@ -246,6 +276,7 @@ public static class ThreeWayCheck
 
         public double ControllerClear => Math.Abs(Controller ?? 0) / ControllerTolerance;
 
-        public double TotalClear => Math.Abs(Total ?? 0) / double.Hypot(accuracy.OfSensor(curve, point.Reference ?? 0), accuracy.OfShown(curve));
+        public double TotalClear =>
+            Math.Abs(Total ?? 0) / double.Hypot(accuracy.OfSensor(curve, point.Reference ?? 0), accuracy.OfShown(curve));
     }
 }

@@ -10,7 +10,9 @@ namespace KeenEmber.Core.Benches.Sensors;
 /// <param name="Found">From the checks before anything was done about it; null without any.</param>
 /// <param name="Now">From the checks since; the same as found while nothing was done.</param>
 /// <param name="Slip">The likeliest slip behind its last check; null when it is plausible.</param>
-public sealed record CheckedSensor(SensorEntry Sensor, ChannelResult? Found, ChannelResult? Now, IReadOnlyList<SensorCheckEntry> Checks, IReadOnlyList<SensorMendEntry> Mends, SensorSlip? Slip)
+public sealed record CheckedSensor(
+    SensorEntry Sensor, ChannelResult? Found, ChannelResult? Now, IReadOnlyList<SensorCheckEntry> Checks,
+    IReadOnlyList<SensorMendEntry> Mends, SensorSlip? Slip)
 {
     public string Name => Sensor.Name;
 
@@ -28,16 +30,20 @@ public sealed record CheckedSensor(SensorEntry Sensor, ChannelResult? Found, Cha
 /// <param name="Now">What is still wrong.</param>
 /// <param name="Confirmed">Pairs of warmed sensor and moved channel that bear a swap out, or deny one.</param>
 public sealed record UnitSensors(
-    IReadOnlyList<CheckedSensor> Sensors, BoardResult FoundBoard, BoardResult Board, IReadOnlyList<Finding> Found, IReadOnlyList<Finding> Now, IReadOnlyList<WarmedEntry> Confirmed, bool InstrumentsChecked)
+    IReadOnlyList<CheckedSensor> Sensors, BoardResult FoundBoard, BoardResult Board, IReadOnlyList<Finding> Found,
+        IReadOnlyList<Finding> Now, IReadOnlyList<WarmedEntry> Confirmed, bool InstrumentsChecked)
 {
     /// <summary>What the visit found, before and after anything was done, each once.</summary>
     public IEnumerable<Finding> Everything => Found.Concat(Now.Where(n => !Found.Any(f => f.Code == n.Code && f.About[0] == n.About[0])));
 
     /// <summary>What the sensor that controls the box reads too much, K; 0 where it was not checked, or is open or shorted.</summary>
-    public double BoxErrorK => Sensors.FirstOrDefault(s => s.Sensor.Role == SensorRole.Box)?.Found?.Result.Error is { } error && double.IsFinite(error) ? error : 0;
+    public double BoxErrorK =>
+        Sensors.FirstOrDefault(s => s.Sensor.Role == SensorRole.Box)?.Found?.Result.Error is { } error && double.IsFinite(error) ? error
+        : 0;
 
     /// <summary>What proves each sensor that was put right: a check since then that finds it good.</summary>
-    public IEnumerable<Proof> Proofs => Sensors.Where(s => s.IsMended).Select(s => new Proof(s.Mends[^1], ProofKind.SensorAgrees, s.IsProved ? s.Checks[^1] : null));
+    public IEnumerable<Proof> Proofs =>
+        Sensors.Where(s => s.IsMended).Select(s => new Proof(s.Mends[^1], ProofKind.SensorAgrees, s.IsProved ? s.Checks[^1] : null));
 
     /// <summary>Of a unit whose sensors nobody has named.</summary>
     public static readonly UnitSensors None = new([], new([], [], 0), new([], [], 0), [], [], [], true);
@@ -53,13 +59,18 @@ public sealed record UnitSensors(
         var mends = timeline.Standing.OfType<SensorMendEntry>().ToLookup(m => names.Now(m.Sensor));
         var meters = MetersOf(timeline);
         var accuracy = new CheckAccuracy(
-            meters.Thermometers.Max(m => MeterAccuracy.Of(QuantityKind.Temperature, 0, m?.Accuracy)), meters.Ohmmeters.Max(m => m?.Accuracy ?? OhmmeterShare));
+            meters.Thermometers.Max(m => MeterAccuracy.Of(QuantityKind.Temperature, 0, m?.Accuracy)),
+                meters.Ohmmeters.Max(m => m?.Accuracy ?? OhmmeterShare));
         var usable = named.Where(s => s.Curve.Curve is not null).ToList();
         var found = BoardOf(usable, s => checks[s.Name].Where(c => mends[s.Name].All(m => c.At < m.At)), accuracy, atmosphere);
         var now = BoardOf(usable, s => checks[s.Name].Where(c => mends[s.Name].All(m => c.At >= m.At)), accuracy, atmosphere);
-        ChannelResult? In(BoardResult board, SensorEntry s) => board.Channels.FirstOrDefault(c => c.Channel.Name == s.Name) is { Channel.Points.Count: > 0 } r ? r : null;
+        ChannelResult? In(BoardResult board, SensorEntry s) =>
+            board.Channels.FirstOrDefault(c => c.Channel.Name == s.Name) is { Channel.Points.Count: > 0 } r ? r : null;
         IReadOnlyList<Guid> Basis(BoardChannel channel) => [.. checks[channel.Name].Select(c => c.Id)];
-        return new([.. named.Select(s => new CheckedSensor(s, In(found, s), In(now, s), [.. checks[s.Name]], [.. mends[s.Name]], Slip(s, checks[s.Name].LastOrDefault(), atmosphere)))],
+        return new(
+            [.. named.Select(
+            s => new CheckedSensor(
+            s, In(found, s), In(now, s), [.. checks[s.Name]], [.. mends[s.Name]], Slip(s, checks[s.Name].LastOrDefault(), atmosphere)))],
             found, now, SensorFindings.Of(found, Basis), SensorFindings.Of(now, Basis), [.. timeline.Standing.OfType<WarmedEntry>()],
             meters.Thermometers.Concat(meters.Ohmmeters).All(m => m is not { IsChecked: false }));
     }
@@ -67,11 +78,14 @@ public sealed record UnitSensors(
     /// <summary>What an ohmmeter that nobody has named may be off by, as a share of its reading.</summary>
     private const double OhmmeterShare = 0.01;
 
-    /// <summary>What each check was taken with: the meter named before it, never one that was named after; before the first, what it will be taken with.</summary>
+    /// <summary>What each check was taken with: the meter named before it, never one that was named after; before the first, what it will
+    /// be taken with.</summary>
     private static (IReadOnlyList<Meter?> Thermometers, IReadOnlyList<Meter?> Ohmmeters) MetersOf(Timeline timeline)
     {
-        var moments = timeline.Standing.OfType<SensorCheckEntry>().Select(c => c.At).Distinct().DefaultIfEmpty(DateTimeOffset.MaxValue).ToList();
-        return (moments.ConvertAll(at => timeline.MeterAt(QuantityKind.Temperature, at)), moments.ConvertAll(at => timeline.MeterAt(QuantityKind.Resistance, at)));
+        var moments = timeline.Standing.OfType<SensorCheckEntry>().Select(c => c.At).Distinct().DefaultIfEmpty(DateTimeOffset.MaxValue)
+            .ToList();
+        return (moments.ConvertAll(at => timeline.MeterAt(QuantityKind.Temperature, at)),
+            moments.ConvertAll(at => timeline.MeterAt(QuantityKind.Resistance, at)));
     }
 
     /// <summary>The last word on every sensor, without those that are gone.</summary>
@@ -79,34 +93,44 @@ public sealed record UnitSensors(
     {
         var timelines = all.ToList();
         var names = new SensorNames(timelines);
-        return [.. Said(timelines).GroupBy(s => names.Now(s.Name)).Select(g => (First: g.First(), Last: g.Last())).Where(s => !s.Last.Gone).OrderBy(s => s.First.At).ThenBy(s => s.First.Id).Select(s => s.Last)];
+        return [.. Said(timelines).GroupBy(s => names.Now(s.Name)).Select(g => (First: g.First(), Last: g.Last())).Where(s => !s.Last.Gone)
+            .OrderBy(s => s.First.At).ThenBy(s => s.First.Id).Select(s => s.Last)];
     }
 
     /// <summary>Every word on a sensor, the earliest first.</summary>
-    internal static IEnumerable<SensorEntry> Said(IEnumerable<Timeline> all) => all.SelectMany(t => t.Standing).OfType<SensorEntry>().OrderBy(s => s.At).ThenBy(s => s.WrittenAt);
+    internal static IEnumerable<SensorEntry> Said(IEnumerable<Timeline> all) =>
+        all.SelectMany(t => t.Standing).OfType<SensorEntry>().OrderBy(s => s.At).ThenBy(s => s.WrittenAt);
 
     /// <summary>A check as the bench takes it: °C, Ω (or V, mA, share), °C; pressures in kPa gauge.</summary>
     public static SensorPoint Point(SensorEntry sensor, SensorCheckEntry check, int moment, Pressure atmosphere)
     {
-        double? Value(TypedValue? typed) => typed is null ? null : typed.Unit.Kind == QuantityKind.Pressure ? new Pressure(typed.Si(atmosphere)).GaugeKpa(atmosphere) : typed.Temperature.Celsius;
-        double? signal = check.IsOpen ? double.PositiveInfinity : check.Signal is null ? null : SignalOf(sensor.Curve.Signal, check.Signal) - (check.LeadOhm?.Si(atmosphere) ?? 0);
+        double? Value(TypedValue? typed) =>
+            typed is null ? null : typed.Unit.Kind == QuantityKind.Pressure ? new Pressure(typed.Si(atmosphere)).GaugeKpa(atmosphere)
+            : typed.Temperature.Celsius;
+        double? signal = check.IsOpen ? double.PositiveInfinity : check.Signal is null ? null
+            : SignalOf(sensor.Curve.Signal, check.Signal) - (check.LeadOhm?.Si(atmosphere) ?? 0);
         return new(Value(check.Reference), signal, Value(check.Shown), check.InBath, moment);
     }
 
     /// <summary>What kind of quantity is measured at the leads of a sensor.</summary>
     public static QuantityKind MeasuredAs(SignalKind signal) => signal switch
     {
-        SignalKind.Ohm => QuantityKind.Resistance, SignalKind.Volt => QuantityKind.Voltage, SignalKind.Milliampere => QuantityKind.Current, _ => QuantityKind.Concentration,
+        SignalKind.Ohm =>
+            QuantityKind.Resistance, SignalKind.Volt =>
+            QuantityKind.Voltage, SignalKind.Milliampere => QuantityKind.Current, _ => QuantityKind.Concentration,
     };
 
-    private static double SignalOf(SignalKind kind, TypedValue typed) => typed.Si(default) * kind switch { SignalKind.Milliampere => 1000, SignalKind.Ratio => 0.01, _ => 1 };
+    private static double SignalOf(SignalKind kind, TypedValue typed) =>
+        typed.Si(default) * kind switch { SignalKind.Milliampere => 1000, SignalKind.Ratio => 0.01, _ => 1 };
 
-    private static BoardResult BoardOf(List<SensorEntry> sensors, Func<SensorEntry, IEnumerable<SensorCheckEntry>> checks, CheckAccuracy accuracy, Pressure atmosphere)
+    private static BoardResult BoardOf(
+        List<SensorEntry> sensors, Func<SensorEntry, IEnumerable<SensorCheckEntry>> checks, CheckAccuracy accuracy, Pressure atmosphere)
     {
         var taken = sensors.ConvertAll(s => (Sensor: s, Checks: checks(s).ToList()));
         var rounds = taken.SelectMany(t => t.Checks).Select(c => c.Round).Distinct().ToList();
         return SensorBoard.Judge([.. taken.Select(t => new BoardChannel(t.Sensor.Name, t.Sensor.Curve.Curve!,
-            [.. t.Checks.Select(c => Point(t.Sensor, c, rounds.IndexOf(c.Round), atmosphere))], t.Sensor.Offset?.Si(atmosphere)))], accuracy);
+            [.. t.Checks.Select(c => Point(t.Sensor, c, rounds.IndexOf(c.Round), atmosphere))], t.Sensor.Offset?.Si(atmosphere)))],
+                accuracy);
     }
 
     private static SensorSlip? Slip(SensorEntry sensor, SensorCheckEntry? check, Pressure atmosphere) =>
@@ -114,7 +138,8 @@ public sealed record UnitSensors(
 
     /// <summary>How each sensor's error went over the visits: what the controller works with less the reference.</summary>
     /// <param name="all">Timelines of the unit.</param>
-    /// <remarks>The error at its place, which is at like temperatures from visit to visit; that of a bath only where it was not compared at its place.</remarks>
+    /// <remarks>The error at its place, which is at like temperatures from visit to visit; that of a bath only where it was not compared at
+    /// its place.</remarks>
     /// <returns>A mark for each visit with a check that tells the error; sensors without any are left out.</returns>
     public static IReadOnlyDictionary<string, IReadOnlyList<TrendMark>> Errors(IEnumerable<Timeline> all, Pressure atmosphere)
     {
@@ -126,9 +151,13 @@ public sealed record UnitSensors(
             var marks = new List<TrendMark>();
             foreach (var timeline in inOrder)
             {
-                var last = timeline.Standing.OfType<SensorCheckEntry>().Where(c => names.Now(c.Sensor) == sensor.Name).OrderByDescending(c => c.InBath).Select(c => (c.At, Error: ErrorOf(sensor, Point(sensor, c, 0, atmosphere)))).LastOrDefault(c => c.Error is not null);
+                var last = timeline.Standing.OfType<SensorCheckEntry>().Where(c => names.Now(c.Sensor) == sensor.Name)
+                    .OrderByDescending(c => c.InBath).Select(c => (c.At, Error: ErrorOf(sensor, Point(sensor, c, 0, atmosphere))))
+                    .LastOrDefault(c => c.Error is not null);
                 if (last.Error is { } error)
-                    marks.Add(new(last.At, error, CheckAccuracy.ThermometerK, marks.Count > 0 && MeterAccuracy.Differ(error, CheckAccuracy.ThermometerK, marks[^1].Value, marks[^1].Accuracy)));
+                    marks.Add(
+                        new(last.At, error, CheckAccuracy.ThermometerK, marks.Count > 0
+                        && MeterAccuracy.Differ(error, CheckAccuracy.ThermometerK, marks[^1].Value, marks[^1].Accuracy)));
             }
 
             if (marks.Count > 0)

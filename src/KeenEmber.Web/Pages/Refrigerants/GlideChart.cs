@@ -9,7 +9,8 @@ using Microsoft.AspNetCore.Html;
 
 namespace KeenEmber.Web.Pages.Refrigerants;
 
-/// <summary>Bubble and dew line over temperature, pressure on a log scale, with the glide at one pressure drawn as a thick stretch.</summary>
+/// <summary>Bubble and dew line over temperature, pressure on a log scale, with the glide at one pressure drawn as a thick
+/// stretch.</summary>
 public static class GlideChart
 {
     private const double Width = 380;
@@ -30,7 +31,8 @@ public static class GlideChart
         svg.Path(Line(fluid.Bubble), "curve bubble");
         if (fluid.Dew != fluid.Bubble)
             svg.Path(Line(fluid.Dew), "curve dew");
-        if (at is { } pressure && fluid.BubbleTemperature(pressure) is { } bubble && fluid.DewTemperature(pressure) is { } dew && IsInside(bubble) && IsInside(dew))
+        if (at is { } pressure && fluid.BubbleTemperature(pressure) is { } bubble && fluid.DewTemperature(pressure) is { } dew
+            && IsInside(bubble) && IsInside(dew))
         {
             var y = Y(pressure.Kpa);
             svg.Line(Left, y, X(bubble.Celsius), y, "thread");
@@ -48,7 +50,9 @@ public static class GlideChart
         for (var tempC = RangeC.Low; tempC <= RangeC.High; tempC += 20)
         {
             svg.Line(X(tempC), Top, X(tempC), Height - Bottom, "grid");
-            svg.Text(X(tempC), Height - Bottom + 20, UnitText.Number(units.OnScale(ResultQuantity.Temperature, Temperature.FromCelsius(tempC).Kelvin), 0), "axis middle");
+            svg.Text(
+                X(tempC), Height - Bottom + 20,
+                UnitText.Number(units.OnScale(ResultQuantity.Temperature, Temperature.FromCelsius(tempC).Kelvin), 0), "axis middle");
         }
 
         svg.Text(Width - Right, Height - 6, units.TemperatureUnit, "axis end");
@@ -56,7 +60,9 @@ public static class GlideChart
         foreach (var kpa in new double[] { 50, 100, 200, 500, 1000, 2000, 5000 })
         {
             svg.Line(Left, Y(kpa), Width - Right, Y(kpa), "grid");
-            svg.Text(Left - 6, Y(kpa) + 5, UnitText.Number(kpa / units.AbsoluteUnit.Scale, units.Units == UnitPreference.Us || kpa >= 100 ? 0 : 1), "axis end");
+            svg.Text(
+                Left - 6, Y(kpa) + 5,
+                UnitText.Number(kpa / units.AbsoluteUnit.Scale, units.Units == UnitPreference.Us || kpa >= 100 ? 0 : 1), "axis end");
         }
     }
 

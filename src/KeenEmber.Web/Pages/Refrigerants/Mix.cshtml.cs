@@ -47,7 +47,8 @@ public sealed class MixModel(ShopStore shops) : PageModel
     }
 
     /// <summary>Pressures at which label and mixture are compared: from a low evaporator to a hot condenser.</summary>
-    public IEnumerable<(Pressure At, Temperature Bubble, Temperature Dew, TemperatureDifference BubbleOff, TemperatureDifference DewOff)> Rows()
+    public IEnumerable<(
+        Pressure At, Temperature Bubble, Temperature Dew, TemperatureDifference BubbleOff, TemperatureDifference DewOff)> Rows()
     {
         foreach (var tempC in new[] { -35, -25, -15, -5, 5, 30, 40, 50 })
         {

@@ -51,7 +51,9 @@ public sealed class CompareModel(VisitViews views, EquipmentStore equipment, Vis
         yield return Line("stood", v => v.StandsInWords);
         yield return Line("done", v => Joined(v, e => e is IChangesUnit { ChangesUnit: true } or ChangeEntry));
         yield return Line("root cause", v => v.SignOff is { RootCause.Length: > 0 } s ? s.RootCause : "not found");
-        foreach (var fact in Unit.MakeUp.Facts.Where(f => f != AsFound.EvaporatorFan && Sides.Any(v => Stood(v, f).Length > 0) && Stood(Sides[0], f) != Stood(Sides[1], f)))
+        foreach (
+            var fact in Unit.MakeUp.Facts.Where(
+            f => f != AsFound.EvaporatorFan && Sides.Any(v => Stood(v, f).Length > 0) && Stood(Sides[0], f) != Stood(Sides[1], f)))
             yield return Line(FactText.Name(fact), v => Stood(v, fact));
         yield return Line("evaporator fans", v => CircuitText.Fans(v.Conditions.EvaporatorFans));
     }
@@ -63,12 +65,14 @@ public sealed class CompareModel(VisitViews views, EquipmentStore equipment, Vis
         {
             var (b, a) = (before.Readings.GetValueOrDefault(point), after.Readings.GetValueOrDefault(point));
             var moved = b is not null && a is not null && MeterAccuracy.Differ(point, a.Si, b.Si, a.Meter, b.Meter);
-            yield return new(after.Name(point), b is null ? "" : before.Units.Value(point, b.Si), a is null ? "" : after.Units.Value(point, a.Si),
+            yield return new(
+                after.Name(point), b is null ? "" : before.Units.Value(point, b.Si), a is null ? "" : after.Units.Value(point, a.Si),
                 moved ? after.Units.Change(point, a!.Si - b!.Si) : a is null || b is null ? "" : "within the meters", moved);
         }
     }
 
     private static string Stood(VisitView view, AsFound fact) => view.Conditions.StateOf(fact) is { } state ? FactText.Name(state) : "";
 
-    private static string Joined(VisitView view, Func<Entry, bool> which) => string.Join("; ", view.Timeline.Standing.Where(which).Select(e => EntryText.What(e, view)));
+    private static string Joined(VisitView view, Func<Entry, bool> which) =>
+        string.Join("; ", view.Timeline.Standing.Where(which).Select(e => EntryText.What(e, view)));
 }

@@ -47,13 +47,16 @@ public sealed class EditModel(EquipmentStore equipment, ShopStore shops, TimePro
         var since = existing is var (before, place) ? Since(before, read?.Unit, new(place)) : null;
         if (Form.IsWrong || read is not var (unit, site))
             return Page();
-        if (equipment.Save(unit, site, new(time.GetUtcNow(), BrowserNotes.Of(Request, BrowserNotes.Technician) ?? "", BrowserNotes.Device(HttpContext), since)))
+        if (equipment.Save(
+            unit, site,
+            new(time.GetUtcNow(), BrowserNotes.Of(Request, BrowserNotes.Technician) ?? "", BrowserNotes.Device(HttpContext), since)))
             return RedirectToPage("/Units/Unit", new { unit.Id });
         Form.Errors["tag"] = $"{site.Name} has a unit {unit.Tag} already.";
         return Page();
     }
 
-    /// <summary>Since when the unit is so; null where the nameplate was wrong. Whether another refrigerant is the one or the other cannot be guessed.</summary>
+    /// <summary>Since when the unit is so; null where the nameplate was wrong. Whether another refrigerant is the one or the other cannot
+    /// be guessed.</summary>
     private DateTimeOffset? Since(Equipment before, Equipment? after, SiteClock clock)
     {
         var now = time.GetUtcNow();

@@ -11,7 +11,8 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeenEmber.Web.Pages.Units;
 
 /// <summary>Everything a unit's visits tell together.</summary>
-public sealed class MemoryModel(EquipmentStore equipment, VisitStore visits, ShopStore shops, VisitViews views, BenchTexts texts) : PageModel
+public sealed class MemoryModel(EquipmentStore equipment, VisitStore visits, ShopStore shops, VisitViews views, BenchTexts texts)
+    : PageModel
 {
     public Equipment Unit { get; private set; } = null!;
 

@@ -10,7 +10,8 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeenEmber.Web.Pages.Units;
 
-public sealed class UnitModel(Board board, EquipmentStore equipment, VisitStore visits, ShopStore shops, BenchTexts texts, TimeProvider time) : PageModel
+public sealed class UnitModel(
+    Board board, EquipmentStore equipment, VisitStore visits, ShopStore shops, BenchTexts texts, TimeProvider time) : PageModel
 {
     /// <summary>How its visits stand, in words.</summary>
     public BenchTexts Texts => texts;

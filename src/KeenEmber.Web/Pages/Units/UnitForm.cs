@@ -23,7 +23,8 @@ public static class UnitForm
     public static void Begin(FilledForm form, Site? site)
     {
         (form["fans"], form["coils"], form["parts"]) = ("1", "1", nameof(CircuitParts.Receiver));
-        (form["site"], form["elevation"], form["zone"]) = (site?.Name ?? "", Plain(site?.ElevationM), site?.TimeZone ?? SiteClock.ZoneOfTheMachine);
+        (form["site"], form["elevation"], form["zone"]) =
+            (site?.Name ?? "", Plain(site?.ElevationM), site?.TimeZone ?? SiteClock.ZoneOfTheMachine);
     }
 
     /// <summary>The form as it shows a unit that is on record.</summary>
@@ -31,9 +32,11 @@ public static class UnitForm
     {
         var (form, units) = (new FilledForm(shop.Units), new UnitText(shop.Units, site.Atmosphere));
         var circuit = unit.Circuit;
-        (form["tag"], form["kind"], form["refrigerant"], form["target"]) = (unit.Tag, unit.Kind.ToString(), circuit.RefrigerantName, units.Temperature(unit.Target.Kelvin));
+        (form["tag"], form["kind"], form["refrigerant"], form["target"]) =
+            (unit.Tag, unit.Kind.ToString(), circuit.RefrigerantName, units.Temperature(unit.Target.Kelvin));
         (form["name"], form["site"], form["elevation"], form["location"]) = (unit.Name, site.Name, Plain(site.ElevationM), unit.Location);
-        (form["metering"], form["condenser"], form["coils"], form["fans"]) = (circuit.Metering.ToString(), circuit.Condenser.ToString(), Plain(circuit.Coils), Plain(unit.EvaporatorFans));
+        (form["metering"], form["condenser"], form["coils"], form["fans"]) =
+            (circuit.Metering.ToString(), circuit.Condenser.ToString(), Plain(circuit.Coils), Plain(unit.EvaporatorFans));
         (form["charge"], form["current"]) = (circuit.ChargeKg is { } kg ? units.Mass(kg) : "", Plain(circuit.RatedCurrentA));
         form["coldest"] = circuit.ColdestAmbient is { } coldest ? units.Temperature(coldest.Kelvin) : "";
         (form["product"], form["nameplate"]) = (unit.Product, circuit.Nameplate);
@@ -47,13 +50,17 @@ public static class UnitForm
     /// <param name="newId">The id of a unit that does not exist yet.</param>
     /// <param name="existing">The unit and site being edited; null for a new one.</param>
     /// <param name="known">Sites to choose from by name.</param>
-    public static (Equipment Unit, Site Site)? Read(FilledForm form, Guid newId, (Equipment Unit, Site Site)? existing, IReadOnlyList<Site> known)
+    public static (Equipment Unit, Site Site)? Read(
+        FilledForm form, Guid newId, (Equipment Unit, Site Site)? existing, IReadOnlyList<Site> known)
     {
         var tag = form.Text("tag", 20, missing: "Type what the label on the unit says, such as F-3.");
         var kind = form.Choice<EquipmentKind>("kind");
-        var refrigerant = RefrigerantCatalogue.Find(form.Text("refrigerant", 20, missing: "Type the refrigerant from the plate, such as R404A."));
+        var refrigerant =
+            RefrigerantCatalogue.Find(form.Text("refrigerant", 20, missing: "Type the refrigerant from the plate, such as R404A."));
         if (refrigerant is null)
-            form.Errors.TryAdd("refrigerant", $"“{form.Text("refrigerant", 20)}” is not in the catalogue. It knows {string.Join(", ", RefrigerantCatalogue.All)}.");
+            form.Errors.TryAdd(
+                "refrigerant",
+                $"“{form.Text("refrigerant", 20)}” is not in the catalogue. It knows {string.Join(", ", RefrigerantCatalogue.All)}.");
         var target = form.Value("target", QuantityKind.Temperature, required: true);
 
         var siteName = form.Text("site", 60);
@@ -73,14 +80,17 @@ public static class UnitForm
         if (form.IsWrong)
             return null;
 
-        var circuit = new RefrigerationCircuit(existing?.Unit.Circuit.Id ?? Guid.CreateVersion7(), refrigerant!.Name, chargeKg, metering, condenser,
+        var circuit =
+            new RefrigerationCircuit(existing?.Unit.Circuit.Id ?? Guid.CreateVersion7(), refrigerant!.Name, chargeKg, metering, condenser,
             form.Ticked<CircuitParts>("parts").Aggregate(CircuitParts.None, (all, part) => all | part), form.Text("nameplate", 2000))
         {
             Coils = form["coils"] == "2" ? 2 : 1, RatedCurrentA = ratedA, ColdestAmbient = coldest,
         };
         // A site that is known is changed on the nameplate of a unit that stands there, not by adding one.
         var site = existing is null && known.Contains(chosen) ? chosen : chosen with { ElevationM = elevationM, TimeZone = zone };
-        return (new(existing?.Unit.Id ?? newId, site.Id, tag, form.Text("name", 60) is { Length: > 0 } name ? name : CircuitText.Sentence(EquipmentText.Name(kind)),
+        return (new(
+            existing?.Unit.Id ?? newId, site.Id, tag, form.Text("name", 60) is { Length: > 0 } name ? name
+            : CircuitText.Sentence(EquipmentText.Name(kind)),
             kind, target!.Temperature, fans, form.Text("product", 100), form.Text("location", 100), circuit)
         {
             Hazards = form.Ticked<Hazards>("hazards").Aggregate(Hazards.None, (all, hazard) => all | hazard) & HazardsOfAUnit.OfThePlace,

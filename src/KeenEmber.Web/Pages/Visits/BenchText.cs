@@ -66,7 +66,8 @@ public abstract class BenchText(string bench)
 public sealed class BenchTexts(IEnumerable<IBench> benches, IEnumerable<BenchText> texts)
 {
     private readonly Dictionary<string, BenchText> bySpeech = benches
-        .SelectMany(b => b.Speaks, (b, speech) => (speech, Text: texts.First(t => t.Bench == b.Name))).ToDictionary(s => s.speech, s => s.Text);
+        .SelectMany(b => b.Speaks, (b, speech) => (speech, Text: texts.First(t => t.Bench == b.Name)))
+            .ToDictionary(s => s.speech, s => s.Text);
 
     /// <summary>In the order of their benches.</summary>
     public IReadOnlyList<BenchText> All { get; } = [.. benches.Select(b => texts.First(t => t.Bench == b.Name))];
@@ -80,5 +81,6 @@ public sealed class BenchTexts(IEnumerable<IBench> benches, IEnumerable<BenchTex
     public BenchText Of(IBench bench) => All.First(t => t.Bench == bench.Name);
 
     /// <summary>How a visit stands in a sentence without figures.</summary>
-    public string Headline(Finding stands, EquipmentKind kind) => bySpeech.TryGetValue(stands.Bench, out var text) ? text.Headline(stands, kind) : PanelText.OfTheVisit(stands);
+    public string Headline(Finding stands, EquipmentKind kind) =>
+        bySpeech.TryGetValue(stands.Bench, out var text) ? text.Headline(stands, kind) : PanelText.OfTheVisit(stands);
 }

@@ -17,12 +17,16 @@ public sealed class ChangesModel(VisitViews views) : VisitPage(views)
     [BindProperty(SupportsGet = true)]
     public Guid? Correct { get; set; }
 
-    public Entry? Correcting => Correct is { } id ? View.Timeline.Standing.FirstOrDefault(e => e.Id == id && e is ChangeEntry or PartEntry or RefrigerantEntry) : null;
+    public Entry? Correcting =>
+        Correct is { } id ? View.Timeline.Standing.FirstOrDefault(e => e.Id == id && e is ChangeEntry or PartEntry or RefrigerantEntry)
+        : null;
 
-    public IEnumerable<Entry> Done => View.Timeline.Standing.Where(e => e is ChangeEntry or PartEntry or RefrigerantEntry or ClosureEntry).Reverse();
+    public IEnumerable<Entry> Done =>
+        View.Timeline.Standing.Where(e => e is ChangeEntry or PartEntry or RefrigerantEntry or ClosureEntry).Reverse();
 
     /// <summary>As typed, as the entry being corrected has it, or as the link that led here asks for.</summary>
-    public string Value(string field) => Form.IsSent ? Form[field] : Correcting is { } entry ? Of(entry, field) : Request.Query[field].ToString();
+    public string Value(string field) =>
+        Form.IsSent ? Form[field] : Correcting is { } entry ? Of(entry, field) : Request.Query[field].ToString();
 
     public FieldView Field(string name, string label) => new(name, label, Value(name), Form.Error(name));
 
@@ -51,19 +55,27 @@ public sealed class ChangesModel(VisitViews views) : VisitPage(views)
         _ => "",
     };
 
-    public IActionResult OnPostChange(Guid id, Guid entryId, Guid? corrects, LoopKind? opens, bool foundSo, WorkArea area) => Save(id, entryId, corrects, at => new ChangeEntry(Writer.Next(at, corrects), Form.Text("what", LongestText, missing: "Say what was changed, such as fan delay switch."),
+    public IActionResult OnPostChange(Guid id, Guid entryId, Guid? corrects, LoopKind? opens, bool foundSo, WorkArea area) =>
+        Save(id, entryId, corrects, at =>
+        new ChangeEntry(
+        Writer.Next(at, corrects), Form.Text("what", LongestText, missing: "Say what was changed, such as fan delay switch."),
         Text("before"), Text("after"), Text("askedBy"), opens is { } k && Enum.IsDefined(k) ? k : null, foundSo, Known(area)));
 
-    public IActionResult OnPostPart(Guid id, Guid entryId, Guid? corrects, bool warranty, WorkArea area) => Save(id, entryId, corrects, at =>
+    public IActionResult OnPostPart(Guid id, Guid entryId, Guid? corrects, bool warranty, WorkArea area) =>
+        Save(id, entryId, corrects, at =>
     {
         var component = Component.Find(Form["component"]);
-        var name = component is null ? Form.Text("part", LongestText, missing: "Choose the part, or say which, such as fan motor.") : Text("part");
+        var name = component is null ? Form.Text("part", LongestText, missing: "Choose the part, or say which, such as fan motor.")
+            : Text("part");
         var belongs = component is { } known && area == WorkArea.Other ? WorkAreas.Of(known.Kind) : area;
-        return new PartEntry(Writer.Next(at, corrects), name, Text("place"), Text("failure"), Text("replacedBy"), Text("serial"), warranty, Known(belongs), component);
+        return new PartEntry(
+            Writer.Next(at, corrects), name, Text("place"), Text("failure"), Text("replacedBy"), Text("serial"), warranty, Known(belongs),
+            component);
     });
 
     /// <summary>The parts of the unit; one that only an entry names, with them.</summary>
-    public IEnumerable<Component> Parts => Components.Of(View.Equipment) is var known && Component.Find(Value("component")) is { } chosen && !known.Contains(chosen)
+    public IEnumerable<Component> Parts =>
+        Components.Of(View.Equipment) is var known && Component.Find(Value("component")) is { } chosen && !known.Contains(chosen)
         ? known.Append(chosen) : known;
 
     public IActionResult OnPostRefrigerant(Guid id, Guid entryId, Guid? corrects, bool recovered) => Save(id, entryId, corrects, at =>
@@ -72,10 +84,12 @@ public sealed class ChangesModel(VisitViews views) : VisitPage(views)
         if (fluid is null)
             Form.Errors["refrigerant"] = "Type the refrigerant on the cylinder, such as R404A.";
         var mass = Form.Value("mass", QuantityKind.Mass, required: true)?.Si(default) ?? 0;
-        return new RefrigerantEntry(Writer.Next(at, corrects), fluid?.Name ?? "", mass * (recovered ? -1 : 1), Text("cylinder"), Text("why"));
+        return new RefrigerantEntry(
+            Writer.Next(at, corrects), fluid?.Name ?? "", mass * (recovered ? -1 : 1), Text("cylinder"), Text("why"));
     });
 
-    public IActionResult OnPostClosure(Guid id, Guid entryId, Guid loop) => Take(id, entryId, () => View.Loops.All(l => l.Change.Id != loop) ? []
+    public IActionResult OnPostClosure(Guid id, Guid entryId, Guid loop) =>
+        Take(id, entryId, () => View.Loops.All(l => l.Change.Id != loop) ? []
         : [new ClosureEntry(Writer.Next(), loop, Form.Text(How(loop), LongestText, missing: "Say what was done, such as taken out."))]);
 
     /// <summary>The field that says what was done about an open loop.</summary>

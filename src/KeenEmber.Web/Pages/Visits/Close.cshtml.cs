@@ -46,11 +46,13 @@ public sealed class CloseModel(VisitViews views, SigningDesk signing) : VisitPag
                 ? "Not signed off: something safety-related is still open. Close it first."
                 : "Not signed off: give reason, owner and day for what stays open.";
         var day = Form.Day("followUp", View.Clock.Date(View.Now));
-        return new SignOffEntry(Writer.Next(corrects: View.SignOff?.Id), Text("rootCause"), Text("notReproduced"), Text("recommendation"), day,
+        return new SignOffEntry(
+            Writer.Next(corrects: View.SignOff?.Id), Text("rootCause"), Text("notReproduced"), Text("recommendation"), day,
             Text("contributing"), Text("consequences"), string.Join(' ', View.Found.Select(f => f.Code).Intersect(explained)));
     });
 
-    /// <summary>Ticked just now, or when it was signed off before. Boxes without a tick are not sent, so the first cause tells whether the form was.</summary>
+    /// <summary>Ticked just now, or when it was signed off before. Boxes without a tick are not sent, so the first cause tells whether the
+    /// form was.</summary>
     public bool IsExplained(Finding finding) =>
         Form.Has("rootCause") ? Form["explained"].Split(',').Contains(finding.Code) : View.SignOff?.Explains(finding) == true;
 
@@ -62,7 +64,8 @@ public sealed class CloseModel(VisitViews views, SigningDesk signing) : VisitPag
             return null;
         var problem = Form.Text("problem", LongestText, missing: "Say what it is for, such as torn gasket.");
         var option = Form.Text("option", LongestText, missing: "Say what to do.");
-        var (hours, from, to) = (Form.Number("hours", 0, 1000), Form.Number("priceFrom", 0, 10_000_000), Form.Number("priceTo", 0, 10_000_000));
+        var (hours, from, to) =
+            (Form.Number("hours", 0, 1000), Form.Number("priceFrom", 0, 10_000_000), Form.Number("priceTo", 0, 10_000_000));
         if (to < from)
             Form.Errors["priceTo"] = "Not less than the price from.";
         return new RecommendationEntry(Writer.Next(), problem, option, Text("parts"), hours, from, to, urgency);
@@ -76,8 +79,10 @@ public sealed class CloseModel(VisitViews views, SigningDesk signing) : VisitPag
         return taken;
     }
 
-    private IActionResult Sign(Guid id, Guid entryId, string? strokes) => Take(id, entryId, () => SignatureEntry.Read(strokes ?? "") is null ? null
-        : new SignatureEntry(Writer.Next(corrects: View.Signature?.Id), Form.Text("signer", LongestText, missing: "Who signs?"), strokes ?? ""));
+    private IActionResult Sign(Guid id, Guid entryId, string? strokes) =>
+        Take(id, entryId, () => SignatureEntry.Read(strokes ?? "") is null ? null
+        : new SignatureEntry(
+            Writer.Next(corrects: View.Signature?.Id), Form.Text("signer", LongestText, missing: "Who signs?"), strokes ?? ""));
 
     private string Text(string field) => Form.Text(field, LongestText);
 }

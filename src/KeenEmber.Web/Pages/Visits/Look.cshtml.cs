@@ -25,7 +25,8 @@ public sealed class LookModel(VisitViews views) : VisitPage(views)
     /// <summary>Every fact this unit has, each evaporator fan on its own.</summary>
     public IEnumerable<(AsFound Fact, int? Index)> Facts() =>
         Enumerable.Range(1, View.Equipment.EvaporatorFans).Select(n => (AsFound.EvaporatorFan, (int?)n))
-            .Concat(View.MakeUp.Facts.Where(f => f != AsFound.EvaporatorFan).SelectMany(f => f is AsFound.Coil or AsFound.ValveBody && View.MakeUp.Coils > 1
+            .Concat(View.MakeUp.Facts.Where(f => f != AsFound.EvaporatorFan)
+                .SelectMany(f => f is AsFound.Coil or AsFound.ValveBody && View.MakeUp.Coils > 1
                 ? Enumerable.Range(1, View.MakeUp.Coils).Select(n => (f, (int?)n)) : [(f, (int?)null)]));
 
     /// <summary>What is read in the box on the walk-round.</summary>

@@ -21,7 +21,8 @@ public sealed class MetersModel(VisitViews views, InstrumentStore instruments) :
     public (Guid Id, string Message)? CheckError { get; private set; }
 
     /// <summary>The value a check starts from: melting ice for a thermometer.</summary>
-    public string Should(Instrument instrument) => instrument.Measures == QuantityKind.Temperature ? View.Units.Temperature(Temperature.FromCelsius(0).Kelvin) : "";
+    public string Should(Instrument instrument) =>
+        instrument.Measures == QuantityKind.Temperature ? View.Units.Temperature(Temperature.FromCelsius(0).Kelvin) : "";
 
     /// <summary>How far a check was off, in the shop's units.</summary>
     public string Off(Instrument instrument, MeterCheck check) => MetersText.Off(instrument, check, View.Units);
@@ -43,7 +44,8 @@ public sealed class MetersModel(VisitViews views, InstrumentStore instruments) :
             return NotFound();
         if (entryId == Guid.Empty || Instruments.FirstOrDefault(i => i.Id == instrument) is not { } checkedOne)
             return BadRequest();
-        var (check, error) = MetersText.ReadCheck(entryId, checkedOne, shown, known, View.Now, View.Visit.Author, View.Shop.Units, View.Site.Atmosphere);
+        var (check, error) =
+            MetersText.ReadCheck(entryId, checkedOne, shown, known, View.Now, View.Visit.Author, View.Shop.Units, View.Site.Atmosphere);
         if (check is null)
         {
             (Shown, Known, CheckError) = (shown, known, (instrument, error!));
@@ -52,7 +54,8 @@ public sealed class MetersModel(VisitViews views, InstrumentStore instruments) :
 
         instruments.Append(check);
         if (View.Timeline.MeterAt(checkedOne.Measures, View.Now)?.Id == instrument)
-            Append([new MeterEntry(Writer.Next(), checkedOne.Measures, (checkedOne with { LastCheck = check }).At(View.Now, View.Shop.Policies))]);
+            Append([new MeterEntry(
+                Writer.Next(), checkedOne.Measures, (checkedOne with { LastCheck = check }).At(View.Now, View.Shop.Policies))]);
         return RedirectToPage(new { id });
     }
 }

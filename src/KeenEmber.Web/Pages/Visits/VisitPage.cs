@@ -59,7 +59,8 @@ public abstract class VisitPage(VisitViews views) : PageModel
             return RedirectToPage(new { id, saved = clear.Count });
         var unclear = Items.OfType<QuickUnclear>().ToList();
         Load(id);
-        Line = unclear.Exists(i => i.Problem is QuickProblem.LineTooLong or QuickProblem.TooManyEntries) ? line ?? "" : string.Join(", ", unclear.Select(i => i.Text));
+        Line = unclear.Exists(i => i.Problem is QuickProblem.LineTooLong or QuickProblem.TooManyEntries) ? line ?? ""
+            : string.Join(", ", unclear.Select(i => i.Text));
         Items = unclear;
         Saved = clear.Count > 0 ? clear.Count : null;
         return Page();
@@ -82,14 +83,17 @@ public abstract class VisitPage(VisitViews views) : PageModel
 
     /// <summary>Keeps photos, several at once; a broken one is refused by name and the others stay.</summary>
     /// <param name="about">The entry they belong to; null for the visit.</param>
-    public IActionResult OnPostPhotos(Guid id, Guid lineId, Guid? about, string? caption, Topic topic, List<IFormFile> photos, [FromServices] PhotoStore store)
+    public IActionResult OnPostPhotos(
+        Guid id, Guid lineId, Guid? about, string? caption, Topic topic, List<IFormFile> photos, [FromServices] PhotoStore store)
     {
         if (!Load(id, lineId))
             return NotFound();
         if (lineId == Guid.Empty || !Enum.IsDefined(topic) || (about is not null && View.Timeline.Written.All(e => e.Id != about)))
             return BadRequest();
         var (kept, errors) = PhotoDesk.Keep(photos, store);
-        Append([.. kept.Select((photo, i) => new PhotoEntry(Writer.Next(), photo.Hash, photo.Width, photo.Height, TypingText.Kept(caption, 200), about, topic))]);
+        Append([.. kept.Select(
+            (photo, i) =>
+            new PhotoEntry(Writer.Next(), photo.Hash, photo.Width, photo.Height, TypingText.Kept(caption, 200), about, topic))]);
         if (errors.Count == 0)
             return RedirectToPage(new { id, saved = kept.Count });
         Load(id);
@@ -109,7 +113,9 @@ public abstract class VisitPage(VisitViews views) : PageModel
         if (views.Open(id) is not { } view)
             return false;
         View = view;
-        Writer = new(id, key, view.Now, BrowserNotes.Of(Request, BrowserNotes.Technician) ?? view.Visit.Author, BrowserNotes.Device(HttpContext));
+        Writer =
+            new(id, key, view.Now, BrowserNotes.Of(Request, BrowserNotes.Technician)
+            ?? view.Visit.Author, BrowserNotes.Device(HttpContext));
         Form = new(view.Shop.Units);
         Loaded();
         return true;
@@ -118,7 +124,8 @@ public abstract class VisitPage(VisitViews views) : PageModel
     /// <summary>Keeps the fields that were sent, to be read one by one.</summary>
     protected void Keep() => Form.Keep(Request.Form);
 
-    /// <summary>Takes in a form of this station: stores the entries that are made of its fields or, when something in them is wrong, shows it again as typed.</summary>
+    /// <summary>Takes in a form of this station: stores the entries that are made of its fields or, when something in them is wrong, shows
+    /// it again as typed.</summary>
     /// <param name="key">The id the form carries. Entries get theirs from it, so that a form sent twice is stored once.</param>
     /// <param name="make">Makes them from <see cref="Form"/> once the visit is open; null where no form of ours can have sent this.</param>
     protected IActionResult Take(Guid id, Guid key, Func<IReadOnlyList<Entry>?> make)
@@ -136,7 +143,8 @@ public abstract class VisitPage(VisitViews views) : PageModel
     }
 
     /// <summary>The same for a form that makes one entry.</summary>
-    protected IActionResult Take(Guid id, Guid key, Func<Entry?> make) => Take(id, key, () => make() is { } entry ? [entry] : (IReadOnlyList<Entry>?)null);
+    protected IActionResult Take(Guid id, Guid key, Func<Entry?> make) =>
+        Take(id, key, () => make() is { } entry ? [entry] : (IReadOnlyList<Entry>?)null);
 
     /// <summary>The visit is there, for a station to make of it what its own page needs.</summary>
     protected virtual void Loaded()
@@ -149,18 +157,21 @@ public abstract class VisitPage(VisitViews views) : PageModel
         Items = new QuickEntry(QuickText.Words(View.Shop), View.Shop.Units, View.Equipment.EvaporatorFans).Read(line);
     }
 
-    /// <summary>The stations of the rail in the order of the job: those of the work round the measuring, and those of the benches.</summary>
+    /// <summary>The stations of the rail in the order of the job: those of the work round the measuring, and those of the
+    /// benches.</summary>
     public IEnumerable<Station> Stations() => OfTheVisit().Concat(View.Texts.All.SelectMany(t => t.Stations(View))).OrderBy(s => s.Order);
 
     private IEnumerable<Station> OfTheVisit()
     {
         static string Count(int n, string one, string many) => n == 1 ? $"1 {one}" : $"{n} {many}";
-        var looked = View.Conditions.EvaporatorFans.Count(f => f is not null) + View.MakeUp.Facts.Count(f => View.Conditions.StateOf(f) is not null);
+        var looked = View.Conditions.EvaporatorFans.Count(f => f is not null)
+            + View.MakeUp.Facts.Count(f => View.Conditions.StateOf(f) is not null);
         yield return new(10, "Look", "Walk-round", Count(looked, "fact", "facts"));
         var meters = View.Timeline.Standing.OfType<MeterEntry>().Select(m => m.Measures).Distinct().Count();
         yield return new(70, "Meters", "Meters", meters > 0 ? $"{meters} named" : "not named");
         yield return new(90, "Changes", "Changes", View.Loops.Count == 0 ? "none open" : $"{View.Loops.Count} open");
-        yield return new(100, "Prove", "Prove", View.Proofs.Count == 0 ? "nothing yet" : $"{View.Proofs.Count(p => p.IsProved)} of {View.Proofs.Count}");
+        yield return new(
+            100, "Prove", "Prove", View.Proofs.Count == 0 ? "nothing yet" : $"{View.Proofs.Count(p => p.IsProved)} of {View.Proofs.Count}");
         yield return new(110, "Record", "Record", Count(View.Timeline.Standing.Count, "entry", "entries"));
         yield return new(120, "Close", "Close", View.SignOff is null ? "not signed" : "signed off");
     }

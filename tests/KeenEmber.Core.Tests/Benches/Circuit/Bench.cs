@@ -26,7 +26,8 @@ internal static class Bench
 
     public static CircuitAnalysis Analyse(IEnumerable<TakenReading> readings, OperatingConditions? now = null,
         string refrigerant = "R404A", CircuitMakeUp? makeUp = null) =>
-        CircuitCalculation.Analyse(new(RefrigerantCatalogue.Find(refrigerant)!, makeUp ?? WalkIn, readings.ToDictionary(r => r.Point)), now ?? Settled);
+        CircuitCalculation.Analyse(
+            new(RefrigerantCatalogue.Find(refrigerant)!, makeUp ?? WalkIn, readings.ToDictionary(r => r.Point)), now ?? Settled);
 
     /// <summary>A full set of readings whose results are exactly the given ones.</summary>
     public static List<TakenReading> Consistent(
@@ -54,7 +55,8 @@ internal static class Bench
     public static List<TakenReading> With(this List<TakenReading> readings, MeasuringPoint point, double number, Unit unit) =>
         [.. readings.Select(r => r.Point == point ? At(point, number, unit, r.Conditions) : r)];
 
-    public static double Value(this List<TakenReading> readings, MeasuringPoint point) => readings.Single(r => r.Point == point).Typed.Number;
+    public static double Value(this List<TakenReading> readings, MeasuringPoint point) =>
+        readings.Single(r => r.Point == point).Typed.Number;
 
     private static Pressure AtMidpoint(Refrigerant fluid, Temperature midpoint)
     {

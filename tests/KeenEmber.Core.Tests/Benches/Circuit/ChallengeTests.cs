@@ -42,10 +42,13 @@ public class ChallengeTests
     [Fact]
     public void A_whole_set_of_temperatures_in_the_other_unit()
     {
-        var readings = Bench.Consistent(boxC: 3, tdK: 6, refrigerant: "R134a").Where(r => r.Point.Kind() == QuantityKind.Temperature || r.Point == SuctionPressure || r.Point == DischargePressure).ToList();
+        var readings = Bench.Consistent(boxC: 3, tdK: 6, refrigerant: "R134a")
+            .Where(r => r.Point.Kind() == QuantityKind.Temperature || r.Point == SuctionPressure || r.Point == DischargePressure).ToList();
         foreach (var point in readings.Where(r => r.Point.Kind() == QuantityKind.Temperature).Select(r => r.Point).ToList())
             readings = readings.With(point, readings.Value(point) * 1.8 + 32, Unit.Celsius);
-        var challenge = Assert.Single(Bench.Analyse(readings, refrigerant: "R134a", makeUp: Bench.WalkIn with { Kind = EquipmentKind.WalkInCooler }).Challenges);
+        var challenge =
+            Assert.Single(
+            Bench.Analyse(readings, refrigerant: "R134a", makeUp: Bench.WalkIn with { Kind = EquipmentKind.WalkInCooler }).Challenges);
         Assert.Equal((Slip.OtherUnit, Unit.Fahrenheit), (challenge.Slip, challenge.MeantUnit));
         Assert.True(challenge.Points.Count > 1);
     }
@@ -93,6 +96,7 @@ public class ChallengeTests
     public void Equal_pressures_are_no_contradiction_with_the_compressor_off()
     {
         var off = Bench.Settled with { Compressor = FactState.Stopped, RunTime = null };
-        Assert.Empty(Bench.Analyse([Bench.At(SuctionPressure, 8, Unit.Bar, off), Bench.At(DischargePressure, 8, Unit.Bar, off)], off).Challenges);
+        Assert.Empty(
+            Bench.Analyse([Bench.At(SuctionPressure, 8, Unit.Bar, off), Bench.At(DischargePressure, 8, Unit.Bar, off)], off).Challenges);
     }
 }

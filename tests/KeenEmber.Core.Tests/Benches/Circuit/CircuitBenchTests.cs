@@ -29,8 +29,11 @@ public class CircuitBenchTests
         var r407c = RefrigerantCatalogue.Find("R407C")!;
         var pressure = new Pressure(500);
         var line = Temperature.FromCelsius(10);
-        Assert.Equal((line - r407c.DewTemperature(pressure)!.Value).Kelvin, CircuitFormulas.Superheat(r407c, pressure, line)!.Value.Kelvin, 1e-9);
-        Assert.Equal((r407c.BubbleTemperature(pressure)!.Value - line).Kelvin, CircuitFormulas.Subcooling(r407c, pressure, line)!.Value.Kelvin, 1e-9);
+        Assert.Equal(
+            (line - r407c.DewTemperature(pressure)!.Value).Kelvin, CircuitFormulas.Superheat(r407c, pressure, line)!.Value.Kelvin, 1e-9);
+        Assert.Equal(
+            (r407c.BubbleTemperature(pressure)!.Value - line).Kelvin, CircuitFormulas.Subcooling(r407c, pressure, line)!.Value.Kelvin,
+            1e-9);
     }
 
     [Fact]
@@ -87,7 +90,11 @@ public class CircuitBenchTests
     [InlineData("R454C")]
     public void Evaporating_is_in_its_band_where_TD_is_whatever_the_glide(string refrigerant)
     {
-        CircuitResult Evaporating(double tdK) => Bench.Analyse(Bench.Consistent(tdK: tdK, refrigerant: refrigerant), refrigerant: refrigerant).Results.Single(r => r.Kind == ResultKind.Evaporating);
-        Assert.Equal([BandPosition.Above, BandPosition.Inside, BandPosition.Inside, BandPosition.Below], new[] { 3.5, 4.1, 5.9, 6.5 }.Select(td => Evaporating(td).Position));
+        CircuitResult Evaporating(double tdK) =>
+            Bench.Analyse(Bench.Consistent(tdK: tdK, refrigerant: refrigerant), refrigerant: refrigerant).Results.Single(
+            r => r.Kind == ResultKind.Evaporating);
+        Assert.Equal(
+            [BandPosition.Above, BandPosition.Inside, BandPosition.Inside, BandPosition.Below],
+            new[] { 3.5, 4.1, 5.9, 6.5 }.Select(td => Evaporating(td).Position));
     }
 }

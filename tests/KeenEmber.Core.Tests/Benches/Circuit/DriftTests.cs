@@ -7,7 +7,8 @@ namespace KeenEmber.Core.Tests.Benches.Circuit;
 public class DriftTests
 {
     private static IReadOnlyList<Drifting> Of(params double[] latestFirst) =>
-        Drift.Of([.. latestFirst.Select(v => new Dictionary<ResultKind, double> { [ResultKind.SuperheatCoil] = v, [ResultKind.AirDrop] = v })]);
+        Drift.Of(
+            [.. latestFirst.Select(v => new Dictionary<ResultKind, double> { [ResultKind.SuperheatCoil] = v, [ResultKind.AirDrop] = v })]);
 
     [Fact]
     public void A_superheat_that_rises_on_every_visit_drifts() =>
@@ -18,7 +19,8 @@ public class DriftTests
     [InlineData(9, 5, 5)]
     [InlineData(6.9, 6, 5)]
     [InlineData(5, 5, 5)]
-    public void Wandering_standing_still_or_within_the_meters_is_no_drift(double latest, double before, double first) => Assert.Empty(Of(latest, before, first));
+    public void Wandering_standing_still_or_within_the_meters_is_no_drift(double latest, double before, double first) =>
+        Assert.Empty(Of(latest, before, first));
 
     [Fact]
     public void Falling_drifts_too_and_only_the_latest_visits_count() => Assert.Equal(7, Assert.Single(Of(3, 5, 7, 1, 1)).From);
@@ -28,5 +30,8 @@ public class DriftTests
 
     [Fact]
     public void A_result_missing_on_one_of_the_visits_is_not_judged() =>
-        Assert.Empty(Drift.Of([new Dictionary<ResultKind, double> { [ResultKind.Subcooling] = 9 }, new Dictionary<ResultKind, double>(), new Dictionary<ResultKind, double> { [ResultKind.Subcooling] = 1 }]));
+        Assert.Empty(
+            Drift.Of(
+            [new Dictionary<ResultKind, double> { [ResultKind.Subcooling] = 9 }, new Dictionary<ResultKind, double>(),
+            new Dictionary<ResultKind, double> { [ResultKind.Subcooling] = 1 }]));
 }

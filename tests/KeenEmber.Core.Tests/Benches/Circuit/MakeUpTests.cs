@@ -13,17 +13,23 @@ public class MakeUpTests
 {
     private static readonly CircuitMakeUp PrepTable = Bench.ReachIn with { Kind = EquipmentKind.PrepTable, Coils = 2 };
     private static readonly CircuitMakeUp RackCase = new(
-        EquipmentKind.OpenCase, Metering.ElectronicValve, CondenserKind.Rack, CircuitParts.EvaporatorPressureRegulator | CircuitParts.SuctionStop);
+        EquipmentKind.OpenCase, Metering.ElectronicValve, CondenserKind.Rack,
+            CircuitParts.EvaporatorPressureRegulator | CircuitParts.SuctionStop);
 
-    private static OperatingConditions Seeing(AsFound fact, FactState state) => Bench.Settled with { Seen = new Dictionary<AsFound, FactState> { [fact] = state } };
+    private static OperatingConditions Seeing(AsFound fact, FactState state) =>
+        Bench.Settled with { Seen = new Dictionary<AsFound, FactState> { [fact] = state } };
 
     [Fact]
     public void A_case_on_a_rack_ends_at_its_own_pipes()
     {
         Assert.DoesNotContain(CondenserAir, RackCase.Points);
-        Assert.Equal([ResultKind.SuperheatCoil, ResultKind.Subcooling, ResultKind.EvaporatorTd, ResultKind.Evaporating, ResultKind.AirDrop, ResultKind.Condensing, ResultKind.CompressionRatio],
+        Assert.Equal(
+            [ResultKind.SuperheatCoil, ResultKind.Subcooling, ResultKind.EvaporatorTd, ResultKind.Evaporating, ResultKind.AirDrop,
+            ResultKind.Condensing, ResultKind.CompressionRatio],
             Bench.Analyse(Bench.Consistent(), makeUp: RackCase).Results.Select(r => r.Kind));
-        Assert.Equal([AsFound.EvaporatorFan, AsFound.Coil, AsFound.BoxThermometer, AsFound.Defrost, AsFound.SuctionStop, AsFound.ValveBody, AsFound.SuctionLineFrost], RackCase.Facts.Where(f => f < AsFound.Door));
+        Assert.Equal(
+            [AsFound.EvaporatorFan, AsFound.Coil, AsFound.BoxThermometer, AsFound.Defrost, AsFound.SuctionStop, AsFound.ValveBody,
+            AsFound.SuctionLineFrost], RackCase.Facts.Where(f => f < AsFound.Door));
     }
 
     [Fact]
@@ -43,9 +49,12 @@ public class MakeUpTests
     {
         var readings = Bench.Consistent(boxC: -20, tdK: 10, superheatK: 5);
         var dewC = readings.Value(SuctionLineCoil) - 5;
-        // The second coil's air is as far above the coil as the pattern asks: further than the band of a reach-in when it is starved or not loaded.
+        // The second coil's air is as far above the coil as the pattern asks: further than the band of a reach-in when it is starved or not
+        // loaded.
         var air2C = expected == CircuitPatterns.WithinTargets ? -19 : -9;
-        readings.AddRange([Bench.At(BoxAir2, air2C, Unit.Celsius), Bench.At(AirLeaving2, air2C - 4, Unit.Celsius), Bench.At(SuctionLineCoil2, dewC + superheat2K, Unit.Celsius)]);
+        readings.AddRange(
+            [Bench.At(BoxAir2, air2C, Unit.Celsius), Bench.At(AirLeaving2, air2C - 4, Unit.Celsius),
+            Bench.At(SuctionLineCoil2, dewC + superheat2K, Unit.Celsius)]);
         var analysis = Bench.Analyse(readings, makeUp: PrepTable);
         Assert.Equal(superheat2K, analysis[ResultKind.SuperheatCoil2].Value!.Value, 1e-6);
         Assert.Equal(4, analysis[ResultKind.AirDrop2].Value!.Value, 1e-6);
@@ -61,7 +70,8 @@ public class MakeUpTests
     [InlineData(Metering.CapillaryTube, 1.0, 7.0, BandPosition.Inside)]
     [InlineData(Metering.CapillaryTube, 1.0, 14.0, BandPosition.Above)]
     [InlineData(Metering.CapillaryTube, 4.0, 14.0, BandPosition.Inside)]
-    public void Superheat_is_held_against_what_feeds_the_coil_and_the_load(Metering metering, double aboveTargetK, double superheatK, BandPosition position)
+    public void Superheat_is_held_against_what_feeds_the_coil_and_the_load(
+        Metering metering, double aboveTargetK, double superheatK, BandPosition position)
     {
         var now = Bench.Settled with { BoxAboveTarget = new(aboveTargetK) };
         var analysis = Bench.Analyse(Bench.Consistent(superheatK: superheatK), now, makeUp: Bench.WalkIn with { Metering = metering });
@@ -75,7 +85,8 @@ public class MakeUpTests
         {
             foreach (var load in Enum.GetValues<Load>())
             {
-                var targets = CircuitTargets.Of(Bench.WalkIn with { Kind = kind }, load, Temperature.FromCelsius(3), Temperature.FromCelsius(20));
+                var targets =
+                    CircuitTargets.Of(Bench.WalkIn with { Kind = kind }, load, Temperature.FromCelsius(3), Temperature.FromCelsius(20));
                 Assert.All(Enum.GetValues<ResultKind>(), result => Assert.True(targets.For(result) is { } b && b.Low < b.High));
             }
         }
@@ -85,10 +96,14 @@ public class MakeUpTests
     public void Evaporating_and_condensing_have_their_place_by_the_air_at_the_coil_and_at_the_condenser()
     {
         var analysis = Bench.Analyse(Bench.Consistent(boxC: -18, ambientC: 25, refrigerant: "R507A"), refrigerant: "R507A");
-        Assert.Equal((-24, -22), (Math.Round(new Temperature(analysis[ResultKind.Evaporating].Band!.Value.Low).Celsius, 6), Math.Round(new Temperature(analysis[ResultKind.Evaporating].Band!.Value.High).Celsius, 6)));
+        Assert.Equal(
+            (-24, -22),
+            (Math.Round(new Temperature(analysis[ResultKind.Evaporating].Band!.Value.Low).Celsius, 6),
+            Math.Round(new Temperature(analysis[ResultKind.Evaporating].Band!.Value.High).Celsius, 6)));
         Assert.Equal(40, new Temperature(analysis[ResultKind.Condensing].Band!.Value.High).Celsius, 1e-6);
         Assert.Equal(BandPosition.Inside, analysis[ResultKind.AirDrop].Position);
-        var blind = Bench.Analyse([Bench.At(SuctionPressure, 1.4, Unit.Bar), Bench.At(DischargePressure, 12, Unit.Bar)], refrigerant: "R507A");
+        var blind =
+            Bench.Analyse([Bench.At(SuctionPressure, 1.4, Unit.Bar), Bench.At(DischargePressure, 12, Unit.Bar)], refrigerant: "R507A");
         Assert.Equal(-26, new Temperature(blind[ResultKind.Evaporating].Band!.Value.Low).Celsius, 1e-6);
         Assert.Null(blind[ResultKind.Condensing].Band);
     }
@@ -102,8 +117,12 @@ public class MakeUpTests
     {
         var readings = Bench.Consistent(splitK: 22, subcoolingK: 14).ToDictionary(r => r.Point);
         var fluid = RefrigerantCatalogue.Find("R404A")!;
-        Assert.Equal(expected, CircuitCalculation.Analyse(new(fluid, Bench.WalkIn, readings) { Standing = verdict }, Bench.Settled).Findings.Select(f => f.Code));
-        Assert.Contains("Standing.Normal", CircuitCalculation.Analyse(new(fluid, Bench.WalkIn, readings), Bench.Settled).Findings[0].WouldConfirm);
+        Assert.Equal(
+            expected,
+            CircuitCalculation.Analyse(new(fluid, Bench.WalkIn, readings) { Standing = verdict }, Bench.Settled).Findings.Select(
+            f => f.Code));
+        Assert.Contains(
+            "Standing.Normal", CircuitCalculation.Analyse(new(fluid, Bench.WalkIn, readings), Bench.Settled).Findings[0].WouldConfirm);
     }
 
     [Fact]
@@ -139,7 +158,9 @@ public class MakeUpTests
         Assert.DoesNotContain(Bench.Analyse(Bench.Consistent()).Results, r => r.Kind == ResultKind.CondensingLow);
         readings.AddRange([Bench.At(HeadCycleLow, 6.6, Unit.Bar, cycling), Bench.At(HeadCycleHigh, 15.2, Unit.Bar, cycling)]);
         var analysis = Bench.Analyse(readings, cycling);
-        Assert.Equal((ValidityLevel.Good, ValidityLevel.NotUsable), (analysis[ResultKind.CondensingLow].Validity.Level, analysis[ResultKind.CondenserSplit].Validity.Level));
+        Assert.Equal(
+            (ValidityLevel.Good, ValidityLevel.NotUsable),
+            (analysis[ResultKind.CondensingLow].Validity.Level, analysis[ResultKind.CondenserSplit].Validity.Level));
         var finding = analysis.Findings.Single(f => f.Code == CircuitPatterns.HeadTooLow);
         Assert.Equal(["CondenserFan.Cycling"], finding.Seen);
         Assert.InRange(new Temperature(analysis[ResultKind.CondensingHigh].Value!.Value).Celsius, 30, 40);
@@ -150,7 +171,10 @@ public class MakeUpTests
     {
         var rated = Bench.WalkIn with { RatedCurrentA = 8 };
         var pumpless = Bench.Consistent(boxC: -2, tdK: 1, superheatK: 5, splitK: 3, ambientC: 5);
-        Assert.Equal("CurrentShare", Assert.Single(Bench.Analyse(pumpless, makeUp: rated).Findings[0].WouldConfirm, n => !n.Contains('.', StringComparison.Ordinal)));
+        Assert.Equal(
+            "CurrentShare",
+            Assert.Single(
+            Bench.Analyse(pumpless, makeUp: rated).Findings[0].WouldConfirm, n => !n.Contains('.', StringComparison.Ordinal)));
         pumpless.Add(Bench.At(CompressorCurrent, 3, Unit.Ampere));
         var finding = Bench.Analyse(pumpless, Seeing(AsFound.CompressorShell, FactState.Hot), makeUp: rated).Findings[0];
         Assert.Equal((CircuitPatterns.NotPumping, 0.375), (finding.Code, finding.Values["CurrentShare"]));
@@ -166,7 +190,9 @@ public class MakeUpTests
         Assert.Equal(["SightGlass.Bubbles"], Bench.Analyse(readings, bubbles).Findings[0].Seen);
         Assert.Equal(["SightGlass.Bubbles"], Bench.Analyse(readings, Seeing(AsFound.SightGlass, FactState.Full)).Findings[0].SeenAgainst);
         Assert.Contains("SightGlass.Bubbles", Bench.Analyse(readings).Findings[0].WouldConfirm);
-        foreach (var bent in new[] { bubbles with { CondenserFan = FactState.Cycling }, bubbles with { CondenserAir = Temperature.FromCelsius(4) }, bubbles with { BoxAboveTarget = new(6) } })
+        foreach (
+            var bent in new[] { bubbles with { CondenserFan = FactState.Cycling },
+            bubbles with { CondenserAir = Temperature.FromCelsius(4) }, bubbles with { BoxAboveTarget = new(6) } })
         {
             var finding = Bench.Analyse(readings, bent).Findings.Single(f => f.Code == CircuitPatterns.ShortOfCharge);
             Assert.Empty(finding.Seen);
@@ -186,7 +212,8 @@ public class MakeUpTests
     [Theory]
     [InlineData(AsFound.ValveBody, FactState.IceBall, CircuitPatterns.CoilStarved, 14.0, 16.0)]
     [InlineData(AsFound.SuctionLineFrost, FactState.FrostedBack, CircuitPatterns.Overfed, 5.0, 1.0)]
-    public void What_is_seen_without_gauges_speaks_with_the_readings(AsFound fact, FactState state, string code, double tdK, double superheatK)
+    public void What_is_seen_without_gauges_speaks_with_the_readings(
+        AsFound fact, FactState state, string code, double tdK, double superheatK)
     {
         var readings = Bench.Consistent(tdK: tdK, superheatK: superheatK, lineGainK: 5);
         Assert.Contains($"{fact}.{state}", Bench.Analyse(readings, Seeing(fact, state)).Findings.Single(f => f.Code == code).Seen);
@@ -203,9 +230,14 @@ public class MakeUpTests
     [Fact]
     public void One_iced_coil_of_two_is_an_iced_unit()
     {
-        var unit = new Equipment(Guid.CreateVersion7(), Guid.CreateVersion7(), "K-6", "Prep table", EquipmentKind.PrepTable, Temperature.FromCelsius(4), 0, "", "",
-            new(Guid.CreateVersion7(), "R290", 0.1, Metering.CapillaryTube, CondenserKind.AirCooledSelfContained, CircuitParts.None, "") { Coils = 2 });
-        ObservationEntry Coil(int? index, FactState state) => new(new(Guid.CreateVersion7(), Guid.Empty, Bench.Noon, Bench.Noon, "Tobin"), AsFound.Coil, index, state, null);
+        var unit =
+            new Equipment(
+            Guid.CreateVersion7(), Guid.CreateVersion7(), "K-6", "Prep table", EquipmentKind.PrepTable, Temperature.FromCelsius(4), 0, "",
+            "",
+            new(Guid.CreateVersion7(), "R290", 0.1, Metering.CapillaryTube, CondenserKind.AirCooledSelfContained, CircuitParts.None,
+                "") { Coils = 2 });
+        ObservationEntry Coil(int? index, FactState state) =>
+            new(new(Guid.CreateVersion7(), Guid.Empty, Bench.Noon, Bench.Noon, "Tobin"), AsFound.Coil, index, state, null);
         FactState? Of(params Entry[] entries) => new Timeline(entries, unit, Pressure.StandardAtmosphere).ConditionsAt(Bench.Noon).Coil;
         Assert.Equal(FactState.Iced, Of(Coil(2, FactState.Iced)));
         Assert.Null(Of(Coil(1, FactState.Clear)));

@@ -11,7 +11,8 @@ public class PatternTests
 
     [Fact]
     public void All_inside_their_bands_reads_as_doing_its_job() =>
-        Assert.Equal((CircuitPatterns.WithinTargets, Strength.Strong), (First(Bench.Consistent()).Code, First(Bench.Consistent()).Strength));
+        Assert.Equal(
+            (CircuitPatterns.WithinTargets, Strength.Strong), (First(Bench.Consistent()).Code, First(Bench.Consistent()).Strength));
 
     [Fact]
     public void Starved_with_little_subcooling_reads_as_short_of_charge()
@@ -53,7 +54,8 @@ public class PatternTests
     [Fact]
     public void More_than_one_pattern_may_stand()
     {
-        var codes = Bench.Analyse(Bench.Consistent(tdK: 14, superheatK: 16, subcoolingK: 1, splitK: 24)).Findings.Select(f => f.Code).ToList();
+        var codes = Bench.Analyse(Bench.Consistent(tdK: 14, superheatK: 16, subcoolingK: 1, splitK: 24)).Findings.Select(f => f.Code)
+            .ToList();
         Assert.Equal([CircuitPatterns.ShortOfCharge, CircuitPatterns.HighHead], codes);
     }
 
@@ -68,7 +70,8 @@ public class PatternTests
     [Fact]
     public void What_is_not_measured_yet_is_named_as_what_would_settle_it()
     {
-        var partial = Bench.Consistent(tdK: 14, superheatK: 16, subcoolingK: 1).Where(r => r.Point is not (MeasuringPoint.BoxAir or MeasuringPoint.CondenserAir)).ToList();
+        var partial = Bench.Consistent(tdK: 14, superheatK: 16, subcoolingK: 1)
+            .Where(r => r.Point is not (MeasuringPoint.BoxAir or MeasuringPoint.CondenserAir)).ToList();
         var finding = First(partial);
         Assert.Equal(CircuitPatterns.ShortOfCharge, finding.Code);
         Assert.Equal(["EvaporatorTd", "CondenserSplit", "SightGlass.Bubbles"], finding.WouldConfirm);

@@ -14,7 +14,8 @@ public class SeriesTests
     private static readonly Refrigerant Fluid = RefrigerantCatalogue.Find("R404A")!;
 
     /// <summary>Suction pressure and suction line every so often, from what they are meant to show at each minute.</summary>
-    private static List<Sample> Course(double minutes, Func<double, double> evaporatingC, Func<double, double> superheatK, double everyMin = 0.5, double noiseK = 0)
+    private static List<Sample> Course(
+        double minutes, Func<double, double> evaporatingC, Func<double, double> superheatK, double everyMin = 0.5, double noiseK = 0)
     {
         var noise = new Random(7);
         var samples = new List<Sample>();
@@ -46,7 +47,8 @@ public class SeriesTests
     public void Nothing_is_interpolated_across_a_long_gap_or_beyond_the_ends()
     {
         List<Sample> samples = [new(SuctionPressure, Bench.Noon, 200), new(SuctionPressure, Bench.Noon.AddMinutes(11), 220),
-            new(SuctionLineCoil, Bench.Noon.AddMinutes(5), 250), new(SuctionLineCoil, Bench.Noon.AddMinutes(12), 250), new(SuctionLineCoil, Bench.Noon.AddMinutes(-1), 250)];
+            new(SuctionLineCoil, Bench.Noon.AddMinutes(5), 250), new(SuctionLineCoil, Bench.Noon.AddMinutes(12), 250),
+                new(SuctionLineCoil, Bench.Noon.AddMinutes(-1), 250)];
         Assert.Equal([Bench.Noon, Bench.Noon.AddMinutes(11)], Analyse(samples).Derived[ResultKind.SuperheatCoil].Select(p => p.At));
     }
 
@@ -88,7 +90,9 @@ public class SeriesTests
         var series = Analyse(samples);
         var latest = samples.GroupBy(s => s.Point).ToDictionary(g => g.Key, g => Bench.At(g.Key, g.Last().Si,
             g.Key == SuctionPressure ? Unit.KilopascalAbsolute : Unit.Kelvin, minute: 20));
-        double Superheat(SeriesAnalysis? with) => CircuitCalculation.Analyse(new(Fluid, Bench.WalkIn, latest) { Series = with }, Bench.Settled)[ResultKind.SuperheatCoil].Value!.Value;
+        double Superheat(SeriesAnalysis? with) =>
+            CircuitCalculation.Analyse(
+            new(Fluid, Bench.WalkIn, latest) { Series = with }, Bench.Settled)[ResultKind.SuperheatCoil].Value!.Value;
         Assert.Equal(6.5, Superheat(null), 0.01);
         Assert.Equal(5.04, Superheat(series), 0.05);
     }
@@ -97,8 +101,11 @@ public class SeriesTests
     public void While_it_moves_every_result_is_provisional()
     {
         var samples = Course(20, m => -15 - 0.5 * m, m => 8);
-        var latest = samples.GroupBy(s => s.Point).ToDictionary(g => g.Key, g => Bench.At(g.Key, g.Last().Si, g.Key == SuctionPressure ? Unit.KilopascalAbsolute : Unit.Kelvin));
-        var validity = CircuitCalculation.Analyse(new(Fluid, Bench.WalkIn, latest) { Series = Analyse(samples) }, Bench.Settled)[ResultKind.SuperheatCoil].Validity;
+        var latest = samples.GroupBy(s => s.Point)
+            .ToDictionary(g => g.Key, g => Bench.At(g.Key, g.Last().Si, g.Key == SuctionPressure ? Unit.KilopascalAbsolute : Unit.Kelvin));
+        var validity =
+            CircuitCalculation.Analyse(
+            new(Fluid, Bench.WalkIn, latest) { Series = Analyse(samples) }, Bench.Settled)[ResultKind.SuperheatCoil].Validity;
         Assert.Equal([ReasonCode.StillMoving], validity.Reasons.Select(r => r.Code));
         Assert.Equal(ValidityLevel.Provisional, validity.Level);
     }
@@ -109,7 +116,10 @@ public class SeriesTests
     [InlineData(6.0, 5.0)]
     public void A_valve_that_hunts_is_recognised_with_its_swing_and_period(double periodMin, double amplitudeK)
     {
-        var finding = Assert.Single(Analyse(Course(30, m => -25 - 0.8 * Sine(m, periodMin), m => 6 + amplitudeK * Sine(m, periodMin), everyMin: 0.25, noiseK: 0.3)).Findings);
+        var finding =
+            Assert.Single(
+            Analyse(Course(
+            30, m => -25 - 0.8 * Sine(m, periodMin), m => 6 + amplitudeK * Sine(m, periodMin), everyMin: 0.25, noiseK: 0.3)).Findings);
         Assert.Equal((SeriesPatterns.Hunting, Strength.Strong), (finding.Code, finding.Strength));
         Assert.Equal(2 * amplitudeK, finding.Values["SwingK"], 1.2);
         Assert.Equal(periodMin, finding.Values["PeriodMin"], 0.15 * periodMin);
@@ -167,7 +177,9 @@ public class SeriesTests
     {
         var samples = Course(30, m => -25 - 0.8 * Sine(m, 3), m => 4.5 + 3 * Sine(m, 3), everyMin: 0.25);
         var readings = Bench.Consistent().ToDictionary(r => r.Point);
-        var codes = CircuitCalculation.Analyse(new(Fluid, Bench.WalkIn, readings) { Series = Analyse(samples) }, Bench.Settled).Findings.Select(f => f.Code);
+        var codes =
+            CircuitCalculation.Analyse(new(Fluid, Bench.WalkIn, readings) { Series = Analyse(samples) }, Bench.Settled).Findings.Select(
+            f => f.Code);
         Assert.Equal([SeriesPatterns.Hunting], codes);
     }
 }

@@ -50,13 +50,17 @@ public class StandingPressureTests
         Assert.Equal(80, result.ExcessKpa!.Value, 0.1);
         Assert.Equal(StandingPressureTest.ApartK, result.SecondAt!.Value.Kelvin);
         // A second reading too near to the first tells nothing more.
-        Assert.Equal(StandingVerdict.TooHigh, StandingPressureTest.Judge(Fluid("R134a"), Saturated("R134a", 20, 80), Saturated("R134a", 24, 81)).Verdict);
+        Assert.Equal(
+            StandingVerdict.TooHigh,
+            StandingPressureTest.Judge(Fluid("R134a"), Saturated("R134a", 20, 80), Saturated("R134a", 24, 81)).Verdict);
     }
 
     [Fact]
     public void An_excess_that_stays_the_same_is_air()
     {
-        var result = StandingPressureTest.Judge(Fluid("R134a"), Saturated("R134a", 5, airKpa: 120), Saturated("R134a", 30, airKpa: 120 * 303.15 / 278.15));
+        var result =
+            StandingPressureTest.Judge(
+            Fluid("R134a"), Saturated("R134a", 5, airKpa: 120), Saturated("R134a", 30, airKpa: 120 * 303.15 / 278.15));
         Assert.Equal(StandingVerdict.NonCondensables, result.Verdict);
     }
 
@@ -73,11 +77,14 @@ public class StandingPressureTests
 
     [Fact]
     public void Pressure_that_falls_while_it_gets_warmer_is_not_settled() =>
-        Assert.Equal(StandingVerdict.NotSettled, StandingPressureTest.Judge(Fluid("R134a"), Saturated("R134a", 25), new(new(400), Temperature.FromCelsius(35))).Verdict);
+        Assert.Equal(
+            StandingVerdict.NotSettled,
+            StandingPressureTest.Judge(Fluid("R134a"), Saturated("R134a", 25), new(new(400), Temperature.FromCelsius(35))).Verdict);
 
     [Fact]
     public void Outside_what_is_known_nothing_is_said() =>
-        Assert.Equal(StandingVerdict.OutsideRange, StandingPressureTest.Judge(Fluid("R744"), new(new(8000), Temperature.FromCelsius(40))).Verdict);
+        Assert.Equal(
+            StandingVerdict.OutsideRange, StandingPressureTest.Judge(Fluid("R744"), new(new(8000), Temperature.FromCelsius(40))).Verdict);
 
     [Fact]
     public void Candidates_come_best_first_and_only_those_worth_naming()

@@ -11,7 +11,8 @@ public class ValidityTests
 {
     private static (ValidityLevel Level, IEnumerable<ReasonCode> Reasons) Of(ResultKind kind, OperatingConditions conditions)
     {
-        var validity = Bench.Analyse(Bench.Consistent(boxC: conditions.BoxTarget.Celsius, conditions: conditions), conditions)[kind].Validity;
+        var validity =
+            Bench.Analyse(Bench.Consistent(boxC: conditions.BoxTarget.Celsius, conditions: conditions), conditions)[kind].Validity;
         return (validity.Level, validity.Reasons.Select(r => r.Code));
     }
 
@@ -54,8 +55,10 @@ public class ValidityTests
             "fan stopped" => c with { EvaporatorFans = [FactState.Running, FactState.Stopped] },
             "iced" => c with { Coil = FactState.Iced },
             "compressor off" => c with { Compressor = FactState.Stopped, RunTime = null },
-            "thermometer at the door" => c with { Seen = new Dictionary<AsFound, FactState> { [AsFound.BoxThermometer] = FactState.AtDoor } },
-            "thermometer in the discharge air" => c with { Seen = new Dictionary<AsFound, FactState> { [AsFound.BoxThermometer] = FactState.InDischargeAir } },
+            "thermometer at the door" =>
+                c with { Seen = new Dictionary<AsFound, FactState> { [AsFound.BoxThermometer] = FactState.AtDoor } },
+            "thermometer in the discharge air" =>
+                c with { Seen = new Dictionary<AsFound, FactState> { [AsFound.BoxThermometer] = FactState.InDischargeAir } },
             "solenoid closed" => c with { Seen = new Dictionary<AsFound, FactState> { [AsFound.LiquidSolenoid] = FactState.Closed } },
             "suction stop closed" => c with { Seen = new Dictionary<AsFound, FactState> { [AsFound.SuctionStop] = FactState.Closed } },
             "in defrost" => c with { Defrost = FactState.Defrosting },
@@ -98,7 +101,8 @@ public class ValidityTests
     public void Readings_far_apart_are_not_one_moment()
     {
         var analysis = Bench.Analyse([
-            Bench.At(SuctionPressure, 1.2, Unit.Bar), Bench.At(SuctionLineCoil, -22, Unit.Celsius, minute: 16), Bench.At(BoxAir, -19, Unit.Celsius, minute: 15)]);
+            Bench.At(SuctionPressure, 1.2, Unit.Bar), Bench.At(SuctionLineCoil, -22, Unit.Celsius, minute: 16),
+                Bench.At(BoxAir, -19, Unit.Celsius, minute: 15)]);
         Assert.Contains(analysis[ResultKind.SuperheatCoil].Validity.Reasons, r => r.Code == ReasonCode.ReadingsFarApart);
         Assert.Equal(ValidityLevel.Good, analysis[ResultKind.EvaporatorTd].Validity.Level);
     }

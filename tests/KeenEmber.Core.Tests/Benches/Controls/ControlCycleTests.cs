@@ -13,7 +13,8 @@ public sealed class ControlCycleTests
 
     /// <summary>20 minutes on, 10 off, three times.</summary>
     private static List<ControlEvent> Cycles(double cutIn, double cutOut, double creepK = 0) =>
-        [.. Enumerable.Range(0, 3).SelectMany(i => new[] { On(i * 30, cutIn + i * creepK), Off(i * 30 + 20, cutOut + i * creepK) }), On(90, cutIn)];
+        [.. Enumerable.Range(0, 3).SelectMany(i => new[] { On(i * 30, cutIn + i * creepK), Off(i * 30 + 20, cutOut + i * creepK) }),
+            On(90, cutIn)];
 
     [Fact]
     public void Whole_cycles_give_band_starts_and_run_fraction()
@@ -41,7 +42,8 @@ public sealed class ControlCycleTests
     }
 
     [Fact]
-    public void A_wide_band_is_its_own_fault() => Assert.Equal(CycleVerdict.DifferentialOff, ControlCycle.Judge(Cycles(-15, -20), Freezer).Verdict);
+    public void A_wide_band_is_its_own_fault() =>
+        Assert.Equal(CycleVerdict.DifferentialOff, ControlCycle.Judge(Cycles(-15, -20), Freezer).Verdict);
 
     [Theory]
     [InlineData(ControlKind.SetIsCutOut, -20, -18)]
@@ -95,7 +97,8 @@ public sealed class ControlCycleTests
     [InlineData(true, false, true, OutputVerdict.WiredPast)]
     [InlineData(true, true, true, OutputVerdict.WorksSoFar)]
     [InlineData(false, false, false, OutputVerdict.WorksSoFar)]
-    public void One_look_at_a_relay(bool called, bool? live, bool? runs, OutputVerdict verdict) => Assert.Equal(verdict, OutputCheck.Judge([new(called, live, runs)]).Verdict);
+    public void One_look_at_a_relay(bool called, bool? live, bool? runs, OutputVerdict verdict) =>
+        Assert.Equal(verdict, OutputCheck.Judge([new(called, live, runs)]).Verdict);
 
     [Theory]
     [InlineData(false, true)]

@@ -9,13 +9,18 @@ public sealed class ParameterTests
 {
     private static readonly Dictionary<ControllerParameter, double> Sound = new()
     {
-        [ControllerParameter.SetPoint] = -20, [ControllerParameter.Differential] = 2, [ControllerParameter.Offset] = 0, [ControllerParameter.DefrostInterval] = 360, [ControllerParameter.DefrostLength] = 30,
-        [ControllerParameter.DefrostEnd] = 10, [ControllerParameter.Drip] = 2, [ControllerParameter.FanDelay] = -5, [ControllerParameter.AlarmHigh] = -12, [ControllerParameter.AlarmLow] = -26,
+        [ControllerParameter.SetPoint] = -20, [ControllerParameter.Differential] = 2, [ControllerParameter.Offset] = 0,
+            [ControllerParameter.DefrostInterval] = 360, [ControllerParameter.DefrostLength] = 30,
+        [ControllerParameter.DefrostEnd] = 10, [ControllerParameter.Drip] = 2, [ControllerParameter.FanDelay] = -5,
+            [ControllerParameter.AlarmHigh] = -12, [ControllerParameter.AlarmLow] = -26,
     };
 
-    private static IEnumerable<string> Check(Dictionary<ControllerParameter, double> values, double targetC = -20, DefrostKind defrost = DefrostKind.Electric, string refrigerant = "R404A") =>
+    private static IEnumerable<string> Check(
+        Dictionary<ControllerParameter, double> values, double targetC = -20, DefrostKind defrost = DefrostKind.Electric,
+        string refrigerant = "R404A") =>
         ParameterChecks.Check(values, Temperature.FromCelsius(targetC),
-            new(EquipmentKind.WalkInFreezer, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.None), RefrigerantCatalogue.Find(refrigerant), defrost).Select(f => f.Code);
+            new(EquipmentKind.WalkInFreezer, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.None),
+                RefrigerantCatalogue.Find(refrigerant), defrost).Select(f => f.Code);
 
     [Fact]
     public void A_sound_sheet_says_nothing() => Assert.Empty(Check(Sound));
@@ -53,9 +58,14 @@ public sealed class ParameterTests
     [Fact]
     public void A_wetted_set_goes_whole_or_singly_and_a_burnt_terminal_by_itself()
     {
-        var wet = new Dictionary<ControlPart, DamageKind> { [ControlPart.Display] = DamageKind.Wet, [ControlPart.Terminals] = DamageKind.Burnt, [ControlPart.Cable] = DamageKind.None };
-        Assert.Equal([ControlPart.Control, ControlPart.Display, ControlPart.Cable, ControlPart.Sensors], WettedSet.ToReplace(wet, whole: true));
+        var wet = new Dictionary<ControlPart,
+            DamageKind> { [ControlPart.Display] = DamageKind.Wet, [ControlPart.Terminals] = DamageKind.Burnt,
+            [ControlPart.Cable] = DamageKind.None };
+        Assert.Equal(
+            [ControlPart.Control, ControlPart.Display, ControlPart.Cable, ControlPart.Sensors], WettedSet.ToReplace(wet, whole: true));
         Assert.Equal([ControlPart.Display, ControlPart.Terminals], WettedSet.ToReplace(wet, whole: false));
-        Assert.Equal([ControlPart.Terminals], WettedSet.ToReplace(new Dictionary<ControlPart, DamageKind> { [ControlPart.Terminals] = DamageKind.Burnt }, whole: true));
+        Assert.Equal(
+            [ControlPart.Terminals],
+            WettedSet.ToReplace(new Dictionary<ControlPart, DamageKind> { [ControlPart.Terminals] = DamageKind.Burnt }, whole: true));
     }
 }

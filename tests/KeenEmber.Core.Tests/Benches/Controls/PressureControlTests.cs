@@ -12,13 +12,17 @@ namespace KeenEmber.Core.Tests.Benches.Controls;
 public class PressureControlTests
 {
     private static readonly Refrigerant R404A = RefrigerantCatalogue.Find("R404A")!;
-    private static readonly CircuitMakeUp Cooler = new(EquipmentKind.WalkInCooler, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver);
+    private static readonly CircuitMakeUp Cooler =
+        new(EquipmentKind.WalkInCooler, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver);
     private static readonly CircuitMakeUp PumpDown = Cooler with { Parts = CircuitParts.Receiver | CircuitParts.LiquidSolenoid };
 
     /// <summary>The codes found for settings given as the temperatures they stand for.</summary>
-    private static List<string> Codes(CircuitMakeUp makeUp, double boxC, double? coldestC, params (PressureSetting Setting, double Celsius)[] settings) =>
-        [.. PressureControlChecks.Check(new(R404A, makeUp, Temperature.FromCelsius(boxC), coldestC is { } c ? Temperature.FromCelsius(c) : null,
-            settings.ToDictionary(s => s.Setting, s => s.Setting.AsPressure(R404A, Temperature.FromCelsius(s.Celsius))!.Value))).Select(f => f.Code)];
+    private static List<string> Codes(
+        CircuitMakeUp makeUp, double boxC, double? coldestC, params (PressureSetting Setting, double Celsius)[] settings) =>
+        [.. PressureControlChecks.Check(
+            new(R404A, makeUp, Temperature.FromCelsius(boxC), coldestC is { } c ? Temperature.FromCelsius(c) : null,
+            settings.ToDictionary(s => s.Setting, s => s.Setting.AsPressure(R404A, Temperature.FromCelsius(s.Celsius))!.Value)))
+                .Select(f => f.Code)];
 
     [Fact]
     public void Sensible_settings_raise_nothing()
@@ -30,7 +34,8 @@ public class PressureControlTests
         Assert.Empty(Codes(Cooler, 3, null));
     }
 
-    /// <summary>Kind of control, box °C, coldest air °C, then each setting as the temperature it stands for, and what must be said.</summary>
+    /// <summary>Kind of control, box °C, coldest air °C, then each setting as the temperature it stands for, and what must be
+    /// said.</summary>
     public static TheoryData<string, double, double, PressureSetting, double, PressureSetting, double, string> Faults => new()
     {
         { "cooler", 3, 0, LowCutIn, -12, LowCutOut, -11, PressureControlChecks.CutInNotAboveCutOut },
@@ -53,7 +58,8 @@ public class PressureControlTests
 
     [Theory]
     [MemberData(nameof(Faults))]
-    public void A_setting_that_cannot_work_is_named(string kind, double boxC, double coldestC, PressureSetting a, double aC, PressureSetting b, double bC, string expected)
+    public void A_setting_that_cannot_work_is_named(
+        string kind, double boxC, double coldestC, PressureSetting a, double aC, PressureSetting b, double bC, string expected)
     {
         var settings = new Dictionary<PressureSetting, double> { [a] = aC };
         settings[b] = bC;
@@ -62,12 +68,16 @@ public class PressureControlTests
 
     [Fact]
     public void Cold_weather_is_no_trouble_with_a_head_pressure_valve() =>
-        Assert.Empty(Codes(PumpDown with { Parts = PumpDown.Parts | CircuitParts.HeadPressureValve }, -20, -30, (LowCutIn, -22), (LowCutOut, -36)));
+        Assert.Empty(
+            Codes(PumpDown with { Parts = PumpDown.Parts | CircuitParts.HeadPressureValve }, -20, -30, (LowCutIn, -22), (LowCutOut, -36)));
 
     [Fact]
     public void A_pressure_outside_the_refrigerant_is_said_to_be()
     {
-        var finding = Assert.Single(PressureControlChecks.Check(new(R404A, Cooler, Temperature.FromCelsius(3), null, new Dictionary<PressureSetting, Pressure> { [HighCutOut] = new(9000) })));
+        var finding =
+            Assert.Single(
+            PressureControlChecks.Check(
+            new(R404A, Cooler, Temperature.FromCelsius(3), null, new Dictionary<PressureSetting, Pressure> { [HighCutOut] = new(9000) })));
         Assert.Equal((PressureControlChecks.OutOfRange, "HighCutOut"), (finding.Code, finding.About[0].Id));
     }
 
@@ -87,7 +97,8 @@ public class PressureControlTests
         var settings = new Dictionary<PressureSetting, Pressure> { [LowCutOut] = new(130), [FanOff] = new(1300), [HighCutOut] = new(9000) };
         var converted = PressureSettings.Converted(settings, R404A, to);
         Assert.Equal(R404A.DewTemperature(new(130))!.Value.Celsius, to.DewTemperature(converted[LowCutOut]!.Value)!.Value.Celsius, 0.01);
-        Assert.Equal(R404A.MidpointTemperature(new(1300))!.Value.Celsius, to.MidpointTemperature(converted[FanOff]!.Value)!.Value.Celsius, 0.01);
+        Assert.Equal(
+            R404A.MidpointTemperature(new(1300))!.Value.Celsius, to.MidpointTemperature(converted[FanOff]!.Value)!.Value.Celsius, 0.01);
         Assert.Null(converted[HighCutOut]);
         Assert.True(converted[LowCutOut]!.Value.Kpa < 115);
     }
@@ -103,12 +114,17 @@ public class PressureControlTests
     [Fact]
     public void As_left_is_as_set_or_else_as_found()
     {
-        var unit = new Equipment(Guid.CreateVersion7(), Guid.CreateVersion7(), "C-1", "", EquipmentKind.WalkInCooler, Temperature.FromCelsius(3), 1, "", "",
-            new(Guid.CreateVersion7(), "R404A", null, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver, ""));
+        var unit =
+            new Equipment(
+            Guid.CreateVersion7(), Guid.CreateVersion7(), "C-1", "", EquipmentKind.WalkInCooler, Temperature.FromCelsius(3), 1, "", "",
+            new(Guid.CreateVersion7(), "R404A", null, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver,
+                ""));
         SettingEntry Entry(PressureSetting setting, SettingStage stage, double bar, int minute) =>
-            new(new(Guid.CreateVersion7(), Guid.Empty, Circuit.Bench.Noon.AddMinutes(minute), Circuit.Bench.Noon, "Isolde"), setting, stage, new(bar, Unit.Bar));
+            new(new(Guid.CreateVersion7(), Guid.Empty, Circuit.Bench.Noon.AddMinutes(minute), Circuit.Bench.Noon, "Isolde"), setting,
+                stage, new(bar, Unit.Bar));
         var timeline = new Timeline([
-            Entry(LowCutOut, SettingStage.AsSet, 1.6, 5), Entry(LowCutOut, SettingStage.AsFound, 0.4, 6), Entry(LowCutIn, SettingStage.AsFound, 3.9, 1)], unit, Pressure.StandardAtmosphere);
+            Entry(LowCutOut, SettingStage.AsSet, 1.6, 5), Entry(LowCutOut, SettingStage.AsFound, 0.4, 6),
+                Entry(LowCutIn, SettingStage.AsFound, 3.9, 1)], unit, Pressure.StandardAtmosphere);
         Assert.Equal((1.6, 3.9), (timeline.SettingsAsLeft()[LowCutOut].Value.Number, timeline.SettingsAsLeft()[LowCutIn].Value.Number));
         Assert.Equal(0.4, timeline.Settings(SettingStage.AsFound)[LowCutOut].Value.Number);
     }

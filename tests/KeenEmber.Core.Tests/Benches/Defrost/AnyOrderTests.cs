@@ -4,24 +4,33 @@ using KeenEmber.Core.Quantities;
 
 namespace KeenEmber.Core.Tests.Benches.Defrost;
 
-/// <summary>Somebody in a hurry marks and reads in any order, twice, too late and on the day before: it is a sensible run all the same.</summary>
+/// <summary>Somebody in a hurry marks and reads in any order, twice, too late and on the day before: it is a sensible run all the
+/// same.</summary>
 public sealed class AnyOrderTests
 {
     private static readonly RunPlace[] Places =
     [
-        new(RunPlaceKind.ColdestBend), new(RunPlaceKind.WarmestBend), new(RunPlaceKind.AtSensor), new(RunPlaceKind.EndSensor), new(RunPlaceKind.Box), new(RunPlaceKind.Product),
+        new(RunPlaceKind.ColdestBend), new(RunPlaceKind.WarmestBend), new(RunPlaceKind.AtSensor), new(RunPlaceKind.EndSensor),
+            new(RunPlaceKind.Box), new(RunPlaceKind.Product),
         new(RunPlaceKind.HeaterVoltage), new(RunPlaceKind.SuctionPressure), RunPlace.Leg(1), RunPlace.Leg(2),
     ];
 
     private static DefrostRun Random(int seed)
     {
         var random = new Random(seed);
-        double Minute() => random.Next(4) switch { 0 => random.Next(-90, 90), 1 => random.Next(30), 2 => 1.5, _ => random.NextDouble() * 60 };
-        double Value() => random.Next(12) switch { 0 => 1e16, 1 => double.NaN, 2 => double.NegativeInfinity, 3 => 0, _ => random.NextDouble() * 60 - 25 };
-        var tracks = Places.Where(_ => random.Next(3) > 0).Select(p => RunTrack.Of(p, Enumerable.Range(0, random.Next(25)).Select(_ => (Minute(), Value())))).ToList();
-        var marks = Enumerable.Range(0, random.Next(12)).Select(_ => new RunMark(random.GetItems(Enum.GetValues<RunMarkKind>(), 1)[0], Minute())).ToList();
+        double Minute() =>
+            random.Next(4) switch { 0 => random.Next(-90, 90), 1 => random.Next(30), 2 => 1.5, _ => random.NextDouble() * 60 };
+        double Value() =>
+            random.Next(12) switch { 0 => 1e16, 1 => double.NaN, 2 => double.NegativeInfinity, 3 => 0, _ => random.NextDouble() * 60 - 25 };
+        var tracks = Places.Where(_ => random.Next(3) > 0)
+            .Select(p => RunTrack.Of(p, Enumerable.Range(0, random.Next(25)).Select(_ => (Minute(), Value())))).ToList();
+        var marks = Enumerable.Range(0, random.Next(12))
+            .Select(_ => new RunMark(random.GetItems(Enum.GetValues<RunMarkKind>(), 1)[0], Minute())).ToList();
         var kind = random.GetItems(Enum.GetValues<DefrostKind>(), 1)[0];
-        var setUp = new DefrostSetUp(kind, EndedBy: random.GetItems(Enum.GetValues<TerminationKind>(), 1)[0], FailSafeMin: random.Next(2) == 0 ? 30 : null, EndAt: new(13, Unit.Celsius),
+        var setUp =
+            new DefrostSetUp(
+            kind, EndedBy: random.GetItems(Enum.GetValues<TerminationKind>(), 1)[0], FailSafeMin: random.Next(2) == 0 ? 30
+            : null, EndAt: new(13, Unit.Celsius),
             Heaters: [new(1500, 230), new(1500, 230)]);
         return new(DateTimeOffset.UnixEpoch, setUp, tracks, marks) { TargetC = -20 };
     }
@@ -37,8 +46,11 @@ public sealed class AnyOrderTests
             var result = DefrostAnalysis.Analyse(run);
             var phases = result.Phases;
             Assert.True(phases is not { HeatOn: { } on, HeatOff: { } off } || off > on, $"seed {seed}: {phases}");
-            Assert.True(IsSound(result.ClearMin) && IsSound(result.OverRunMin) && IsSound(result.OverRunShare) && IsSound(result.Ice?.IceKg) && IsSound(result.Heaters?.PowerKw), $"seed {seed}: {result}");
-            Assert.All(result.Findings, f => Assert.All(f.Values, v => Assert.True(double.IsFinite(v.Value), $"seed {seed}: {f.Code} {v.Key}")));
+            Assert.True(
+                IsSound(result.ClearMin) && IsSound(result.OverRunMin) && IsSound(result.OverRunShare) && IsSound(result.Ice?.IceKg)
+                && IsSound(result.Heaters?.PowerKw), $"seed {seed}: {result}");
+            Assert.All(
+                result.Findings, f => Assert.All(f.Values, v => Assert.True(double.IsFinite(v.Value), $"seed {seed}: {f.Code} {v.Key}")));
             _ = DefrostRemedies.For(result.Findings, fewLong: true, run.SetUp);
             _ = DefrostSplit.Of(run).Select(DefrostAnalysis.Analyse).ToList();
         }
@@ -64,7 +76,9 @@ public sealed class AnyOrderTests
         double[] minutes = [0, 5, 10, 15, 20, 25, 1e16, 2e16, 3e16];
         var track = new RunTrack(new(RunPlaceKind.ColdestBend), minutes, [-20, -5, 0, 0, 0.2, 6, 12, 18, 20]);
         Assert.Equal(25, track.WithinBounds().Minutes[^1]);
-        _ = DefrostAnalysis.Analyse(new(DateTimeOffset.UnixEpoch, new(DefrostKind.Electric), [track], [new(RunMarkKind.HeatOn, 0), new(RunMarkKind.HeatOff, 3e16)]));
+        _ = DefrostAnalysis.Analyse(
+            new(DateTimeOffset.UnixEpoch, new(DefrostKind.Electric), [track],
+            [new(RunMarkKind.HeatOn, 0), new(RunMarkKind.HeatOff, 3e16)]));
     }
 
     [Fact]

@@ -7,26 +7,33 @@ namespace KeenEmber.Core.Tests.Benches.Defrost;
 /// <summary>One worked run for each rule, and for what must not be found.</summary>
 public class DefrostFindingTests
 {
-    private static readonly DefrostSetUp Switched = new(DefrostKind.Electric, EndedBy: TerminationKind.Switch, EndAt: new(13, Unit.Celsius), FailSafeMin: 40, DripMin: 3,
+    private static readonly DefrostSetUp Switched =
+        new(DefrostKind.Electric, EndedBy: TerminationKind.Switch, EndAt: new(13, Unit.Celsius), FailSafeMin: 40, DripMin: 3,
         FanDelayAt: new(-4, Unit.Celsius), Heaters: [new(2300, 230), new(2300, 230)]);
 
-    /// <summary>A coil at -25 °C, heated from minute 0: up to 0 °C in ten minutes, on the plateau until it is clear, then 2 K a minute.</summary>
+    /// <summary>A coil at -25 °C, heated from minute 0: up to 0 °C in ten minutes, on the plateau until it is clear, then 2 K a
+    /// minute.</summary>
     private static RunTrack Bend(RunPlaceKind place, double clear, double off, double perMinute = 2)
     {
-        double At(double m) => m < 10 ? -25 + 2.5 * m : m < clear ? 0.2 : m <= off ? 0.2 + perMinute * (m - clear) : 0.2 + perMinute * (off - clear) - 4 * (m - off);
+        double At(double m) =>
+            m < 10 ? -25 + 2.5 * m : m < clear ? 0.2 : m <= off ? 0.2 + perMinute * (m - clear)
+            : 0.2 + perMinute * (off - clear) - 4 * (m - off);
         var minutes = Enumerable.Range(0, (int)off + 20).Select(m => (double)m).ToArray();
         return new(new(place), minutes, [.. minutes.Select(At)]);
     }
 
     private static DefrostRun Run(double off, IReadOnlyList<RunTrack> tracks, params (RunMarkKind Kind, double Minute)[] marks) =>
-        new(RandomDefrosts.Start, Switched, tracks, [new(RunMarkKind.HeatOn, 0), .. marks.Any(m => m.Kind == RunMarkKind.HeatOffByHand) ? [] : new RunMark[] { new(RunMarkKind.HeatOff, off) }, .. marks.Select(m => new RunMark(m.Kind, m.Minute))]);
+        new(RandomDefrosts.Start, Switched, tracks,
+            [new(RunMarkKind.HeatOn, 0), .. marks.Any(m => m.Kind == RunMarkKind.HeatOffByHand) ? []
+            : new RunMark[] { new(RunMarkKind.HeatOff, off) }, .. marks.Select(m => new RunMark(m.Kind, m.Minute))]);
 
     private static string[] Codes(DefrostRun run) => [.. DefrostAnalysis.Analyse(run).Findings.Select(f => f.Code)];
 
     [Fact]
     public void A_slow_switch_on_a_warm_coil_is_over_run_and_lag()
     {
-        var run = Run(38, [Bend(RunPlaceKind.ColdestBend, 18, 38), Bend(RunPlaceKind.WarmestBend, 14, 38), Bend(RunPlaceKind.AtSensor, 31, 38)]);
+        var run =
+            Run(38, [Bend(RunPlaceKind.ColdestBend, 18, 38), Bend(RunPlaceKind.WarmestBend, 14, 38), Bend(RunPlaceKind.AtSensor, 31, 38)]);
         var result = DefrostAnalysis.Analyse(run);
         Assert.Equal(EndedBy.Temperature, result.End);
         Assert.Equal(18, result.ClearMin!.Value, 0.6);
@@ -85,7 +92,11 @@ public class DefrostFindingTests
         Assert.DoesNotContain(good, c => c.StartsWith("defrost.fans", StringComparison.Ordinal));
         Assert.Contains(DefrostCodes.FansLate, Codes(Run(24, tracks, (RunMarkKind.FansOff, 0), (RunMarkKind.FansOn, 40))));
         Assert.Contains(DefrostCodes.FansNever, Codes(Run(24, tracks, (RunMarkKind.FansOff, 0))));
-        Assert.Contains(DefrostCodes.FansCycling, Codes(Run(24, tracks, (RunMarkKind.FansOn, 28), (RunMarkKind.FansOff, 30), (RunMarkKind.FansOn, 32), (RunMarkKind.FansOff, 34), (RunMarkKind.FansOn, 36))));
+        Assert.Contains(
+            DefrostCodes.FansCycling,
+            Codes(Run(
+            24, tracks, (RunMarkKind.FansOn, 28), (RunMarkKind.FansOff, 30), (RunMarkKind.FansOn, 32), (RunMarkKind.FansOff, 34),
+            (RunMarkKind.FansOn, 36))));
     }
 
     [Fact]
@@ -94,7 +105,8 @@ public class DefrostFindingTests
         double[] minutes = [-5, 0, 10, 20, 24, 30, 40, 60, 80];
         var tracks = new[]
         {
-            Bend(RunPlaceKind.ColdestBend, 12, 24), new RunTrack(new(RunPlaceKind.Box), minutes, [-20, -20, -16, -12, -10, -12, -14, -16, -17]),
+            Bend(RunPlaceKind.ColdestBend, 12, 24),
+                new RunTrack(new(RunPlaceKind.Box), minutes, [-20, -20, -16, -12, -10, -12, -14, -16, -17]),
             new RunTrack(new(RunPlaceKind.Product), minutes, [-18, -18, -17, -16, -15, -14, -14.5, -15, -15]),
             new RunTrack(new(RunPlaceKind.SuctionPressure), minutes, [200, 200, 150, 150, 150, 520, 300, 220, 210]),
         };
@@ -110,7 +122,9 @@ public class DefrostFindingTests
     public void A_probe_away_from_the_thermometer_beside_it_goes_to_the_sensor_bench()
     {
         var beside = Bend(RunPlaceKind.AtSensor, 20, 24);
-        var run = Run(24, [Bend(RunPlaceKind.ColdestBend, 20, 24), beside, beside with { Place = new(RunPlaceKind.EndSensor), Values = [.. beside.Values.Select(v => v + 5)] }]);
+        var run =
+            Run(24, [Bend(RunPlaceKind.ColdestBend, 20, 24), beside,
+            beside with { Place = new(RunPlaceKind.EndSensor), Values = [.. beside.Values.Select(v => v + 5)] }]);
         var finding = DefrostAnalysis.Analyse(run).Findings.Single(f => f.Code == DefrostCodes.ProbeOff);
         Assert.Equal(5, finding.Values["offK"], 3);
         Assert.Contains("three-way-check", finding.WouldConfirm);
@@ -120,12 +134,19 @@ public class DefrostFindingTests
     public void The_spot_is_held_against_both_bends_all_through_the_heat()
     {
         double[] minutes = [.. Enumerable.Range(0, 31).Select(m => (double)m)];
-        RunTrack At(RunPlaceKind kind, double startC, double perMin) => new(new(kind), minutes, [.. minutes.Select(m => startC + perMin * m)]);
-        var spot = DefrostAnalysis.Analyse(Run(30, [At(RunPlaceKind.ColdestBend, -20, 1), At(RunPlaceKind.WarmestBend, -20, 1.5), At(RunPlaceKind.AtSensor, -22, 1.2)])).Sensor!;
+        RunTrack At(RunPlaceKind kind, double startC, double perMin) =>
+            new(new(kind), minutes, [.. minutes.Select(m => startC + perMin * m)]);
+        var spot =
+            DefrostAnalysis.Analyse(
+            Run(30, [At(RunPlaceKind.ColdestBend, -20, 1), At(RunPlaceKind.WarmestBend, -20, 1.5),
+            At(RunPlaceKind.AtSensor, -22, 1.2)])).Sensor!;
         Assert.Equal((SensorSpot.MostMoments, 0.0, 30.0), (spot.Along.Count, spot.Along[0].Minute, spot.Along[^1].Minute));
         Assert.Equal((-2, -2), (spot.Along[0].OverColdestK, spot.Along[0].OverWarmestK));
         Assert.Equal((4, -11), (Math.Round(spot.Along[^1].OverColdestK, 6), Math.Round(spot.Along[^1].OverWarmestK, 6)));
-        Assert.Empty(DefrostAnalysis.Analyse(Run(30, [At(RunPlaceKind.ColdestBend, -20, 1) with { Minutes = [-9, -5], Values = [-20, -20] }, At(RunPlaceKind.AtSensor, -22, 1.2)])).Sensor?.Along ?? []);
+        Assert.Empty(
+            DefrostAnalysis.Analyse(
+            Run(30, [At(RunPlaceKind.ColdestBend, -20, 1) with { Minutes = [-9, -5], Values = [-20, -20] },
+            At(RunPlaceKind.AtSensor, -22, 1.2)])).Sensor?.Along ?? []);
     }
 
     [Fact]
@@ -153,7 +174,9 @@ public class DefrostFindingTests
     {
         var minutes = Enumerable.Range(0, 24 * 60).Select(m => (double)m).ToArray();
         bool Heats(double m) => m % 360 is >= 100 and < 125;
-        var log = new DefrostRun(RandomDefrosts.Start, Switched, [new(RunPlace.Leg(1), minutes, [.. minutes.Select(m => Heats(m) ? 10.0 : 0)])], []);
+        var log =
+            new DefrostRun(
+            RandomDefrosts.Start, Switched, [new(RunPlace.Leg(1), minutes, [.. minutes.Select(m => Heats(m) ? 10.0 : 0)])], []);
         var parts = DefrostSplit.Of(log);
         Assert.Equal(4, parts.Count);
         Assert.All(parts, p => Assert.Equal(25, DefrostAnalysis.Analyse(p).Phases.HeatMin!.Value, 1.1));

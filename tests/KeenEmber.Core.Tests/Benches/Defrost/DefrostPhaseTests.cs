@@ -17,7 +17,8 @@ public class DefrostPhaseTests
         return new(RunPlace.Leg(number), kept, [.. kept.Select(at)]);
     }
 
-    private static DefrostRun Run(DefrostSetUp setUp, IReadOnlyList<RunTrack> tracks, params RunMark[] marks) => new(RandomDefrosts.Start, setUp, tracks, marks);
+    private static DefrostRun Run(DefrostSetUp setUp, IReadOnlyList<RunTrack> tracks, params RunMark[] marks) =>
+        new(RandomDefrosts.Start, setUp, tracks, marks);
 
     [Fact]
     public void Currents_tell_the_heat_and_one_legs_gap_is_anothers_witness()
@@ -45,7 +46,8 @@ public class DefrostPhaseTests
     public void Marks_come_before_what_the_curves_say()
     {
         var phases = DefrostPhases.Of(Run(new(DefrostKind.Electric), [Leg(1, m => m is >= 10 and <= 35 ? 8 : 0)],
-            new(RunMarkKind.PumpDown, 5), new(RunMarkKind.HeatOn, 9.8), new(RunMarkKind.HeatOff, 35.2), new(RunMarkKind.Refrigeration, 38), new(RunMarkKind.FansOn, 41)));
+            new(RunMarkKind.PumpDown, 5), new(RunMarkKind.HeatOn, 9.8), new(RunMarkKind.HeatOff, 35.2), new(RunMarkKind.Refrigeration, 38),
+                new(RunMarkKind.FansOn, 41)));
         Assert.Equal((5, 9.8, 35.2, 38, 41), (phases.PumpDown, phases.HeatOn, phases.HeatOff, phases.Refrigeration, phases.FansOn));
         Assert.False(phases.IsInferred);
         Assert.Equal(2.8, phases.DripMin!.Value, 6);
@@ -56,7 +58,9 @@ public class DefrostPhaseTests
     [InlineData(300, EndedBy.Unknown)]
     public void Hot_gas_is_ended_by_pressure_when_the_pressure_was_there(double kpa, EndedBy end)
     {
-        var setUp = new DefrostSetUp(DefrostKind.HotGas, EndedBy: TerminationKind.Pressure, EndPressure: new(420, Unit.KilopascalAbsolute), FailSafeMin: 40);
+        var setUp =
+            new DefrostSetUp(
+            DefrostKind.HotGas, EndedBy: TerminationKind.Pressure, EndPressure: new(420, Unit.KilopascalAbsolute), FailSafeMin: 40);
         var run = Run(setUp, [Track(RunPlaceKind.SuctionPressure, m => m < 10 ? 150 : m <= 30 ? 150 + (kpa - 150) * (m - 10) / 20 : 150)],
             new(RunMarkKind.HeatOn, 10), new(RunMarkKind.HeatOff, 30));
         Assert.Equal(end, DefrostAnalysis.Analyse(run).End);
@@ -66,7 +70,9 @@ public class DefrostPhaseTests
     [InlineData(25, EndedBy.TimeLimit)]
     [InlineData(14, EndedBy.Unknown)]
     public void A_set_time_ends_it_only_when_it_was_up(double heat, EndedBy end) =>
-        Assert.Equal(end, DefrostAnalysis.Analyse(Run(new(DefrostKind.OffCycle, FailSafeMin: 25), [], new(RunMarkKind.HeatOn, 2), new(RunMarkKind.HeatOff, 2 + heat))).End);
+        Assert.Equal(
+            end, DefrostAnalysis.Analyse(
+            Run(new(DefrostKind.OffCycle, FailSafeMin: 25), [], new(RunMarkKind.HeatOn, 2), new(RunMarkKind.HeatOff, 2 + heat))).End);
 
     [Fact]
     public void A_track_is_read_between_its_samples_and_not_beyond()
@@ -81,7 +87,8 @@ public class DefrostPhaseTests
         Assert.Equal(10, Run(new(DefrostKind.Electric), [track]).SampleMin);
     }
 
-    /// <summary>1 kW for 20 min is 1200 kJ; 20 kg of metal at 0.6 warmed by 20 K is 240; the rest, no loss known, less a fifth: (1200 - 240 - 240) / 374.5.</summary>
+    /// <summary>1 kW for 20 min is 1200 kJ; 20 kg of metal at 0.6 warmed by 20 K is 240; the rest, no loss known, less a fifth: (1200 - 240
+    /// - 240) / 374.5.</summary>
     [Fact]
     public void Ice_is_what_the_heat_could_melt()
     {

@@ -11,7 +11,8 @@ public class DefrostPlanTests
 {
     private static readonly PlanBasis Basis = new(IcePerDayKg: 12, PowerKw: 3, WarmUpMin: 8, MinPerKg: 4, LimitKg: 5, RisePerMin: 0.1);
 
-    private static TimeOnly[] Times(string text) => [.. text.Split(' ').Select(t => TimeOnly.Parse(t, System.Globalization.CultureInfo.InvariantCulture))];
+    private static TimeOnly[] Times(string text) =>
+        [.. text.Split(' ').Select(t => TimeOnly.Parse(t, System.Globalization.CultureInfo.InvariantCulture))];
 
     private static DayPart Part(string text) => new(Times(text.Split('-')[0])[0], Times(text.Split('-')[1])[0]);
 
@@ -61,7 +62,8 @@ public class DefrostPlanTests
         Prop.ForAll(gen.ToArbitrary(), c =>
         {
             var midnight = TimeOnly.MinValue;
-            Neighbour[] others = [new("N", [.. c.Item3.Select(q => new DayPart(midnight.AddMinutes(q * 15), midnight.AddMinutes(q * 15 + 30)))])];
+            Neighbour[] others =
+                [new("N", [.. c.Item3.Select(q => new DayPart(midnight.AddMinutes(q * 15), midnight.AddMinutes(q * 15 + 30)))])];
             if (DefrostPlan.Spread(c.count, c.length, [], others) is not { } starts)
                 return true;
             var own = starts.Select(s => new DayPart(s, s.AddMinutes(c.length))).ToList();
@@ -102,7 +104,8 @@ public class DefrostPlanTests
         Assert.Null(DefrostPlan.BasisOf([], 10));
     }
 
-    /// <summary>ASHRAE psychrometric tables: 25 °C, 60 %: 0.01194 kg/kg; -20 °C saturated over ice: 0.000637; density of 25 °C, 60 %: 1.176.</summary>
+    /// <summary>ASHRAE psychrometric tables: 25 °C, 60 %: 0.01194 kg/kg; -20 °C saturated over ice: 0.000637; density of 25 °C, 60 %:
+    /// 1.176.</summary>
     [Fact]
     public void Moist_air_is_that_of_the_tables_and_frost_follows_the_door()
     {
@@ -124,7 +127,8 @@ public class DefrostPlanTests
     [InlineData(60, 0, ClockVerdict.Stopped)]
     [InlineData(90, 110, ClockVerdict.Fast)]
     [InlineData(20, 15, ClockVerdict.TooSoon)]
-    public void A_clock_is_judged_by_what_its_dial_moved(double waited, double dial, ClockVerdict verdict) => Assert.Equal(verdict, ClockTest.Judge(waited, dial).Verdict);
+    public void A_clock_is_judged_by_what_its_dial_moved(double waited, double dial, ClockVerdict verdict) =>
+        Assert.Equal(verdict, ClockTest.Judge(waited, dial).Verdict);
 
     [Theory]
     [InlineData("0c 8c 12c 15o", SwitchVerdict.InTolerance)]
@@ -135,7 +139,8 @@ public class DefrostPlanTests
     [InlineData("20o 5c", SwitchVerdict.NotBracketed)]
     public void A_switch_is_judged_by_where_its_contact_changed(string states, SwitchVerdict verdict)
     {
-        var seen = states.Split(' ').Select(s => new SwitchState(double.Parse(s[..^1], System.Globalization.CultureInfo.InvariantCulture), s[^1] == 'c')).ToList();
+        var seen = states.Split(' ')
+            .Select(s => new SwitchState(double.Parse(s[..^1], System.Globalization.CultureInfo.InvariantCulture), s[^1] == 'c')).ToList();
         Assert.Equal(verdict, SwitchTest.Judge(seen, 13, rising: true).Verdict);
     }
 
@@ -143,19 +148,28 @@ public class DefrostPlanTests
     public void Remedies_stand_in_the_order_of_the_school_and_what_is_broken_first()
     {
         var findings = new[] { DefrostCodes.OverRun, DefrostCodes.LegOut }.Select(Finding.Of).ToList();
-        Assert.Equal([Remedy.MendHeaters, Remedy.MoveSensor, Remedy.CoilProbe, Remedy.FixInfiltration, Remedy.ShortenAndRepeat], DefrostRemedies.For(findings, fewLong: true, Switched).Select(s => s.Remedy));
-        Assert.Equal([Remedy.MendHeaters, Remedy.ShortenAndRepeat, Remedy.FixInfiltration, Remedy.MoveSensor, Remedy.CoilProbe], DefrostRemedies.For(findings, fewLong: false, Switched).Select(s => s.Remedy));
+        Assert.Equal(
+            [Remedy.MendHeaters, Remedy.MoveSensor, Remedy.CoilProbe, Remedy.FixInfiltration, Remedy.ShortenAndRepeat],
+            DefrostRemedies.For(findings, fewLong: true, Switched).Select(s => s.Remedy));
+        Assert.Equal(
+            [Remedy.MendHeaters, Remedy.ShortenAndRepeat, Remedy.FixInfiltration, Remedy.MoveSensor, Remedy.CoilProbe],
+            DefrostRemedies.For(findings, fewLong: false, Switched).Select(s => s.Remedy));
         Assert.Empty(DefrostRemedies.For([], true, Switched));
     }
 
-    private static readonly DefrostSetUp Switched = new(DefrostKind.Electric, EndedBy: TerminationKind.Switch, EndAt: new(13, Unit.Celsius));
+    private static readonly DefrostSetUp Switched =
+        new(DefrostKind.Electric, EndedBy: TerminationKind.Switch, EndAt: new(13, Unit.Celsius));
 
     [Fact]
     public void A_probe_that_lies_is_checked_before_it_is_moved_and_is_not_fitted_again()
     {
         var findings = new[] { DefrostCodes.OverRun, DefrostCodes.NotTerminated, DefrostCodes.ProbeOff }.Select(Finding.Of).ToList();
-        Assert.Equal([Remedy.CheckSensor, Remedy.FixInfiltration, Remedy.ShortenAndRepeat], DefrostRemedies.For(findings, fewLong: true, Switched with { EndedBy = TerminationKind.Probe }).Select(s => s.Remedy));
-        Assert.Equal([Remedy.MoveSensor, Remedy.FixInfiltration, Remedy.ShortenAndRepeat], DefrostRemedies.For(findings[..1], fewLong: true, Switched with { EndedBy = TerminationKind.Probe }).Select(s => s.Remedy));
+        Assert.Equal(
+            [Remedy.CheckSensor, Remedy.FixInfiltration, Remedy.ShortenAndRepeat],
+            DefrostRemedies.For(findings, fewLong: true, Switched with { EndedBy = TerminationKind.Probe }).Select(s => s.Remedy));
+        Assert.Equal(
+            [Remedy.MoveSensor, Remedy.FixInfiltration, Remedy.ShortenAndRepeat],
+            DefrostRemedies.For(findings[..1], fewLong: true, Switched with { EndedBy = TerminationKind.Probe }).Select(s => s.Remedy));
         Assert.Equal(Remedy.ReplaceSwitches, DefrostRemedies.For(findings[..2], fewLong: true, Switched)[0].Remedy);
     }
 
@@ -165,6 +179,8 @@ public class DefrostPlanTests
     public void A_sensor_that_follows_the_coil_is_not_moved_but_its_setting_lowered_where_there_is_one(bool hasEndSetting, Remedy[] wanted)
     {
         var findings = new[] { DefrostCodes.OverRun, DefrostCodes.SensorFits }.Select(Finding.Of).ToList();
-        Assert.Equal(wanted, DefrostRemedies.For(findings, fewLong: true, hasEndSetting ? Switched : Switched with { EndedBy = TerminationKind.Time }).Select(s => s.Remedy));
+        Assert.Equal(
+            wanted, DefrostRemedies.For(
+            findings, fewLong: true, hasEndSetting ? Switched : Switched with { EndedBy = TerminationKind.Time }).Select(s => s.Remedy));
     }
 }

@@ -13,13 +13,18 @@ namespace KeenEmber.Core.Tests.Benches.Defrost;
 /// <summary>Runs as the timelines have them: which set-up they are judged by, what belongs to them, what is compared.</summary>
 public class DefrostRunTests
 {
-    private static readonly DefrostSetUp Short = new(DefrostKind.Electric, EndedBy: TerminationKind.Time, FailSafeMin: 20, Heaters: [new(2300, 230)]);
+    private static readonly DefrostSetUp Short =
+        new(DefrostKind.Electric, EndedBy: TerminationKind.Time, FailSafeMin: 20, Heaters: [new(2300, 230)]);
 
-    private static DefrostSetUpEntry SetUp(double minute, DefrostSetUp setUp) => new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), setUp);
+    private static DefrostSetUpEntry SetUp(double minute, DefrostSetUp setUp) =>
+        new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), setUp);
 
-    private static RunEntry Began(double minute, Guid? series = null) => new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), series is null ? RunOrigin.Watched : RunOrigin.Logged, series);
+    private static RunEntry Began(double minute, Guid? series = null) =>
+        new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), series is null ? RunOrigin.Watched
+        : RunOrigin.Logged, series);
 
-    private static RunMarkEntry Mark(RunEntry run, RunMarkKind kind, double minute) => new(new(Guid.CreateVersion7(), VisitId, run.At.AddMinutes(minute), Nine, "Isolde"), run.Id, kind);
+    private static RunMarkEntry Mark(RunEntry run, RunMarkKind kind, double minute) =>
+        new(new(Guid.CreateVersion7(), VisitId, run.At.AddMinutes(minute), Nine, "Isolde"), run.Id, kind);
 
     private static RunReadingEntry Reads(RunEntry run, RunPlaceKind place, double minute, double number, Unit unit) =>
         new(new(Guid.CreateVersion7(), VisitId, run.At.AddMinutes(minute), Nine, "Isolde"), run.Id, new(place), new(number, unit));
@@ -31,17 +36,22 @@ public class DefrostRunTests
         yield return Mark(run, RunMarkKind.HeatOn, 0);
         for (var m = 0.0; m <= heat + 10; m++)
         {
-            var coil = m < 4 ? -20 + 5 * m : m < heat / 2 ? 0.2 : m <= heat ? 0.2 + 2.5 * (m - heat / 2) : 0.2 + 1.25 * heat - 5 * (m - heat);
+            var coil = m < 4 ? -20 + 5 * m : m < heat / 2 ? 0.2 : m <= heat ? 0.2 + 2.5 * (m - heat / 2)
+                : 0.2 + 1.25 * heat - 5 * (m - heat);
             yield return Reads(run, RunPlaceKind.ColdestBend, m, coil, Unit.Celsius);
-            yield return new RunReadingEntry(new(Guid.CreateVersion7(), VisitId, run.At.AddMinutes(m), Nine, "Isolde"), run.Id, RunPlace.Leg(1), new(m <= heat ? amps : 0, Unit.Ampere));
+            yield return new RunReadingEntry(
+                new(Guid.CreateVersion7(), VisitId, run.At.AddMinutes(m), Nine, "Isolde"), run.Id, RunPlace.Leg(1),
+                new(m <= heat ? amps : 0, Unit.Ampere));
         }
 
         yield return Mark(run, RunMarkKind.HeatOff, heat);
         yield return Mark(run, RunMarkKind.Over, heat + 10);
     }
 
-    private static IReadOnlyList<WatchedRun> Runs(IEnumerable<Entry> entries, double nowMinute = 10_000, IReadOnlyList<RunTrack>? logged = null) =>
-        DefrostRuns.Of([Of([.. entries])], Freezer, Pressure.StandardAtmosphere, _ => logged ?? [], Nine.AddMinutes(nowMinute), PlainJudging.Instance);
+    private static IReadOnlyList<WatchedRun> Runs(
+        IEnumerable<Entry> entries, double nowMinute = 10_000, IReadOnlyList<RunTrack>? logged = null) =>
+        DefrostRuns.Of(
+            [Of([.. entries])], Freezer, Pressure.StandardAtmosphere, _ => logged ?? [], Nine.AddMinutes(nowMinute), PlainJudging.Instance);
 
     [Fact]
     public void A_run_is_judged_by_the_set_up_of_its_time_and_a_later_first_word_is_how_it_was_found()
@@ -57,7 +67,9 @@ public class DefrostRunTests
     public void Readings_keep_their_units_until_they_become_tracks()
     {
         var run = Began(0);
-        var watched = Runs([run, Reads(run, RunPlaceKind.ColdestBend, 1, 14, Unit.Fahrenheit), Reads(run, RunPlaceKind.SuctionPressure, 2, 1, Unit.Bar)])[0].Run;
+        var watched =
+            Runs([run, Reads(run, RunPlaceKind.ColdestBend, 1, 14, Unit.Fahrenheit),
+            Reads(run, RunPlaceKind.SuctionPressure, 2, 1, Unit.Bar)])[0].Run;
         Assert.Equal(-10, watched.Track(RunPlaceKind.ColdestBend)!.Values[0], 6);
         Assert.Equal(201.325, watched.Track(RunPlaceKind.SuctionPressure)!.Values[0], 3);
         Assert.Equal([2.0], watched.Track(RunPlaceKind.SuctionPressure)!.Minutes);
@@ -80,8 +92,11 @@ public class DefrostRunTests
     {
         var run = Began(0);
         var (wrong, other) = (Reads(run, RunPlaceKind.Box, 1, 20, Unit.Celsius), Reads(run, RunPlaceKind.Box, 2, -19, Unit.Celsius));
-        var right = wrong with { Header = wrong.Header with { Id = Guid.CreateVersion7(), Corrects = wrong.Id }, Value = new(-20, Unit.Celsius) };
-        var track = Runs([run, wrong, right, other, new WithdrawalEntry(new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde", other.Id))])[0].Run.Track(RunPlaceKind.Box)!;
+        var right =
+            wrong with { Header = wrong.Header with { Id = Guid.CreateVersion7(), Corrects = wrong.Id }, Value = new(-20, Unit.Celsius) };
+        var track =
+            Runs([run, wrong, right, other,
+            new WithdrawalEntry(new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde", other.Id))])[0].Run.Track(RunPlaceKind.Box)!;
         Assert.Equal([-20], track.Values);
     }
 
@@ -90,7 +105,8 @@ public class DefrostRunTests
     {
         var (first, second) = (Began(0), Began(1500));
         Entry[] between = [Part(200, WorkArea.Defrost), Change(300, WorkArea.LimitSwitch), Change(310, foundSo: true), Change(2000)];
-        var entries = Whole(first, 30).Concat(between).Concat(Whole(second, 31)).Append(SetUp(-5, Short with { FailSafeMin = 60 })).ToList();
+        var entries = Whole(first, 30).Concat(between).Concat(Whole(second, 31)).Append(SetUp(-5, Short with { FailSafeMin = 60 }))
+            .ToList();
         var runs = Runs(entries);
         var comparison = RunComparison.Of(runs[1], runs[0], [Of([.. entries])]);
         Assert.Same(runs[0], comparison.Earlier);
@@ -111,18 +127,26 @@ public class DefrostRunTests
         Assert.Contains(watched.Faults, f => f.Code == DefrostCodes.OverRun);
         Assert.DoesNotContain(watched.Faults, f => f.Code is DefrostCodes.WellEnded or DefrostCodes.SensorFits);
         Visit visit = new(VisitId, Freezer.Id, Nine, "Isolde", "");
-        Assert.Contains(Briefing.Of(visit, Of([.. entries]), [.. watched.Faults], [], []).NotExplained, f => f.Code == DefrostCodes.OverRun);
-        var signed = new SignOffEntry(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(90), Nine, "Isolde"), "switch on the shell", "", "", null, Explained: string.Join(' ', watched.Faults.Select(f => f.Code)));
+        Assert.Contains(
+            Briefing.Of(visit, Of([.. entries]), [.. watched.Faults], [], []).NotExplained, f => f.Code == DefrostCodes.OverRun);
+        var signed =
+            new SignOffEntry(
+            new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(90), Nine, "Isolde"), "switch on the shell", "", "", null,
+            Explained: string.Join(' ', watched.Faults.Select(f => f.Code)));
         Assert.Empty(Briefing.Of(visit, Of([.. entries, signed]), [.. watched.Faults], [], []).NotExplained);
     }
 
     [Fact]
     public void Over_its_life_a_coil_shows_what_moved()
     {
-        var runs = Runs([SetUp(-5, Short with { FailSafeMin = 60, CoilMassKg = 30, Starts = [new(6, 0), new(18, 0)] }), .. Whole(Began(0), 30), .. Whole(Began(1500), 30.5), .. Whole(Began(3000), 40, amps: 8)]);
+        var runs =
+            Runs([SetUp(-5, Short with { FailSafeMin = 60, CoilMassKg = 30, Starts = [new(6, 0), new(18, 0)] }), .. Whole(Began(0), 30),
+            .. Whole(Began(1500), 30.5), .. Whole(Began(3000), 40, amps: 8)]);
         var trends = DefrostTrends.Of(runs);
         Assert.Equal([false, false, true], trends.Single(t => t.Code == DefrostTrends.HeatMin).Marks.Select(m => m.Moved));
-        Assert.Equal([10, 10, 8], trends.Single(t => t.Code == DefrostTrends.HeaterCurrentA && t.About == Subject.HeaterLeg(1)).Marks.Select(m => m.Value));
+        Assert.Equal(
+            [10, 10, 8],
+            trends.Single(t => t.Code == DefrostTrends.HeaterCurrentA && t.About == Subject.HeaterLeg(1)).Marks.Select(m => m.Value));
         Assert.True(trends.Single(t => t.About == Subject.HeaterLeg(1)).Marks[2].Moved);
         double[] Ice(string code) => [.. trends.Single(t => t.Code == code).Marks.Select(m => m.Value)];
         Assert.Equal(Ice(DefrostTrends.IcePerRunKg).Select(kg => 2 * kg), Ice(DefrostTrends.IcePerDayKg));
@@ -137,7 +161,8 @@ public class DefrostRunTests
         var after = Began(60);
         Assert.True(Proved([part, .. Whole(after, 25)], ProofKind.WholeDefrost));
         Assert.False(Proved([part, .. Whole(Began(1), 25)], ProofKind.WholeDefrost));
-        Assert.False(Proved([part, after, Mark(after, RunMarkKind.HeatOn, 1), Mark(after, RunMarkKind.HeatOff, 20)], ProofKind.WholeDefrost));
+        Assert.False(
+            Proved([part, after, Mark(after, RunMarkKind.HeatOn, 1), Mark(after, RunMarkKind.HeatOff, 20)], ProofKind.WholeDefrost));
         Assert.True(Proved([part, Began(70, Guid.CreateVersion7())], ProofKind.WholeDefrost));
         Assert.True(Proved([part, after, Mark(after, RunMarkKind.SeenClear, 20)], ProofKind.CoilClear));
     }

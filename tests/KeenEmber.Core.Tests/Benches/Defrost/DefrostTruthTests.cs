@@ -3,20 +3,24 @@ using KeenEmber.Core.Simulation;
 
 namespace KeenEmber.Core.Tests.Benches.Defrost;
 
-/// <summary>The bench against three hundred simulated defrosts of known truth, with half a kelvin of noise and a tenth of the samples missing.</summary>
+/// <summary>The bench against three hundred simulated defrosts of known truth, with half a kelvin of noise and a tenth of the samples
+/// missing.</summary>
 public sealed class DefrostTruthTests(ITestOutputHelper output)
 {
     private const int Runs = 300;
 
     private static readonly Lazy<IReadOnlyList<(DefrostTruth Truth, int? Dead, DefrostResult Result)>> Judged = new(() =>
-        [.. Enumerable.Range(1, Runs).Select(seed => RandomDefrosts.Make(seed)).Select(r => (r.Truth, r.DeadElement, DefrostAnalysis.Analyse(r.Run)))]);
+        [.. Enumerable.Range(1, Runs).Select(seed => RandomDefrosts.Make(seed))
+            .Select(r => (r.Truth, r.DeadElement, DefrostAnalysis.Analyse(r.Run)))]);
 
     [Fact]
     public void The_clear_moment_is_found_within_a_minute_and_a_half()
     {
         var cleared = Judged.Value.Where(j => j.Truth.ClearMin is not null && j.Truth.OverRunMin > 2).ToList();
-        var off = cleared.Select(j => j.Result.ClearMin is { } found ? Math.Abs(found - j.Truth.ClearMin!.Value) : double.PositiveInfinity).Order().ToList();
-        output.WriteLine($"clear: {cleared.Count} runs, median {off[off.Count / 2]:F2}, p95 {off[(int)(off.Count * 0.95)]:F2}, worst {off[^1]:F2}");
+        var off = cleared.Select(j => j.Result.ClearMin is { } found ? Math.Abs(found - j.Truth.ClearMin!.Value) : double.PositiveInfinity)
+            .Order().ToList();
+        output.WriteLine(
+            $"clear: {cleared.Count} runs, median {off[off.Count / 2]:F2}, p95 {off[(int)(off.Count * 0.95)]:F2}, worst {off[^1]:F2}");
         Assert.True(cleared.Count > 100);
         Assert.All(off, o => Assert.True(o <= 1.5));
     }
@@ -25,7 +29,9 @@ public sealed class DefrostTruthTests(ITestOutputHelper output)
     public void The_over_run_is_found_within_two_minutes()
     {
         var cleared = Judged.Value.Where(j => j.Truth.OverRunMin > 2).ToList();
-        var off = cleared.Select(j => j.Result.OverRunMin is { } found ? Math.Abs(found - j.Truth.OverRunMin!.Value) : double.PositiveInfinity).Order().ToList();
+        var off =
+            cleared.Select(j => j.Result.OverRunMin is { } found ? Math.Abs(found - j.Truth.OverRunMin!.Value) : double.PositiveInfinity)
+            .Order().ToList();
         output.WriteLine($"over-run: {cleared.Count} runs, median {off[off.Count / 2]:F2}, worst {off[^1]:F2}");
         Assert.All(off, o => Assert.True(o <= 2));
     }
@@ -52,9 +58,12 @@ public sealed class DefrostTruthTests(ITestOutputHelper output)
     public void The_melted_ice_is_weighed_within_a_quarter()
     {
         var weighed = Judged.Value.Where(j => j.Truth.ClearMin is not null && j.Truth.OverRunMin > 2).ToList();
-        var off = weighed.Where(j => j.Result.Ice is not null).Select(j => Math.Abs(j.Result.Ice!.IceKg / j.Truth.MeltedKg - 1)).Order().ToList();
+        var off = weighed.Where(j => j.Result.Ice is not null).Select(j => Math.Abs(j.Result.Ice!.IceKg / j.Truth.MeltedKg - 1)).Order()
+            .ToList();
         Assert.True(off.Count > 0.95 * weighed.Count);
-        output.WriteLine($"ice: {off.Count} of {weighed.Count} runs, median {off[off.Count / 2]:P0}, p95 {off[(int)(off.Count * 0.95)]:P0}, worst {off[^1]:P0}");
+        output.WriteLine(
+            $"ice: {off.Count} of {weighed.Count} runs, median {off[off.Count / 2]:P0}, p95 {off[(int)(off.Count * 0.95)]:P0}, worst "
+            + $"{off[^1]:P0}");
         Assert.All(off, o => Assert.True(o <= 0.25));
     }
 

@@ -29,7 +29,8 @@ public class HeaterCheckTests
     [InlineData(5.22, 5.22, 5.22, "", 3.6)]
     [InlineData(0.0, 4.52, 4.52, "1", 1.8)]
     [InlineData(4.5, 4.5, 0.1, "3", 1.8)]
-    public void In_star_the_leg_without_current_is_out_and_the_others_are_in_series(double a, double b, double c, string expected, double kw)
+    public void In_star_the_leg_without_current_is_out_and_the_others_are_in_series(
+        double a, double b, double c, string expected, double kw)
     {
         var state = HeaterCheck.Judge(Set(HeaterConnection.Star, 1200, 230), 398.4, [a, b, c])!;
         Assert.Equal(expected, string.Join(" ", state.ElementsOut));

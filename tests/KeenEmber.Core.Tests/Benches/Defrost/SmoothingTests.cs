@@ -7,7 +7,8 @@ namespace KeenEmber.Core.Tests.Benches.Defrost;
 public sealed class SmoothingTests
 {
     [Fact]
-    public void Smoothing_takes_the_median_of_five_and_of_three_next_to_the_ends() => Check.QuickThrowOnFailure(Prop.ForAll(Gen.Choose(-300, 300).ArrayOf().ToArbitrary(), tenths =>
+    public void Smoothing_takes_the_median_of_five_and_of_three_next_to_the_ends() =>
+        Check.QuickThrowOnFailure(Prop.ForAll(Gen.Choose(-300, 300).ArrayOf().ToArbitrary(), tenths =>
     {
         double[] values = [.. tenths.Select(t => t / 10.0)];
         var smooth = MeltPlateau.Smooth(values);

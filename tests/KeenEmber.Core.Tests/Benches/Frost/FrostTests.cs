@@ -6,7 +6,9 @@ public class FrostTests
 {
     private static FrostPicture Face(Func<int, int, bool> frosted, char how = '1') => FrostPicture.AllClear with
     {
-        Face = string.Concat(Enumerable.Range(0, FrostPicture.Rows * FrostPicture.Columns).Select(i => frosted(i / FrostPicture.Columns, i % FrostPicture.Columns) ? how : '0')),
+        Face = string.Concat(
+            Enumerable.Range(0, FrostPicture.Rows * FrostPicture.Columns)
+            .Select(i => frosted(i / FrostPicture.Columns, i % FrostPicture.Columns) ? how : '0')),
     };
 
     private static IEnumerable<string> Codes(FrostPicture picture) => FrostPatterns.Find(picture).Select(f => f.Code);
@@ -34,7 +36,8 @@ public class FrostTests
         Assert.Equal([FrostPatterns.BottomOnly, FrostPatterns.BehindOneFan], Codes(Face((r, c) => r == 3 || c >= 4, '2')));
 
     [Fact]
-    public void A_few_cells_here_and_there_are_no_pattern() => Assert.Empty(Codes(Face((r, c) => (r, c) is (0, 0) or (2, 3) or (3, 5) or (1, 1) or (1, 4))));
+    public void A_few_cells_here_and_there_are_no_pattern() =>
+        Assert.Empty(Codes(Face((r, c) => (r, c) is (0, 0) or (2, 3) or (3, 5) or (1, 1) or (1, 4))));
 
     [Theory]
     [InlineData(FrostPlace.SuctionLine, FrostPatterns.SuctionLine)]

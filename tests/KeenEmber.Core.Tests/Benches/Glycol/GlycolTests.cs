@@ -13,7 +13,8 @@ public class GlycolTests
     private static GlycolResult Judge(double percent, double setC, double? surfaceC = null) => GlycolCheck.Judge(new(
         GlycolKind.Propylene, percent, Temperature.FromCelsius(setC), surfaceC is { } c ? Temperature.FromCelsius(c) : null, Td));
 
-    /// <summary>Published points that are not the curve's own: same handbook, the table's odd rows; and the common charts' 33 % and 52 %.</summary>
+    /// <summary>Published points that are not the curve's own: same handbook, the table's odd rows; and the common charts' 33 % and 52
+    /// %.</summary>
     [Theory]
     [InlineData(GlycolKind.Propylene, 22, -8.0)]
     [InlineData(GlycolKind.Propylene, 33, -14.8)]
@@ -25,7 +26,8 @@ public class GlycolTests
     public void Freezing_points_agree_with_the_tables_between_the_curves_points(GlycolKind kind, double percent, double freezingC) =>
         Assert.Equal(freezingC, GlycolMixture.FreezingPoint(kind, percent)!.Value.Celsius, 0.3);
 
-    /// <summary>Concentrations that the same handbook lists for freeze and for burst protection at one temperature (volume %, within 2 K of mass %).</summary>
+    /// <summary>Concentrations that the same handbook lists for freeze and for burst protection at one temperature (volume %, within 2 K of
+    /// mass %).</summary>
     [Theory]
     [InlineData(12, -6.7)]
     [InlineData(24, -17.8)]
@@ -35,7 +37,8 @@ public class GlycolTests
 
     [Fact]
     public void More_glycol_freezes_colder_and_the_inverse_leads_back() => Prop.ForAll(
-        Gen.Choose(0, 5999).Select(n => n / 100.0).ToArbitrary(), Gen.Elements(GlycolKind.Propylene, GlycolKind.Ethylene).ToArbitrary(), (percent, kind) =>
+        Gen.Choose(0, 5999).Select(n => n / 100.0).ToArbitrary(), Gen.Elements(GlycolKind.Propylene, GlycolKind.Ethylene).ToArbitrary(),
+            (percent, kind) =>
         {
             var freezing = GlycolMixture.FreezingPoint(kind, percent)!.Value;
             return GlycolMixture.FreezingPoint(kind, percent + 0.01)!.Value < freezing

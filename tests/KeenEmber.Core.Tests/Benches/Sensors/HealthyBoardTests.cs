@@ -31,11 +31,14 @@ public sealed class HealthyBoardTests
     public void Any_three_numbers_get_a_verdict_and_no_exception() => Check.QuickThrowOnFailure(Prop.ForAll(
         Typeable, ArbMap.Default.ArbFor<double>(), Typeable, (reference, signal, shown) =>
         {
-            var point = new SensorPoint(reference % 7 == 0 ? null : reference / 10.0, double.IsNaN(signal) ? null : signal, shown % 7 == 0 ? null : shown / 10.0);
+            var point =
+                new SensorPoint(
+                reference % 7 == 0 ? null : reference / 10.0, double.IsNaN(signal) ? null : signal, shown % 7 == 0 ? null : shown / 10.0);
             return Families.All(curve =>
             {
                 var (result, slip) = (ThreeWayCheck.Judge(curve, [point], new()), SensorSlips.Find(curve, point));
-                return Enum.IsDefined(result.Verdict) && !double.IsNaN(result.Clear) && (slip is null || point.Reference is not null || point.Shown is not null || point.Signal is not null);
+                return Enum.IsDefined(result.Verdict) && !double.IsNaN(result.Clear)
+                    && (slip is null || point.Reference is not null || point.Shown is not null || point.Signal is not null);
             });
         }));
 

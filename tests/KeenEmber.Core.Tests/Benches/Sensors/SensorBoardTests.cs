@@ -6,8 +6,10 @@ public sealed class SensorBoardTests(ITestOutputHelper output)
 {
     private static readonly SensorCurve Ntc = SensorFamilies.Find("ntc-10k-3435")!;
 
-    private static BoardChannel Channel(string name, double reference, double told, double? second = null, double? toldThen = null) => new(name, Ntc,
-        second is null ? [new(reference, Ntc.SignalAt(told), told)] : [new(reference, Ntc.SignalAt(told), told), new(second, Ntc.SignalAt(toldThen!.Value), toldThen, Moment: 1)], 0);
+    private static BoardChannel Channel(string name, double reference, double told, double? second = null, double? toldThen = null) =>
+        new(name, Ntc,
+        second is null ? [new(reference, Ntc.SignalAt(told), told)]
+            : [new(reference, Ntc.SignalAt(told), told), new(second, Ntc.SignalAt(toldThen!.Value), toldThen, Moment: 1)], 0);
 
     private static BoardResult Judge(params BoardChannel[] channels) => SensorBoard.Judge(channels, new());
 
@@ -28,7 +30,9 @@ public sealed class SensorBoardTests(ITestOutputHelper output)
     {
         var steep = SensorFamilies.Find("ntc-5k-3977")!;
         var (boxOhm, coilOhm) = (Ntc.SignalAt(4), steep.SignalAt(-25));
-        var board = Judge(new("box", Ntc, [new(4, coilOhm, Ntc.ValueOf(coilOhm))], 0), new("coil", steep, [new(-25, boxOhm, steep.ValueOf(boxOhm))], 0));
+        var board =
+            Judge(new("box", Ntc, [new(4, coilOhm, Ntc.ValueOf(coilOhm))], 0),
+            new("coil", steep, [new(-25, boxOhm, steep.ValueOf(boxOhm))], 0));
         Assert.All(board.Channels, c => Assert.Equal((SensorVerdict.Swapped, false), (c.Result.Verdict, c.ByElimination)));
     }
 
@@ -40,7 +44,8 @@ public sealed class SensorBoardTests(ITestOutputHelper output)
     }
 
     [Fact]
-    public void Places_at_one_temperature_cannot_be_told_apart() => Assert.False(Judge(Channel("box", -18, -18.1), Channel("coil", -18.3, -18.2)).HasSwap);
+    public void Places_at_one_temperature_cannot_be_told_apart() =>
+        Assert.False(Judge(Channel("box", -18, -18.1), Channel("coil", -18.3, -18.2)).HasSwap);
 
     [Fact]
     public void A_second_round_tells_what_the_first_could_not()
@@ -53,7 +58,8 @@ public sealed class SensorBoardTests(ITestOutputHelper output)
     public void One_bad_sensor_beside_a_swapped_pair_is_told_from_it()
     {
         var board = Judge(Channel("box", -18, -25), Channel("coil", -25, -18.1), Channel("discharge", -22, -14));
-        Assert.Equal([SensorVerdict.Swapped, SensorVerdict.Swapped, SensorVerdict.SensorOrPlace], board.Channels.Select(c => c.Result.Verdict));
+        Assert.Equal(
+            [SensorVerdict.Swapped, SensorVerdict.Swapped, SensorVerdict.SensorOrPlace], board.Channels.Select(c => c.Result.Verdict));
     }
 
     [Fact]
@@ -63,7 +69,8 @@ public sealed class SensorBoardTests(ITestOutputHelper output)
         Assert.Equal([SensorVerdict.SensorOrPlace, SensorVerdict.Good], board.Channels.Select(c => c.Result.Verdict));
     }
 
-    /// <summary>The figures in docs/numbers.md. A board is right when its first finding names a channel that is at fault, and the fault.</summary>
+    /// <summary>The figures in docs/numbers.md. A board is right when its first finding names a channel that is at fault, and the
+    /// fault.</summary>
     [Fact]
     public void A_thousand_random_boards_are_judged_rightly()
     {
@@ -88,7 +95,9 @@ public sealed class SensorBoardTests(ITestOutputHelper output)
             condemned += all.Count(i => IsGood(i) && result.Channels[i].Result.CondemnsSensor);
         }
 
-        output.WriteLine($"{boards} boards: first right {firstRight}, everything right {allRight}; {named} of {faults} faults named; {condemned} of {good} good sensors condemned");
+        output.WriteLine(
+            $"{boards} boards: first right {firstRight}, everything right {allRight}; {named} of {faults} faults named; {condemned} "
+            + $"of {good} good sensors condemned");
         Assert.True(boards > 950);
         Assert.True(firstRight >= 0.95 * boards, $"first right {firstRight} of {boards}");
         Assert.True(named >= 0.95 * faults, $"named {named} of {faults}");

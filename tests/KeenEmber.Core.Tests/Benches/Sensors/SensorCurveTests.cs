@@ -57,7 +57,8 @@ public sealed class SensorCurveTests
     [InlineData(0, 815)]
     [InlineData(25, 1000)]
     [InlineData(50, 1209)]
-    public void The_silicon_sensor_is_within_a_fifth_of_its_table(double tempC, double ohm) => Assert.Equal(tempC, SensorFamilies.Find("ptc-1k")!.ValueOf(ohm)!.Value, 0.2);
+    public void The_silicon_sensor_is_within_a_fifth_of_its_table(double tempC, double ohm) =>
+        Assert.Equal(tempC, SensorFamilies.Find("ptc-1k")!.ValueOf(ohm)!.Value, 0.2);
 
     public static TheoryData<string> Families => [.. SensorFamilies.All.Select(f => f.Code)];
 
@@ -104,7 +105,8 @@ public sealed class SensorCurveTests
     [Fact]
     public void A_transducer_reads_straight_between_its_ends()
     {
-        var current = new CurveSpec(Points: [new(4, -100), new(20, 3000)], Signal: SignalKind.Milliampere, Measures: QuantityKind.Pressure).Curve!;
+        var current =
+            new CurveSpec(Points: [new(4, -100), new(20, 3000)], Signal: SignalKind.Milliampere, Measures: QuantityKind.Pressure).Curve!;
         Assert.Equal(1450, current.ValueOf(12)!.Value, 1e-9);
         Assert.Equal(12, current.SignalAt(1450), 1e-9);
         Assert.Null(current.ValueOf(2));

@@ -8,7 +8,8 @@ public sealed class SensorFindingTests
 {
     private static readonly SensorCurve Ntc = SensorFamilies.Find("ntc-10k-3435")!;
 
-    private static BoardChannel Channel(string name, double reference, double told, double? shown) => new(name, Ntc, [new(reference, Ntc.SignalAt(told), shown)], 0);
+    private static BoardChannel Channel(string name, double reference, double told, double? shown) =>
+        new(name, Ntc, [new(reference, Ntc.SignalAt(told), shown)], 0);
 
     [Fact]
     public void Codes_are_the_verdicts_in_small_letters_and_no_two_are_alike()
@@ -63,7 +64,8 @@ public sealed class SensorFindingTests
     [Fact]
     public void Pressure_transducers_are_compared_in_kilopascals()
     {
-        var loop = new CurveSpec(Points: [new(4, 0), new(20, 3000)], Signal: SignalKind.Milliampere, Measures: QuantityKind.Pressure).Curve!;
+        var loop =
+            new CurveSpec(Points: [new(4, 0), new(20, 3000)], Signal: SignalKind.Milliampere, Measures: QuantityKind.Pressure).Curve!;
         var accuracy = new CheckAccuracy(SignalShare: 0.005);
         Assert.Equal(SensorVerdict.Good, ThreeWayCheck.Judge(loop, [new(300, loop.SignalAt(310), 312)], accuracy).Verdict);
         var off = ThreeWayCheck.Judge(loop, [new(300, loop.SignalAt(520), 521)], accuracy);
@@ -90,8 +92,11 @@ public sealed class SensorFindingTests
     public void What_is_not_settled_asks_for_the_missing_way_and_a_pair_by_elimination_for_a_bath()
     {
         Assert.Equal([SensorStep.MeasureAtLeads, SensorStep.ReadController, SensorStep.TakeReference, SensorStep.LookUpOffset],
-            SensorSteps.For(new(SensorVerdict.Unsettled, null, 0, null, ["signal", "shown", "reference", "offset-parameter"]), false, false, true));
+            SensorSteps.For(
+                new(SensorVerdict.Unsettled, null, 0, null, ["signal", "shown", "reference", "offset-parameter"]), false, false, true));
         Assert.Equal(SensorStep.IceBath, SensorSteps.For(new(SensorVerdict.Swapped, 1, 3, null, []), byElimination: true, false, true)[^1]);
-        Assert.Equal([SensorStep.WarmBath, SensorStep.ReplaceSensor], SensorSteps.For(new(SensorVerdict.SensorOffset, 1, 3, null, ["warm-bath"]), false, false, true));
+        Assert.Equal(
+            [SensorStep.WarmBath, SensorStep.ReplaceSensor],
+            SensorSteps.For(new(SensorVerdict.SensorOffset, 1, 3, null, ["warm-bath"]), false, false, true));
     }
 }

@@ -4,13 +4,15 @@ namespace KeenEmber.Core.Tests.Benches.Sensors;
 
 /// <summary>A controller's sensors with one or two known faults, read as a technician reads them.</summary>
 /// <remarks>
-/// Instruments scatter by half their half-width (one standard deviation), each sensor sits anywhere within half its tolerance. Baths are made only
+/// Instruments scatter by half their half-width (one standard deviation), each sensor sits anywhere within half its tolerance. Baths are
+/// made only
 /// for what the first look suspects, as one would. Places differ by 5 K or more in one of the two rounds: closer ones cannot be told apart.
 /// </remarks>
 internal sealed class SimulatedBoard
 {
     private static readonly SensorVerdict[] Kinds =
-        [SensorVerdict.Drifted, SensorVerdict.SensorOffset, SensorVerdict.Open, SensorVerdict.Shorted, SensorVerdict.Swapped, SensorVerdict.WrongCurve, SensorVerdict.Misplaced];
+        [SensorVerdict.Drifted, SensorVerdict.SensorOffset, SensorVerdict.Open, SensorVerdict.Shorted, SensorVerdict.Swapped,
+            SensorVerdict.WrongCurve, SensorVerdict.Misplaced];
 
     private readonly Random random;
     private readonly double[][] placeC;
@@ -40,9 +42,14 @@ internal sealed class SimulatedBoard
 
     public BoardResult Judge()
     {
-        var first = Enumerable.Range(0, Truth.Length).Select(i => new BoardChannel($"{i}", curves[i], [Read(i, 0), Read(i, 1)], 0)).ToList();
+        var first = Enumerable.Range(0, Truth.Length).Select(i => new BoardChannel($"{i}", curves[i], [Read(i, 0), Read(i, 1)], 0))
+            .ToList();
         var look = SensorBoard.Judge(first, new());
-        var then = first.Select((c, i) => look.Channels[i].Result.Verdict == SensorVerdict.SensorOrPlace ? c with { Points = [.. c.Points, Bath(i, 0), Bath(i, 35)] } : c).ToList();
+        var then =
+            first.Select(
+            (c, i) =>
+            look.Channels[i].Result.Verdict == SensorVerdict.SensorOrPlace ? c with { Points = [.. c.Points, Bath(i, 0), Bath(i, 35)] } : c)
+            .ToList();
         return SensorBoard.Judge(then, new());
     }
 
@@ -71,7 +78,11 @@ internal sealed class SimulatedBoard
                 misplacedK[i] = size;
                 break;
             case SensorVerdict.WrongCurve:
-                var others = SensorFamilies.All.Where(f => f.Code != curves[i].Code && Enumerable.Range(0, 2).All(m => f.ValueOf(curves[i].SignalAt(placeC[i][m])) is { } v && Math.Abs(v - placeC[i][m]) > 3)).ToList();
+                var others =
+                    SensorFamilies.All.Where(
+                    f => f.Code != curves[i].Code
+                    && Enumerable.Range(0, 2)
+                    .All(m => f.ValueOf(curves[i].SignalAt(placeC[i][m])) is { } v && Math.Abs(v - placeC[i][m]) > 3)).ToList();
                 if (others.Count == 0)
                     Truth[i] = null;
                 else
@@ -84,8 +95,11 @@ internal sealed class SimulatedBoard
     {
         while (true)
         {
-            double[][] places = [.. Enumerable.Range(0, n).Select(_ => new[] { -30 + random.NextDouble() * 45, -30 + random.NextDouble() * 45 })];
-            if (Enumerable.Range(0, n).All(i => Enumerable.Range(0, i).All(j => Math.Abs(places[i][0] - places[j][0]) >= 5 || Math.Abs(places[i][1] - places[j][1]) >= 5)))
+            double[][] places =
+                [.. Enumerable.Range(0, n).Select(_ => new[] { -30 + random.NextDouble() * 45, -30 + random.NextDouble() * 45 })];
+            if (Enumerable.Range(0, n)
+                .All(i =>
+                Enumerable.Range(0, i).All(j => Math.Abs(places[i][0] - places[j][0]) >= 5 || Math.Abs(places[i][1] - places[j][1]) >= 5)))
                 return places;
         }
     }
@@ -101,7 +115,9 @@ internal sealed class SimulatedBoard
     {
         SensorVerdict.Open => double.PositiveInfinity,
         SensorVerdict.Shorted => 0.4,
-        _ => curves[sensor].SignalAt(tempC + ownOff[sensor] * curves[sensor].ToleranceAt(tempC) + offsetK[sensor] + driftPerK[sensor] * (tempC - 30)) * (1 + Noise(0.01)),
+        _ => curves[sensor]
+            .SignalAt(tempC + ownOff[sensor] * curves[sensor].ToleranceAt(tempC) + offsetK[sensor] + driftPerK[sensor] * (tempC - 30)) * (
+            1 + Noise(0.01)),
     };
 
     private SensorPoint Read(int channel, int round)
@@ -109,7 +125,8 @@ internal sealed class SimulatedBoard
         var sensor = plugged[channel];
         var ohms = Ohms(sensor, placeC[sensor][round] + misplacedK[sensor]);
         double? shown = double.IsInfinity(ohms) || ohms < 1 ? null : (selected[channel] ?? curves[channel]).ValueOf(ohms);
-        return new(Math.Round(placeC[channel][round] + Noise(0.5), 1), ohms, shown is { } s ? Math.Round(s + Noise(0.5), 1) : null, Moment: round);
+        return new(
+            Math.Round(placeC[channel][round] + Noise(0.5), 1), ohms, shown is { } s ? Math.Round(s + Noise(0.5), 1) : null, Moment: round);
     }
 
     private SensorPoint Bath(int sensor, double tempC) => new(tempC + Noise(0.5), Ohms(sensor, tempC), null, InBath: true, Moment: 2);

@@ -10,7 +10,8 @@ public sealed class ThreeWayTests
     private static readonly CheckAccuracy Usual = new();
 
     /// <summary>Reference, what the sensor tells by its curve, what the controller shows.</summary>
-    private static SensorPoint At(double reference, double told, double? shown, bool bath = false) => new(reference, Ntc.SignalAt(told), shown, bath);
+    private static SensorPoint At(double reference, double told, double? shown, bool bath = false) =>
+        new(reference, Ntc.SignalAt(told), shown, bath);
 
     private static SensorResult Judge(params SensorPoint[] points) => ThreeWayCheck.Judge(Ntc, points, Usual, 0);
 
@@ -35,7 +36,8 @@ public sealed class ThreeWayTests
     }
 
     [Fact]
-    public void Right_in_the_bath_means_that_its_place_is_wrong() => Assert.Equal(SensorVerdict.Misplaced, Judge(At(-18, -12, -12.2), At(0, 0.3, null, bath: true)).Verdict);
+    public void Right_in_the_bath_means_that_its_place_is_wrong() =>
+        Assert.Equal(SensorVerdict.Misplaced, Judge(At(-18, -12, -12.2), At(0, 0.3, null, bath: true)).Verdict);
 
     [Fact]
     public void One_bath_asks_for_the_other_and_two_tell_offset_from_drift()
@@ -76,7 +78,9 @@ public sealed class ThreeWayTests
     [Fact]
     public void A_curve_with_something_beside_it_runs_both_ways()
     {
-        foreach (var beside in new[] { BesideCurve.Through(Ntc, Ntc.SignalAt(-20) + 22_000, -20)!, BesideCurve.Through(Ntc, Ntc.SignalAt(-20) / 2, -20)! })
+        foreach (
+            var beside in new[] { BesideCurve.Through(Ntc, Ntc.SignalAt(-20) + 22_000, -20)!,
+            BesideCurve.Through(Ntc, Ntc.SignalAt(-20) / 2, -20)! })
         {
             Assert.Equal(beside.IsInSeries ? 22_000 : Ntc.SignalAt(-20), beside.Ohm, 1e-6);
             Assert.All([-30.0, 0, 40], t => Assert.Equal(t, beside.ValueOf(beside.SignalAt(t))!.Value, 1e-6));
@@ -136,12 +140,15 @@ public sealed class ThreeWayTests
 
     [Fact]
     public void A_rising_sensor_reads_warmest_when_open() =>
-        Assert.Equal(double.PositiveInfinity, ThreeWayCheck.Judge(SensorFamilies.Find("pt1000")!, [new(-18, double.PositiveInfinity, null)], Usual).Error);
+        Assert.Equal(
+            double.PositiveInfinity,
+            ThreeWayCheck.Judge(SensorFamilies.Find("pt1000")!, [new(-18, double.PositiveInfinity, null)], Usual).Error);
 
     [Fact]
     public void A_current_loop_that_is_dead_or_over_its_end_is_open_or_short()
     {
-        var loop = new CurveSpec(Points: [new(4, 0), new(20, 3000)], Signal: SignalKind.Milliampere, Measures: QuantityKind.Pressure).Curve!;
+        var loop =
+            new CurveSpec(Points: [new(4, 0), new(20, 3000)], Signal: SignalKind.Milliampere, Measures: QuantityKind.Pressure).Curve!;
         Assert.Equal(SensorVerdict.Open, ThreeWayCheck.Judge(loop, [new(500, 0, null)], Usual).Verdict);
         Assert.Equal(SensorVerdict.Shorted, ThreeWayCheck.Judge(loop, [new(500, 24, null)], Usual).Verdict);
         Assert.Equal(SensorVerdict.Good, ThreeWayCheck.Judge(loop, [new(500, loop.SignalAt(510), 512)], Usual).Verdict);
@@ -162,13 +169,15 @@ public sealed class ThreeWayTests
     [InlineData(27_280, 32.2, 0.1, SensorSlip.FahrenheitReference)]
     [InlineData(0.2, 27_280, 0.1, SensorSlip.SwappedColumns)]
     [InlineData(27_280, 0.1, 32.4, SensorSlip.FahrenheitShown)]
-    public void The_likeliest_slip_is_named(double ohm, double reference, double shown, SensorSlip slip) => Assert.Equal(slip, SensorSlips.Find(Ntc, new(reference, ohm, shown)));
+    public void The_likeliest_slip_is_named(double ohm, double reference, double shown, SensorSlip slip) =>
+        Assert.Equal(slip, SensorSlips.Find(Ntc, new(reference, ohm, shown)));
 
     [Theory]
     [InlineData(27_280, 0.4, 0.2)]
     [InlineData(27_280, 6, 0.2)]
     [InlineData(27_280, -9, -8)]
-    public void A_fault_is_no_slip(double ohm, double reference, double shown) => Assert.Null(SensorSlips.Find(Ntc, new(reference, ohm, shown)));
+    public void A_fault_is_no_slip(double ohm, double reference, double shown) =>
+        Assert.Null(SensorSlips.Find(Ntc, new(reference, ohm, shown)));
 
     [Theory]
     [InlineData(SensorRole.DefrostEnd, 5, SensorConsequence.EndsDefrostEarly)]
@@ -179,7 +188,8 @@ public sealed class ThreeWayTests
     [InlineData(SensorRole.SuctionPressure, 30, SensorConsequence.ValveCloses)]
     [InlineData(SensorRole.Condensing, -4, SensorConsequence.FansTooLate)]
     [InlineData(SensorRole.Product, -4, SensorConsequence.RecordsWrong)]
-    public void What_an_error_does_to_the_unit(SensorRole role, double error, SensorConsequence consequence) => Assert.Equal(consequence, SensorConsequences.Of(role, error));
+    public void What_an_error_does_to_the_unit(SensorRole role, double error, SensorConsequence consequence) =>
+        Assert.Equal(consequence, SensorConsequences.Of(role, error));
 
     [Fact]
     public void A_wetted_set_goes_whole_where_the_shop_says_so()
@@ -196,7 +206,8 @@ public sealed class ThreeWayTests
     [InlineData(120, ResponseVerdict.Slow)]
     public void The_time_constant_is_found_again(double tau, ResponseVerdict verdict)
     {
-        var samples = Enumerable.Range(1, 8).Select(i => (i * 10.0, 34 + (2 - 34) * Math.Exp(-i * 10 / tau) + (i % 2 == 0 ? 0.1 : -0.1))).ToList();
+        var samples = Enumerable.Range(1, 8).Select(i => (i * 10.0, 34 + (2 - 34) * Math.Exp(-i * 10 / tau) + (i % 2 == 0 ? 0.1 : -0.1)))
+            .ToList();
         var response = ResponseTest.Judge(samples, 2, 34);
         Assert.Equal(verdict, response.Verdict);
         if (tau > 10)

@@ -18,8 +18,10 @@ public sealed class CircuitModel(VisitViews views) : VisitPage(views)
     public IActionResult OnPostStanding(Guid id, Guid entryId) => Take(id, entryId, () =>
     {
         var hasSecond = Form["p2"].Length > 0 || Form["t2"].Length > 0;
-        var (pressure, temperature) = (Form.Value("p1", QuantityKind.Pressure, required: true), Form.Value("t1", QuantityKind.Temperature, required: true));
-        var (second, secondAt) = (Form.Value("p2", QuantityKind.Pressure, hasSecond), Form.Value("t2", QuantityKind.Temperature, hasSecond));
+        var (pressure, temperature) =
+            (Form.Value("p1", QuantityKind.Pressure, required: true), Form.Value("t1", QuantityKind.Temperature, required: true));
+        var (second, secondAt) =
+            (Form.Value("p2", QuantityKind.Pressure, hasSecond), Form.Value("t2", QuantityKind.Temperature, hasSecond));
         return new StandingEntry(Writer.Next(), pressure!, temperature!, second, secondAt);
     });
 

@@ -21,8 +21,10 @@ public sealed class CircuitBenchText() : BenchText("circuit")
         {
             CircuitPatterns.HighHead when finding.Detail == CircuitPatterns.OverWater =>
                 "It condenses too far above its water: look at the flow, for scale, and at the water valve's setting.",
-            CircuitJudgement.UnknownRefrigerant => $"{finding.Detail} is not in the catalogue: readings are kept, but nothing can be computed.",
-            CircuitJudgement.NotEnough => $"Not enough to judge yet: {finding.Values["usable"]:F0} of {finding.Values["of"]:F0} results usable.",
+            CircuitJudgement.UnknownRefrigerant =>
+                $"{finding.Detail} is not in the catalogue: readings are kept, but nothing can be computed.",
+            CircuitJudgement.NotEnough =>
+                $"Not enough to judge yet: {finding.Values["usable"]:F0} of {finding.Values["of"]:F0} results usable.",
             _ => Headline(finding.Code),
         };
         if (finding.About is not [{ Kind: SubjectKind.Coil, Id: var number }, ..])
@@ -35,7 +37,9 @@ public sealed class CircuitBenchText() : BenchText("circuit")
     {
         var step = ((CircuitTask)task).Step;
         var button = step.Point is null ? "Note what you see" : step.Kind == StepKind.Recheck ? "Type it again" : "Log it";
-        return new(Step(step, view.MakeUp), StepReason(step, view.MakeUp), button, step.Point is null ? "look" : "circuit", step.Kind != StepKind.WaitToSettle);
+        return new(
+            Step(step, view.MakeUp), StepReason(step, view.MakeUp), button, step.Point is null ? "look"
+            : "circuit", step.Kind != StepKind.WaitToSettle);
     }
 
     public override IEnumerable<Station> Stations(VisitView view)
@@ -60,15 +64,19 @@ public sealed class CircuitBenchText() : BenchText("circuit")
         foreach (var finding in view.Analysis?.Findings.Where(f => f.Values.Count + f.Seen.Count > 0) ?? [])
         {
             var sentence = Finding(finding, view);
-            yield return new(finding.Code, "", sentence == view.StandsInWords ? "" : sentence, string.Join(" ", Evidence(finding, view.Units, view.MakeUp)));
+            yield return new(
+                finding.Code, "", sentence == view.StandsInWords ? ""
+                : sentence, string.Join(" ", Evidence(finding, view.Units, view.MakeUp)));
         }
     }
 
     public override IEnumerable<UnfitLine> Unfit(BenchJudgement judgement, VisitView view) =>
     [
-        .. (view.Analysis?.Challenges ?? []).Select(c => new UnfitLine(CircuitText.Challenge(c, view.Equipment.Circuit.RefrigerantName), IsChallenge: true)),
+        .. (view.Analysis?.Challenges ?? [])
+            .Select(c => new UnfitLine(CircuitText.Challenge(c, view.Equipment.Circuit.RefrigerantName), IsChallenge: true)),
         .. ((CircuitJudgement)judgement).OffTarget.Select(r => new UnfitLine(
-            $"{CircuitText.Sentence(view.Name(r.Kind))} {CircuitText.Position(r)}, target {view.Units.Band(r.Quantity, r.Band!.Value)}", view.Units.Result(r))),
+            $"{CircuitText.Sentence(view.Name(r.Kind))} {CircuitText.Position(r)}, target {view.Units.Band(r.Quantity, r.Band!.Value)}",
+                view.Units.Result(r))),
     ];
 
     public override string? ReportPart => "/Pages/Visits/Circuit/_Report.cshtml";
@@ -82,15 +90,20 @@ public sealed class CircuitBenchText() : BenchText("circuit")
         CircuitPatterns.CoilNotLoaded => "Too little heat reaches the coil. Check for ice, dirt, a stopped fan or blocked return.",
         CircuitPatterns.Overfed => "The coil looks overfed. Check the valve, bulb clamp and seat.",
         CircuitPatterns.HeavyLoad => "Heavy load: warm product, open door or pull-down. Let the box pull down, then measure again.",
-        CircuitPatterns.NotPumping => "The compressor runs but pumps poorly: valves or internal leakage. Check current before condemning it.",
+        CircuitPatterns.NotPumping =>
+            "The compressor runs but pumps poorly: valves or internal leakage. Check current before condemning it.",
         CircuitPatterns.Overcharged => "Liquid is backing up in the condenser: overcharged, or charged in cold weather. Check the charge.",
-        CircuitPatterns.NearlyEmpty => "Standing pressure is far too low: almost no liquid is left. Find the leak before adding refrigerant.",
-        CircuitPatterns.NonCondensables => "Standing pressure is too high: air, or not the refrigerant on the label. Take a second reading at another temperature.",
+        CircuitPatterns.NearlyEmpty =>
+            "Standing pressure is far too low: almost no liquid is left. Find the leak before adding refrigerant.",
+        CircuitPatterns.NonCondensables =>
+            "Standing pressure is too high: air, or not the refrigerant on the label. Take a second reading at another temperature.",
         CircuitPatterns.DrierRestricted => "Temperature drops across the drier: it is restricted. Replace it and find the cause.",
         CircuitPatterns.DischargeTooHot => "The discharge line is too hot for the oil. Find the cause.",
         CircuitPatterns.HeadTooLow => "Head falls so low in the fan's cycle that the valve is not fed: look at the fan-cycling control.",
-        CircuitPatterns.ShortCycling => "It short cycles on low pressure: low charge, or cut-in and cut-out too close. This burns out start components.",
-        SeriesPatterns.Hunting => "The valve hunts: superheat swings up and down. Look at the bulb, its clamp, and the valve's size and setting.",
+        CircuitPatterns.ShortCycling =>
+            "It short cycles on low pressure: low charge, or cut-in and cut-out too close. This burns out start components.",
+        SeriesPatterns.Hunting =>
+            "The valve hunts: superheat swings up and down. Look at the bulb, its clamp, and the valve's size and setting.",
         SeriesPatterns.ComesAndGoes => "The valve feeds, starves, feeds again: likely moisture. Replace the drier and pull a deep vacuum.",
         CircuitPatterns.HighHead => "Head pressure is high for the condenser air. Check the condenser and fan.",
         CircuitPatterns.WithinTargets => "The refrigerant circuit is on target.",
@@ -125,7 +138,9 @@ public sealed class CircuitBenchText() : BenchText("circuit")
         yield return $"Evidence: {Strength(finding.Strength)}.";
     }
 
-    private static string Signs(IReadOnlyDictionary<string, double> values, IReadOnlyList<string> seen, UnitText units, CircuitMakeUp makeUp) => string.Join(", ", values
+    private static string Signs(
+        IReadOnlyDictionary<string, double> values, IReadOnlyList<string> seen, UnitText units, CircuitMakeUp makeUp) =>
+        string.Join(", ", values
         .Select(v => (Kind: Enum.Parse<ResultKind>(v.Key), v.Value))
         .Select(v => $"{CircuitText.Name(v.Kind, makeUp)} {units.Result(CircuitResult.QuantityOf(v.Kind), v.Value)}")
         .Concat(seen.Select(Fact)));
@@ -135,7 +150,8 @@ public sealed class CircuitBenchText() : BenchText("circuit")
     {
         var parts = name.Split('.');
         if (parts[0] == CircuitPatterns.StandingSign)
-            return parts[1] == nameof(StandingVerdict.Normal) ? "standing pressure normal" : parts[1] == nameof(StandingVerdict.ShortOfLiquid) ? "standing pressure far too low" : "standing pressure too high";
+            return parts[1] == nameof(StandingVerdict.Normal) ? "standing pressure normal"
+                : parts[1] == nameof(StandingVerdict.ShortOfLiquid) ? "standing pressure far too low" : "standing pressure too high";
         return $"{FactText.Name(Enum.Parse<AsFound>(parts[0]))} {FactText.Name(Enum.Parse<FactState>(parts[1]))}";
     }
 
@@ -161,7 +177,8 @@ public sealed class CircuitBenchText() : BenchText("circuit")
         {
             StepKind.Recheck => "It does not agree with the other readings. Your value is saved.",
             StepKind.RestoreFans => "About 10 min. Lock out before touching a blade. Until then low-side readings are not usable.",
-            StepKind.ClearCoil => "Ice left in the return bends can ice the coil again. Keep melt water out of the wiring. Heaters and fins: gloves.",
+            StepKind.ClearCoil =>
+                "Ice left in the return bends can ice the coil again. Keep melt water out of the wiring. Heaters and fins: gloves.",
             StepKind.LetDefrostEnd => "Note when it ended. Readings are usable 10 min later. Hot heaters: gloves.",
             StepKind.FindWhyStopped => "Trace the call first. Live tests: qualified, equipped people only.",
             StepKind.WaitToSettle => "Then log the same points again.",

@@ -9,7 +9,8 @@ using Microsoft.AspNetCore.Html;
 
 namespace KeenEmber.Web.Pages.Visits.Circuit;
 
-/// <summary>The circuit of one unit as a drawing with a tag at every measuring point. The tags are links, so the drawing is also the form.</summary>
+/// <summary>The circuit of one unit as a drawing with a tag at every measuring point. The tags are links, so the drawing is also the
+/// form.</summary>
 public sealed class CircuitMap
 {
     private readonly VisitView view;
@@ -82,7 +83,8 @@ public sealed class CircuitMap
 
             BandBar.Draw(svg, x + 124, top + 22, 96, result, view.Units);
             svg.Text(x + 228, top + 30, CircuitText.Position(result), "quiet");
-            svg.Text(x + 228, top + 47, result.Validity.Level == ValidityLevel.Good ? "" : CircuitText.Name(result.Validity.Level), "label");
+            svg.Text(
+                x + 228, top + 47, result.Validity.Level == ValidityLevel.Good ? "" : CircuitText.Name(result.Validity.Level), "label");
         }
     }
 
@@ -115,7 +117,8 @@ public sealed class CircuitMap
         var (x, y, w, h) = (place.X, place.Y, layout.TagWidth, MapLayout.TagHeight);
         var outline = string.Create(CultureInfo.InvariantCulture, $"M{x} {y} H{x + w - 14} L{x + w} {y + 14} V{y + h} H{x} Z");
         svg.OpenLink($"?point={point}#point-form", $"tag {state}", spoken,
-            $"data-point=\"{point}\" data-label=\"{view.Name(point)}\" data-hint=\"{Svg.Encode(TypingText.Example(point.Kind(), view.Shop.Units))}\" data-entry=\"{reading?.EntryId}\"");
+            $"data-point=\"{point}\" data-label=\"{view.Name(point)}\" "
+                + $"data-hint=\"{Svg.Encode(TypingText.Example(point.Kind(), view.Shop.Units))}\" data-entry=\"{reading?.EntryId}\"");
         svg.Path(outline, "tag-edge");
         if (state == "unusable")
             svg.Hatched(outline, hatch);

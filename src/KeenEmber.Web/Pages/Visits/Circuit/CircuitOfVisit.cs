@@ -28,6 +28,7 @@ public static class CircuitOfVisit
 
         /// <summary>The gravest verdict on a reading from the results that rest on it; a reading that no result uses yet counts.</summary>
         public ValidityLevel LevelOf(MeasuringPoint point) =>
-            visit.Analysis?.Results.Where(r => r.Basis.Any(b => b.Point == point)).Select(r => r.Validity.Level).DefaultIfEmpty(ValidityLevel.Good).Max() ?? ValidityLevel.Good;
+            visit.Analysis?.Results.Where(r => r.Basis.Any(b => b.Point == point)).Select(r => r.Validity.Level)
+                .DefaultIfEmpty(ValidityLevel.Good).Max() ?? ValidityLevel.Good;
     }
 }

@@ -127,34 +127,44 @@ public static class CircuitText
         double? Term(TermKind kind, MeasuringPoint? point = null) =>
             result.Terms.Where(t => t.Kind == kind && (point is null || t.Point == point)).Select(t => (double?)t.Si).FirstOrDefault();
         string T(TermKind kind, MeasuringPoint? point = null) => Term(kind, point) is { } k ? units.Temperature(k) : "?";
-        string P(MeasuringPoint point) => Term(TermKind.AbsolutePressure, point) is { } kpa ? $"{units.Gauge(kpa)} ({units.Absolute(kpa)})" : "?";
+        string P(MeasuringPoint point) =>
+            Term(TermKind.AbsolutePressure, point) is { } kpa ? $"{units.Gauge(kpa)} ({units.Absolute(kpa)})" : "?";
         var equals = $" = {units.Result(result)}";
         return result.Kind switch
         {
             ResultKind.Evaporating => ("Dew temperature of the refrigerant at suction pressure.",
                 $"{refrigerant} at {P(MeasuringPoint.SuctionPressure)}: dew {T(TermKind.DewTemperature)}"),
             ResultKind.Condensing => ("Mid-point of bubble and dew temperature at head pressure.",
-                $"{refrigerant} at {P(MeasuringPoint.DischargePressure)}: bubble {T(TermKind.BubbleTemperature)}, dew {T(TermKind.DewTemperature)}, mid-point {T(TermKind.MidpointTemperature)}"),
-            ResultKind.CondensingLow or ResultKind.CondensingHigh => ("Mid-point of bubble and dew temperature at that end of the fan's cycle.",
+                $"{refrigerant} at {P(MeasuringPoint.DischargePressure)}: bubble {T(TermKind.BubbleTemperature)}, dew "
+                    + $"{T(TermKind.DewTemperature)}, mid-point {T(TermKind.MidpointTemperature)}"),
+            ResultKind.CondensingLow or ResultKind.CondensingHigh =>
+                ("Mid-point of bubble and dew temperature at that end of the fan's cycle.",
                 $"{refrigerant}: mid-point {T(TermKind.MidpointTemperature)}"),
             ResultKind.LineGain => ("Suction line at the compressor less suction line at the coil.",
-                $"{T(TermKind.Reading, MeasuringPoint.SuctionLineCompressor)} - ({T(TermKind.Reading, MeasuringPoint.SuctionLineCoil)}){equals}"),
+                $"{T(TermKind.Reading, MeasuringPoint.SuctionLineCompressor)} - "
+                    + $"({T(TermKind.Reading, MeasuringPoint.SuctionLineCoil)}){equals}"),
             ResultKind.DischargeTemperature => ("Measured on the line, about 15 cm from the compressor.", T(TermKind.Reading)),
-            ResultKind.CurrentShare => ("Measured current over the plate's.", $"{UnitText.Number(Term(TermKind.Reading) ?? 0, 2)} A{equals}"),
+            ResultKind.CurrentShare =>
+                ("Measured current over the plate's.", $"{UnitText.Number(Term(TermKind.Reading) ?? 0, 2)} A{equals}"),
             ResultKind.DrierDrop => ("Liquid before less liquid after the drier.",
                 $"{T(TermKind.Reading, MeasuringPoint.LiquidLine)} - ({T(TermKind.Reading, MeasuringPoint.LiquidAfterDrier)}){equals}"),
-            ResultKind.SuperheatCoil or ResultKind.SuperheatCoil2 or ResultKind.SuperheatCompressor => ("Suction line temperature minus dew point at suction pressure.",
-                $"{T(TermKind.Reading)} - ({T(TermKind.DewTemperature)}){equals}, dew of {refrigerant} at {P(MeasuringPoint.SuctionPressure)}"),
+            ResultKind.SuperheatCoil or ResultKind.SuperheatCoil2 or ResultKind.SuperheatCompressor =>
+                ("Suction line temperature minus dew point at suction pressure.",
+                $"{T(TermKind.Reading)} - ({T(TermKind.DewTemperature)}){equals}, dew of {refrigerant} at "
+                    + $"{P(MeasuringPoint.SuctionPressure)}"),
             ResultKind.Subcooling => ("Bubble temperature at head pressure less liquid line.",
-                $"{T(TermKind.BubbleTemperature)} - ({T(TermKind.Reading)}){equals}, bubble of {refrigerant} at {P(MeasuringPoint.DischargePressure)}"),
+                $"{T(TermKind.BubbleTemperature)} - ({T(TermKind.Reading)}){equals}, bubble of {refrigerant} at "
+                    + $"{P(MeasuringPoint.DischargePressure)}"),
             ResultKind.EvaporatorTd or ResultKind.EvaporatorTd2 => ("Box air less evaporating mid-point.",
-                $"{T(TermKind.Reading)} - ({T(TermKind.MidpointTemperature)}){equals}, mid-point of {refrigerant} at {P(MeasuringPoint.SuctionPressure)}"),
+                $"{T(TermKind.Reading)} - ({T(TermKind.MidpointTemperature)}){equals}, mid-point of {refrigerant} at "
+                    + $"{P(MeasuringPoint.SuctionPressure)}"),
             ResultKind.AirDrop => ("Air entering less air leaving the coil.",
                 $"{T(TermKind.Reading, MeasuringPoint.BoxAir)} - ({T(TermKind.Reading, MeasuringPoint.AirLeaving)}){equals}"),
             ResultKind.AirDrop2 => ("Air entering less air leaving the coil.",
                 $"{T(TermKind.Reading, MeasuringPoint.BoxAir2)} - ({T(TermKind.Reading, MeasuringPoint.AirLeaving2)}){equals}"),
             ResultKind.CondenserSplit => ("Condensing mid-point less the air entering the condenser, or the water leaving it.",
-                $"{T(TermKind.MidpointTemperature)} - ({T(TermKind.Reading)}){equals}, mid-point of {refrigerant} at {P(MeasuringPoint.DischargePressure)}"),
+                $"{T(TermKind.MidpointTemperature)} - ({T(TermKind.Reading)}){equals}, mid-point of {refrigerant} at "
+                    + $"{P(MeasuringPoint.DischargePressure)}"),
             _ => ("Head pressure over suction pressure, both absolute.",
                 $"{P(MeasuringPoint.DischargePressure)} / {P(MeasuringPoint.SuctionPressure)}{equals}"),
         };
@@ -170,7 +180,8 @@ public static class CircuitText
             Slip.AirSwapped => "Box air and air leaving the coil look swapped.",
             Slip.OtherUnit when challenge.Points.Count == 1 => $"Is {points} in {challenge.MeantUnit!.Symbol}? Then everything fits.",
             Slip.OtherUnit => $"Are {points} in {challenge.MeantUnit!.Symbol}? Then everything fits.",
-            Slip.OtherRefrigerant => $"With {refrigerant} this cannot be; with {challenge.MeantRefrigerant} it could. Read the plate again.",
+            Slip.OtherRefrigerant =>
+                $"With {refrigerant} this cannot be; with {challenge.MeantRefrigerant} it could. Read the plate again.",
             _ => $"{Sentence(Impossible(challenge.Why))} Check {points}.",
         };
     }
@@ -201,11 +212,14 @@ public static class CircuitText
     public static string? Caution(Refrigerant? refrigerant, MeasuringPoint? point)
     {
         if (refrigerant is { Name: "R744" })
-            return "High-pressure CO2: rated hoses only. In a closed room the gas displaces air: leave first. Local codes and the maker's instructions come first.";
+            return "High-pressure CO2: rated hoses only. In a closed room the gas displaces air: leave first. Local codes and the "
+                + "maker's instructions come first.";
         if (refrigerant is { Safety: SafetyClass.B2L })
-            return $"{refrigerant.Name} is toxic and burns ({refrigerant.Safety}): mask at hand, leave on a leak, ventilate, no flame. Local codes and the maker's instructions come first.";
+            return $"{refrigerant.Name} is toxic and burns ({refrigerant.Safety}): mask at hand, leave on a leak, ventilate, no "
+                + "flame. Local codes and the maker's instructions come first.";
         if (refrigerant is { IsFlammable: true })
-            return $"{refrigerant.Name} is flammable ({refrigerant.Safety}): ventilate, no flame or spark, rated tools. Local codes and the maker's instructions come first.";
+            return $"{refrigerant.Name} is flammable ({refrigerant.Safety}): ventilate, no flame or spark, rated tools. Local codes "
+                + "and the maker's instructions come first.";
         return point?.Kind() == QuantityKind.Pressure ? "Wear eye protection and gloves. Never vent. Certified technicians only." : null;
     }
 
@@ -216,7 +230,8 @@ public static class CircuitText
             return "";
         if (fans.All(f => f == FactState.Running))
             return fans.Count switch { 1 => "fan running", 2 => "both fans running", _ => $"all {fans.Count} fans running" };
-        var stopped = fans.Select((f, i) => (f, i)).Where(x => x.f == FactState.Stopped).Select(x => (x.i + 1).ToString(CultureInfo.InvariantCulture)).ToList();
+        var stopped = fans.Select((f, i) => (f, i)).Where(x => x.f == FactState.Stopped)
+            .Select(x => (x.i + 1).ToString(CultureInfo.InvariantCulture)).ToList();
         return stopped.Count > 0 ? $"fan {List(stopped)} stopped" : "fans not looked at";
     }
 

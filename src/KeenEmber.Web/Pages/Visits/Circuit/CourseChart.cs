@@ -9,7 +9,8 @@ using Microsoft.AspNetCore.Html;
 
 namespace KeenEmber.Web.Pages.Visits.Circuit;
 
-/// <summary>The readings of a visit over time: temperatures above, superheat and subcooling with their targets below, on one time axis.</summary>
+/// <summary>The readings of a visit over time: temperatures above, superheat and subcooling with their targets below, on one time
+/// axis.</summary>
 public sealed class CourseChart
 {
     private const double Top = 34;
@@ -49,7 +50,9 @@ public sealed class CourseChart
     {
         List<Curve> temperatures = [.. Measured(), .. Saturations()];
         List<Curve> differences = [.. Differences()];
-        svg.Open(width, Top + upper + (differences.Count > 0 ? gap + lower : 0) + Bottom, $"course-chart {(wide ? "wide" : "tall")}", "Readings over time");
+        svg.Open(
+            width, Top + upper + (differences.Count > 0 ? gap + lower : 0) + Bottom, $"course-chart {(wide ? "wide" : "tall")}",
+            "Readings over time");
         DrawPanel(temperatures, Top, upper, view.Units.TemperatureUnit, null);
         if (differences.Count > 0)
             DrawPanel(differences, Top + upper + gap, lower, view.Units.DifferenceUnit, BandOf(ResultKind.SuperheatCoil));
@@ -71,13 +74,20 @@ public sealed class CourseChart
             _ => "line-cold",
         }, c.Value, Temperature));
 
-    private IEnumerable<Curve> Saturations() => new[] { (ResultKind.Evaporating, "line-cold dashed"), (ResultKind.Condensing, "line-hot dashed") }
+    private IEnumerable<Curve> Saturations() =>
+        new[] { (ResultKind.Evaporating, "line-cold dashed"), (ResultKind.Condensing, "line-hot dashed") }
         .Where(k => series.Derived.TryGetValue(k.Item1, out var c) && c.Count > 1)
-        .Select(k => new Curve(k.Item1 == ResultKind.Evaporating ? "evaporating" : "condensing", k.Item2, series.Derived[k.Item1], Temperature));
+        .Select(k =>
+            new Curve(k.Item1 == ResultKind.Evaporating ? "evaporating" : "condensing", k.Item2, series.Derived[k.Item1], Temperature));
 
-    private IEnumerable<Curve> Differences() => new[] { (ResultKind.SuperheatCoil, "line-cold"), (ResultKind.SuperheatCompressor, "line-cold dashed"), (ResultKind.Subcooling, "line-hot") }
+    private IEnumerable<Curve> Differences() =>
+        new[] { (ResultKind.SuperheatCoil, "line-cold"), (ResultKind.SuperheatCompressor, "line-cold dashed"),
+        (ResultKind.Subcooling, "line-hot") }
         .Where(k => series.Derived.TryGetValue(k.Item1, out var c) && c.Count > 1)
-        .Select(k => new Curve(k.Item1 switch { ResultKind.SuperheatCoil => "superheat", ResultKind.Subcooling => "subcooling", _ => "at compressor" }, k.Item2,
+        .Select(k =>
+            new Curve(
+            k.Item1 switch { ResultKind.SuperheatCoil => "superheat", ResultKind.Subcooling => "subcooling", _ => "at compressor" },
+            k.Item2,
             series.Derived[k.Item1], v => view.Units.OnScale(ResultQuantity.Difference, v)));
 
     private double Temperature(double tempK) => view.Units.OnScale(ResultQuantity.Temperature, tempK);
@@ -88,13 +98,15 @@ public sealed class CourseChart
             return;
         var values = curves.SelectMany(c => c.Points.Select(p => c.OnScale(p.Value))).ToList();
         if (target is { } band)
-            values.AddRange([view.Units.OnScale(ResultQuantity.Difference, band.Low), view.Units.OnScale(ResultQuantity.Difference, band.High), 0]);
+            values.AddRange(
+                [view.Units.OnScale(ResultQuantity.Difference, band.Low), view.Units.OnScale(ResultQuantity.Difference, band.High), 0]);
         var (low, high, step) = Axis.Round(values.Min(), values.Max());
         double Y(double v) => top + height - (v - low) / (high - low) * height;
 
         if (target is { } t)
         {
-            var (bandLow, bandHigh) = (view.Units.OnScale(ResultQuantity.Difference, t.Low), view.Units.OnScale(ResultQuantity.Difference, t.High));
+            var (bandLow, bandHigh) =
+                (view.Units.OnScale(ResultQuantity.Difference, t.Low), view.Units.OnScale(ResultQuantity.Difference, t.High));
             svg.Rect(left, Y(bandHigh), width - left - right, Y(bandLow) - Y(bandHigh), "band-target");
         }
 
@@ -148,7 +160,8 @@ public sealed class CourseChart
     }
 
     private IEnumerable<SeriesPoint> Thinned(IReadOnlyList<SeriesPoint> points) => points.Count <= MostPoints ? points
-        : points.GroupBy(p => (int)X(p.At)).SelectMany(g => new[] { g.MinBy(p => p.Value), g.MaxBy(p => p.Value) }.OrderBy(p => p.At).Distinct());
+        : points.GroupBy(p => (int)X(p.At))
+            .SelectMany(g => new[] { g.MinBy(p => p.Value), g.MaxBy(p => p.Value) }.OrderBy(p => p.At).Distinct());
 
     private void DrawTimes(double bottom)
     {

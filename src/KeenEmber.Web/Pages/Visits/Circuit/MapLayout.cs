@@ -4,7 +4,8 @@ using static KeenEmber.Core.Plant.MeasuringPoint;
 
 namespace KeenEmber.Web.Pages.Visits.Circuit;
 
-/// <summary>A tag's upper left corner and the thread from it to its place on the circuit, as path data; no thread where the tag's words say the place.</summary>
+/// <summary>A tag's upper left corner and the thread from it to its place on the circuit, as path data; no thread where the tag's words say
+/// the place.</summary>
 public readonly record struct TagPlace(double X, double Y, string Thread = "");
 
 public readonly record struct Box(double X, double Y, double Width, double Height)
@@ -16,12 +17,14 @@ public readonly record struct Box(double X, double Y, double Width, double Heigh
 
 public readonly record struct Spot(double X, double Y);
 
-/// <summary>Where everything of a circuit map lies. Two sheets of the same circuit: one wide, one for a phone held upright; each with one coil or two.</summary>
+/// <summary>Where everything of a circuit map lies. Two sheets of the same circuit: one wide, one for a phone held upright; each with one
+/// coil or two.</summary>
 public sealed record MapLayout(
     string Name, bool IsWide, double Width, double Height, double TagWidth,
     IReadOnlyList<Box> Coils, Box Condenser, Spot Compressor, double CompressorRadius, Spot CompressorLabel, Box Rack,
     double RiserX, Box Receiver, Spot Drier, Spot SightGlass, Spot LiquidSolenoid, Spot Regulator, Spot SuctionStop,
-    Spot CondenserFan, IReadOnlyList<string> SuctionPipes, string SuctionToRack, string DischargePipe, IReadOnlyList<string> LiquidPipes, string LiquidFromRack, string HeadValveBypass, Spot HeadValve,
+    Spot CondenserFan, IReadOnlyList<string> SuctionPipes, string SuctionToRack, string DischargePipe, IReadOnlyList<string> LiquidPipes,
+        string LiquidFromRack, string HeadValveBypass, Spot HeadValve,
     Spot Results, double ResultStep,
     IReadOnlyDictionary<MeasuringPoint, TagPlace> Tags)
 {
@@ -64,7 +67,8 @@ public sealed record MapLayout(
 
         return new("wide", true, 824, 640, 152,
             Coils: two ? [new(250, 96, 100, 62), new(250, 196, 100, 62)] : [new(262, 108, 110, 86)],
-            Condenser: new(330, 478, 150, 74), Compressor: new(636, 368), CompressorRadius: 36, CompressorLabel: new(684, 376), Rack: new(548, 400, 176, 135),
+            Condenser: new(330, 478, 150, 74), Compressor: new(636, 368), CompressorRadius: 36, CompressorLabel: new(684, 376),
+                Rack: new(548, 400, 176, 135),
             RiserX: 208, Receiver: new(186, 404, 44, 76), Drier: new(208, 380), SightGlass: new(208, 344), LiquidSolenoid: new(208, 312),
             Regulator: new(520, topY), SuctionStop: new(582, topY), CondenserFan: new(504, 480),
             SuctionPipes: two ? ["M350 127 H600 Q636 127 636 163 V332", "M350 227 H392 V127"] : ["M372 151 H600 Q636 151 636 187 V332"],
@@ -78,7 +82,8 @@ public sealed record MapLayout(
             Results: new(262, two ? 300 : 262), ResultStep: two ? 56 : 66, tags);
     }
 
-    /// <summary>The upright sheet. With two coils everything below the second one moves down; tags without a place of their own stand in rows at the foot.</summary>
+    /// <summary>The upright sheet. With two coils everything below the second one moves down; tags without a place of their own stand in
+    /// rows at the foot.</summary>
     public static MapLayout Portrait(CircuitMakeUp makeUp, IReadOnlyCollection<MeasuringPoint> shown)
     {
         var two = makeUp.Coils > 1;
@@ -105,8 +110,10 @@ public sealed record MapLayout(
 
         return new("tall", false, 366, height, 138,
             Coils: two ? [new(118, 92, 130, 56), new(118, 330, 130, 56)] : [new(118, 92, 130, 72)],
-            Condenser: new(118, 612 + d, 130, 56), Compressor: new(322, 452 + d), CompressorRadius: 30, CompressorLabel: new(284, 450 + d), Rack: new(230, 420 + d, 128, 240),
-            RiserX: 25, Receiver: new(10, 346 + d, 30, 62), Drier: new(25, 322 + d), SightGlass: new(25, 290 + d), LiquidSolenoid: new(25, 260 + d),
+            Condenser: new(118, 612 + d, 130, 56), Compressor: new(322, 452 + d), CompressorRadius: 30, CompressorLabel: new(284, 450 + d),
+                Rack: new(230, 420 + d, 128, 240),
+            RiserX: 25, Receiver: new(10, 346 + d, 30, 62), Drier: new(25, 322 + d), SightGlass: new(25, 290 + d),
+                LiquidSolenoid: new(25, 260 + d),
             Regulator: new(282, two ? 120 : 128), SuctionStop: new(312, two ? 120 : 128), CondenserFan: new(276, 594 + d),
             SuctionPipes: two
                 ? [P($"M248 120 H304 Q336 120 336 152 V{424 + d}"), "M248 358 H336"]

@@ -6,7 +6,8 @@ using KeenEmber.Web.Wording;
 
 namespace KeenEmber.Web.Pages.Visits.Circuit;
 
-/// <summary>The pipes and parts of a circuit, each in the state it was seen in. A stopped or shut part is crossed in ember, ice and dirt are hatched.</summary>
+/// <summary>The pipes and parts of a circuit, each in the state it was seen in. A stopped or shut part is crossed in ember, ice and dirt
+/// are hatched.</summary>
 /// <param name="labelsOnRiser">False when a tag stands where the words beside the liquid line would.</param>
 internal sealed class PartDrawing(Svg svg, VisitView view, MapLayout layout, string hatch, bool labelsOnRiser)
 {
@@ -66,9 +67,11 @@ internal sealed class PartDrawing(Svg svg, VisitView view, MapLayout layout, str
             svg.Hatched(Outline(c), hatch);
         if (layout.IsWide)
         {
-            var name = layout.Coils.Count == 1 ? "coil" : index == 0 ? EquipmentText.Coils(MakeUp.Kind).First : EquipmentText.Coils(MakeUp.Kind).Second;
+            var name = layout.Coils.Count == 1 ? "coil" : index == 0 ? EquipmentText.Coils(MakeUp.Kind).First
+                : EquipmentText.Coils(MakeUp.Kind).Second;
             svg.Text(c.X + (layout.Coils.Count == 1 ? 46 : 50), c.Y - 9,
-                Now.Defrost == FactState.Defrosting ? $"{name} in defrost" : state is { } seen ? $"{name} {FactText.Name(seen)}" : $"{name} not looked at", "quiet");
+                Now.Defrost == FactState.Defrosting ? $"{name} in defrost" : state is { } seen ? $"{name} {FactText.Name(seen)}"
+                    : $"{name} not looked at", "quiet");
         }
 
         DrawMetering(new(c.X, c.MiddleY), StateAt(AsFound.ValveBody, index));
@@ -116,13 +119,15 @@ internal sealed class PartDrawing(Svg svg, VisitView view, MapLayout layout, str
         for (var fan = 0; fan < drawn; fan++)
         {
             if (layout.IsWide)
-                DrawFan(new(first.X + 16 + fan * 34, first.Y + first.Height + (layout.Coils.Count == 1 ? 30 : 18)), layout.Coils.Count == 1 ? 12 : 10, fans[fan]);
+                DrawFan(new(first.X + 16 + fan * 34, first.Y + first.Height + (layout.Coils.Count == 1 ? 30 : 18)), layout.Coils.Count == 1
+                    ? 12 : 10, fans[fan]);
             else
                 DrawFan(new(first.X - 56 + fan * 27, first.Y + first.Height + 16), 11, fans[fan]);
         }
 
         if (layout.IsWide && MakeUp.Kind != EquipmentKind.GlycolChiller)
-            svg.Text(first.X + 4 + drawn * 34, first.Y + first.Height + (layout.Coils.Count == 1 ? 35 : 23), CircuitText.Fans(fans), "quiet");
+            svg.Text(
+                first.X + 4 + drawn * 34, first.Y + first.Height + (layout.Coils.Count == 1 ? 35 : 23), CircuitText.Fans(fans), "quiet");
     }
 
     private void DrawFan(Spot at, double radius, FactState? state)
@@ -173,7 +178,8 @@ internal sealed class PartDrawing(Svg svg, VisitView view, MapLayout layout, str
             var seen = Now.StateOf(AsFound.SightGlass);
             svg.Circle(glass.X, glass.Y, 10, "part");
             if (seen == FactState.Bubbles)
-                svg.Circle(glass.X - 3, glass.Y + 3, 2.5, "stroke bubble").Circle(glass.X + 4, glass.Y, 2.5, "stroke bubble").Circle(glass.X - 2, glass.Y - 4, 2, "stroke bubble");
+                svg.Circle(glass.X - 3, glass.Y + 3, 2.5, "stroke bubble").Circle(glass.X + 4, glass.Y, 2.5, "stroke bubble")
+                    .Circle(glass.X - 2, glass.Y - 4, 2, "stroke bubble");
             Label(glass.Y, seen is { } state ? $"glass {FactText.Name(state)}" : "sight glass");
         }
 
@@ -253,7 +259,8 @@ internal sealed class PartDrawing(Svg svg, VisitView view, MapLayout layout, str
         var (x, y) = layout.Compressor;
         var r = layout.CompressorRadius;
         svg.Circle(x, y, r, Now.Compressor == FactState.Stopped ? "fan stopped" : "part");
-        svg.Line(x - r * 0.28, y - r * 0.72, x - r * 0.58, y + r * 0.55, "stroke").Line(x + r * 0.28, y - r * 0.72, x + r * 0.58, y + r * 0.55, "stroke");
+        svg.Line(x - r * 0.28, y - r * 0.72, x - r * 0.58, y + r * 0.55, "stroke")
+            .Line(x + r * 0.28, y - r * 0.72, x + r * 0.58, y + r * 0.55, "stroke");
         var shell = Now.StateOf(AsFound.CompressorShell) is { } seen ? $", {FactText.Name(seen)}" : "";
         var side = layout.IsWide ? "" : " end";
         svg.Text(layout.CompressorLabel.X, layout.CompressorLabel.Y, $"compressor{shell}", $"label{side}");

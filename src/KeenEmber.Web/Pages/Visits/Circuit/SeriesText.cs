@@ -12,11 +12,13 @@ public static class SeriesText
     {
         if (!series.IsSeries)
         {
-            return $"No series yet: suction pressure at least {CircuitSeries.FewestSamples} times over {CircuitSeries.ShortestStretch.TotalMinutes:F0} min or more tells whether it has settled.";
+            return $"No series yet: suction pressure at least {CircuitSeries.FewestSamples} times over "
+                + $"{CircuitSeries.ShortestStretch.TotalMinutes:F0} min or more tells whether it has settled.";
         }
 
         if (series.Settled is { } stretch)
-            return $"Settled since {clock.Time(stretch.From)}, {SiteClock.Span(stretch.Length)} long. The verdict uses the means of this stretch.";
+            return $"Settled since {clock.Time(stretch.From)}, {SiteClock.Span(stretch.Length)} long. The verdict uses the means of "
+                + "this stretch.";
         var fastest = series.SlopesKPerMin.MaxBy(s => Math.Abs(s.Value));
         if (Math.Abs(fastest.Value) < CircuitSeries.SlowestDriftKPerMin)
             return "Not settled: it swings too widely round its mean.";
@@ -26,8 +28,12 @@ public static class SeriesText
     /// <summary>The numbers behind a finding that rests on the course of time; null for any other finding.</summary>
     public static string? Evidence(Finding finding, UnitText units) => finding.Code switch
     {
-        SeriesPatterns.Hunting => $"Superheat swings by {units.Difference(finding.Values["SwingK"])} every {UnitText.Number(finding.Values["PeriodMin"], 1)} min, {finding.Values["Swings"]:F0} half-swings seen.",
-        SeriesPatterns.ComesAndGoes => $"Starved {finding.Values["StarvedSpells"]:F0} times with {units.Difference(finding.Values["StarvedSuperheatK"])} of superheat, fed in between with {units.Difference(finding.Values["FedSuperheatK"])}.",
+        SeriesPatterns.Hunting =>
+            $"Superheat swings by {units.Difference(finding.Values["SwingK"])} every "
+            + $"{UnitText.Number(finding.Values["PeriodMin"], 1)} min, {finding.Values["Swings"]:F0} half-swings seen.",
+        SeriesPatterns.ComesAndGoes =>
+            $"Starved {finding.Values["StarvedSpells"]:F0} times with {units.Difference(finding.Values["StarvedSuperheatK"])} of "
+            + $"superheat, fed in between with {units.Difference(finding.Values["FedSuperheatK"])}.",
         _ => null,
     };
 }

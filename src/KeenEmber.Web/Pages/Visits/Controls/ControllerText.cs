@@ -20,7 +20,9 @@ public static class ControllerText
 
     public static string Name(ControlOutput output) => output switch
     {
-        ControlOutput.Compressor => "compressor", ControlOutput.LiquidValve => "liquid valve", ControlOutput.Defrost => "defrost", ControlOutput.Fans => "evaporator fans", _ => "alarm",
+        ControlOutput.Compressor =>
+            "compressor", ControlOutput.LiquidValve =>
+            "liquid valve", ControlOutput.Defrost => "defrost", ControlOutput.Fans => "evaporator fans", _ => "alarm",
     };
 
     public static string Name(ControllerParameter parameter) => parameter switch
@@ -48,18 +50,24 @@ public static class ControllerText
 
     public static string Name(ControlPart part) => part switch
     {
-        ControlPart.Control => "control", ControlPart.Display => "display", ControlPart.Cable => "cable", ControlPart.Sensors => "sensors", ControlPart.Relays => "relays", _ => "terminals",
+        ControlPart.Control =>
+            "control", ControlPart.Display =>
+            "display", ControlPart.Cable => "cable", ControlPart.Sensors => "sensors", ControlPart.Relays => "relays", _ => "terminals",
     };
 
     public static string Name(DamageKind damage) => damage switch
     {
-        DamageKind.None => "sound", DamageKind.Wet => "wet", DamageKind.Scaled => "scaled", DamageKind.Corroded => "corroded", DamageKind.Chafed => "chafed", _ => "burnt",
+        DamageKind.None =>
+            "sound", DamageKind.Wet =>
+            "wet", DamageKind.Scaled => "scaled", DamageKind.Corroded => "corroded", DamageKind.Chafed => "chafed", _ => "burnt",
     };
 
     public static string Output(ControlOutput output, OutputResult result) => CircuitText.Sentence(Name(output)) + result.Verdict switch
     {
         OutputVerdict.Works => ": works, on and off.",
-        OutputVerdict.WorksSoFar => $": as it should be; look once more {(result.WouldSettle.Contains("called") ? "while it is called" : "while it is not called")}.",
+        OutputVerdict.WorksSoFar =>
+            $": as it should be; look once more "
+            + $"{(result.WouldSettle.Contains("called") ? "while it is called" : "while it is not called")}.",
         OutputVerdict.StuckClosed => ": live though not called. The contact is welded or bridged at the control; the load runs on.",
         OutputVerdict.NotClosing => ": called, and dead at the load terminal. The contact does not close, or nothing feeds it.",
         OutputVerdict.LoadDead => ": called and live, but the load does not run. Fault is after the relay.",
@@ -68,7 +76,8 @@ public static class ControllerText
     };
 
     /// <summary>An output's fault for the lists of findings.</summary>
-    public static string Finding(Finding f) => f.About is [var about, ..] && about.As<ControlOutput>() is { } output && ControlsOnRecord.VerdictOf(f.Code) is { } verdict
+    public static string Finding(Finding f) =>
+        f.About is [var about, ..] && about.As<ControlOutput>() is { } output && ControlsOnRecord.VerdictOf(f.Code) is { } verdict
         ? Output(output, new(verdict, [])) : f.Code;
 
     /// <summary>A fault of a control without its numbers.</summary>
@@ -89,9 +98,14 @@ public static class ControllerText
         string T(string name) => units.Temperature(Temperature.FromCelsius(V(name)).Kelvin);
         return f.Code switch
         {
-            ControlsOnRecord.CycleShifted => $"The control cuts out at {T("cutOutC")} and in at {T("cutInC")}: {units.Difference(Math.Abs(V("offK")))} {(V("offK") > 0 ? "warm" : "cold")} of its setting, and its sensor does not account for it.",
+            ControlsOnRecord.CycleShifted =>
+                $"The control cuts out at {T("cutOutC")} and in at {T("cutInC")}: {units.Difference(Math.Abs(V("offK")))} "
+                + $"{(V("offK") > 0 ? "warm" : "cold")} of its setting, and its sensor does not account for it.",
             ControlsOnRecord.CycleDifferential => $"The control's band is {units.Difference(V("differentialK"))}, not the one that is set.",
-            ControlsOnRecord.CycleShort => "It short cycles" + (f.Values.ContainsKey("startsPerHour") ? $": {UnitText.Number(V("startsPerHour"), 1)} starts an hour" : "") + (f.Values.ContainsKey("shortestOnMin") ? $", shortest run {DefrostText.Minutes(V("shortestOnMin"))}." : "."),
+            ControlsOnRecord.CycleShort =>
+                "It short cycles"
+                + (f.Values.ContainsKey("startsPerHour") ? $": {UnitText.Number(V("startsPerHour"), 1)} starts an hour" : "")
+                + (f.Values.ContainsKey("shortestOnMin") ? $", shortest run {DefrostText.Minutes(V("shortestOnMin"))}." : "."),
             ControlsOnRecord.CycleCreeping => $"The control's cut-outs creep by {units.Difference(Math.Abs(V("driftKPerH")))} an hour.",
             _ => Headline(f),
         };
@@ -108,11 +122,16 @@ public static class ControllerText
         {
             CycleVerdict.TooFew => "No verdict yet. Log one cut-out and one cut-in, with temperatures.",
             CycleVerdict.AsSet => $"Cuts out at {T(r.CutOutC)} and in at {T(r.CutInC)}: as it is set.",
-            CycleVerdict.SensorExplains => $"Cuts out at {T(r.CutOutC)} and in at {T(r.CutInC)}: {K(r.OffK)}, and its sensor's error accounts for it. The control is right.",
+            CycleVerdict.SensorExplains =>
+                $"Cuts out at {T(r.CutOutC)} and in at {T(r.CutInC)}: {K(r.OffK)}, and its sensor's error accounts for it. The "
+                + "control is right.",
             CycleVerdict.Shifted => $"Cuts out at {T(r.CutOutC)} and in at {T(r.CutInC)}: {K(r.UnexplainedK)} of what it is set to.",
-            CycleVerdict.DifferentialOff => $"Cuts out at {T(r.CutOutC)} and in at {T(r.CutInC)}: a band of {units.Difference(r.DifferentialK!.Value)}, not the one that is set.",
+            CycleVerdict.DifferentialOff =>
+                $"Cuts out at {T(r.CutOutC)} and in at {T(r.CutInC)}: a band of {units.Difference(r.DifferentialK!.Value)}, not the "
+                + "one that is set.",
             _ => $"Cuts out at {T(r.CutOutC)} and in at {T(r.CutInC)}. What it is set to is not known here.",
-        } + (r.IsShortCycling ? " It short cycles." : "") + (r.IsDrifting ? $" Its cut-outs creep by {units.Difference(Math.Abs(r.DriftKPerH!.Value))} an hour." : "");
+        } + (r.IsShortCycling ? " It short cycles." : "")
+            + (r.IsDrifting ? $" Its cut-outs creep by {units.Difference(Math.Abs(r.DriftKPerH!.Value))} an hour." : "");
     }
 
     public static IEnumerable<(string Name, string Value)> Numbers(CycleResult r, UnitText units)
@@ -140,7 +159,8 @@ public static class ControllerText
     {
         DialVerdict.TooFew => "Not judged yet: it wants a place of the dial and where it cut out there.",
         DialVerdict.True => "Acts where its dial says.",
-        DialVerdict.Shifted => $"Off by {units.SignedDifference(r.OffK!.Value)} all over the dial: set it so much the other way, or turn its screw.",
+        DialVerdict.Shifted =>
+            $"Off by {units.SignedDifference(r.OffK!.Value)} all over the dial: set it so much the other way, or turn its screw.",
         DialVerdict.Uneven => $"Off by different amounts, {units.Difference(r.SpreadK)} apart: no setting mends it.",
         _ => "The cut-in stays and only the cut-out follows the dial: it is made so.",
     };
@@ -149,7 +169,8 @@ public static class ControllerText
     {
         BulbVerdict.TooFew => "Not tried yet.",
         BulbVerdict.Own => "Each side follows its own control, as far as it was tried.",
-        BulbVerdict.OneCrossed => "A control moves the neighbour. Turn the other one too: if that moves this side, the bulbs sit in each other's case.",
+        BulbVerdict.OneCrossed =>
+            "A control moves the neighbour. Turn the other one too: if that moves this side, the bulbs sit in each other's case.",
         BulbVerdict.Crossed => "The bulbs sit in each other's case: each control moves the neighbour. Put them back and label them.",
         _ => "A control moves nothing: its bulb has lost its charge, or its contact does not act.",
     };
@@ -161,14 +182,20 @@ public static class ControllerText
         return f.Code switch
         {
             ParameterChecks.SetPointOff => $"The set point, {T("value")}, does not belong to a unit for {T("against")}.",
-            ParameterChecks.SetPointInVacuum => $"For {T("value")} the coil would have to go to {T("against")}, where this refrigerant is under atmospheric pressure.",
-            ParameterChecks.DifferentialOff => $"A differential of {units.Difference(minutes)} {(minutes < ParameterLimits.DifferentialK.Low ? "short cycles" : "lets the box swing too far")}.",
+            ParameterChecks.SetPointInVacuum =>
+                $"For {T("value")} the coil would have to go to {T("against")}, where this refrigerant is under atmospheric pressure.",
+            ParameterChecks.DifferentialOff =>
+                $"A differential of {units.Difference(minutes)} "
+                + $"{(minutes < ParameterLimits.DifferentialK.Low ? "short cycles" : "lets the box swing too far")}.",
             ParameterChecks.OffsetLarge => $"An offset of {units.SignedDifference(minutes)} hides a bad sensor: make the three-way check.",
             ParameterChecks.OffCycleTooCold => $"At {T("value")} the air does not clear the coil: off-cycle defrost will not do.",
             ParameterChecks.IntervalOff => $"{UnitText.Number(minutes / 60, 1)} h between defrosts is unusual.",
             ParameterChecks.LengthOff => $"A longest defrost of {UnitText.Number(minutes, 0)} min is unusual: left over from a test?",
-            ParameterChecks.EndOff => $"A defrost that ends at {T("value")} {(minutes < ParameterLimits.EndC.Low ? "leaves ice" : "heats the room")}.",
-            ParameterChecks.DripOff => $"{UnitText.Number(minutes, 0)} min of drip {(minutes < ParameterLimits.DripMin.Low ? "freezes the drops on the fins" : "is long")}.",
+            ParameterChecks.EndOff =>
+                $"A defrost that ends at {T("value")} {(minutes < ParameterLimits.EndC.Low ? "leaves ice" : "heats the room")}.",
+            ParameterChecks.DripOff =>
+                $"{UnitText.Number(minutes, 0)} min of drip "
+                + $"{(minutes < ParameterLimits.DripMin.Low ? "freezes the drops on the fins" : "is long")}.",
             ParameterChecks.FanDelayWarm => $"Fans that come back at {T("value")} blow warm, wet air into the box.",
             ParameterChecks.AlarmInside => $"An alarm at {T("value")} lies inside the band it should watch ({T("against")}).",
             _ => f.Code,
@@ -179,7 +206,9 @@ public static class ControllerText
     public static string Value(ControllerParameter parameter, TypedValue value, UnitText units) => parameter.Measures() switch
     {
         QuantityKind.Difference => units.Difference(value.Si(default)),
-        QuantityKind.Duration => value.Si(default) >= 120 && parameter == ControllerParameter.DefrostInterval ? $"{UnitText.Number(value.Si(default) / 60, 1)} h" : $"{UnitText.Number(value.Si(default), 0)} min",
+        QuantityKind.Duration =>
+            value.Si(default) >= 120 && parameter == ControllerParameter.DefrostInterval
+            ? $"{UnitText.Number(value.Si(default) / 60, 1)} h" : $"{UnitText.Number(value.Si(default), 0)} min",
         _ => units.Temperature(value.Temperature.Kelvin),
     };
 }

@@ -29,7 +29,8 @@ public sealed class ControlsModel(VisitViews views, EquipmentStore equipment) : 
     public string Shown(PressureSetting setting, SettingStage stage) =>
         Form.Or(Field(setting, stage), AsRecorded(setting, stage));
 
-    private string AsRecorded(PressureSetting setting, SettingStage stage) => Recorded(setting, stage)?.Value is { } v ? $"{UnitText.Number(v.Number, 2)} {v.Unit.Symbol}" : "";
+    private string AsRecorded(PressureSetting setting, SettingStage stage) =>
+        Recorded(setting, stage)?.Value is { } v ? $"{UnitText.Number(v.Number, 2)} {v.Unit.Symbol}" : "";
 
     /// <summary>What a setting stands for in the unit's own refrigerant.</summary>
     public string AsTemperature(PressureSetting setting, TypedValue value) =>
@@ -44,14 +45,17 @@ public sealed class ControlsModel(VisitViews views, EquipmentStore equipment) : 
             View.Units.Gauge(now[s.Key].Kpa), s.Value is { } p ? View.Units.Gauge(p.Kpa) : "outside its range"));
     }
 
-    /// <summary>The unit is converted as of now: what was recovered and weighed in, and another nameplate. Visits before keep the refrigerant they had.</summary>
+    /// <summary>The unit is converted as of now: what was recovered and weighed in, and another nameplate. Visits before keep the
+    /// refrigerant they had.</summary>
     public IActionResult OnPostConvert(Guid id, Guid lineId) => Take(id, lineId, () =>
     {
         var unit = View.Equipment;
         if (RefrigerantCatalogue.Find(Form["to"]) is not { } to || to.Name == unit.Circuit.RefrigerantName)
             return null;
         To = to.Name;
-        var (recovered, charged) = (Form.Value("recovered", QuantityKind.Mass, required: true)?.Si(default), Form.Value("charged", QuantityKind.Mass, required: true)?.Si(default));
+        var (recovered, charged) =
+            (Form.Value("recovered", QuantityKind.Mass, required: true)?.Si(default),
+            Form.Value("charged", QuantityKind.Mass, required: true)?.Si(default));
         if (charged <= 0)
             Form.Errors["charged"] = "Type the weight charged, such as 2.4 kg.";
         if (Form.IsWrong)
@@ -81,7 +85,8 @@ public sealed class ControlsModel(VisitViews views, EquipmentStore equipment) : 
     /// <summary>A pressure, or the temperature it is thought of as, which is turned into the shop's pressure.</summary>
     private TypedValue? Read(PressureSetting setting, string field)
     {
-        var value = View.Equipment.Circuit.Refrigerant is null ? Form.Value(field, QuantityKind.Pressure) : Form.Either(field, QuantityKind.Pressure, QuantityKind.Temperature);
+        var value = View.Equipment.Circuit.Refrigerant is null ? Form.Value(field, QuantityKind.Pressure)
+            : Form.Either(field, QuantityKind.Pressure, QuantityKind.Temperature);
         if (value?.Unit.Kind != QuantityKind.Temperature || View.Equipment.Circuit.Refrigerant is not { } fluid)
             return value;
         if (setting.AsPressure(fluid, value.Temperature) is { } p)

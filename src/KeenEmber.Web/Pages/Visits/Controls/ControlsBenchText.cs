@@ -31,14 +31,20 @@ public sealed class ControlsBenchText() : BenchText("controls")
 
     public override TaskText Task(BenchTask task, VisitView view) => task switch
     {
-        OutputTask o => new(Output(o.Verdict), $"{CircuitText.Sentence(ControllerText.Name(o.Output))}. Live test: only by those licensed and equipped for it.", "To the outputs", "controloutputs"),
-        SettingTask s => new("Set the pressure control so that it fits", ControlsText.Finding(s.Fault, view.Units), "To the settings", "controls"),
+        OutputTask o =>
+            new(Output(o.Verdict),
+            $"{CircuitText.Sentence(ControllerText.Name(o.Output))}. Live test: only by those licensed and equipped for it.",
+            "To the outputs", "controloutputs"),
+        SettingTask s =>
+            new("Set the pressure control so that it fits", ControlsText.Finding(s.Fault, view.Units), "To the settings", "controls"),
         _ => throw new ArgumentException("No task of the controls bench.", nameof(task)),
     };
 
     private static string Output(OutputVerdict verdict) => verdict switch
     {
-        OutputVerdict.StuckClosed => "Take the load's lead off its terminal with the power off, then measure there: still live is a welded contact, dead means the load is fed from outside",
+        OutputVerdict.StuckClosed =>
+            "Take the load's lead off its terminal with the power off, then measure there: still live is a welded contact, dead means "
+            + "the load is fed from outside",
         OutputVerdict.NotClosing => "Measure the feed of the contact: live there, the contact is open; dead, look at what feeds it",
         OutputVerdict.LoadDead => "Follow the voltage to the load: connection, overload, winding",
         _ => "Find the wire that feeds it past the control, and whether it is there on purpose",
@@ -57,12 +63,16 @@ public sealed class ControlsBenchText() : BenchText("controls")
         string T(TypedValue typed) => view.Units.Temperature(typed.Temperature.Kelvin);
         return entry switch
         {
-            SettingEntry s => $"{ControlsText.Name(s.Setting)} {ControlsText.Name(s.Stage)} {view.Units.Gauge(s.Value.Si(view.Site.Atmosphere))}",
-            ControlSettingEntry s => $"control set to {T(s.Set)}{(s.Differential is { } d ? $", differential {view.Units.Difference(d.Si(default))}" : "")}, {ControllerText.Name(s.Kind)}",
+            SettingEntry s =>
+                $"{ControlsText.Name(s.Setting)} {ControlsText.Name(s.Stage)} {view.Units.Gauge(s.Value.Si(view.Site.Atmosphere))}",
+            ControlSettingEntry s =>
+                $"control set to {T(s.Set)}{(s.Differential is { } d ? $", differential {view.Units.Difference(d.Si(default))}" : "")}, {ControllerText.Name(s.Kind)}",
             ControlEventEntry e => $"control cut {(e.CutsIn ? "in" : "out")}{(e.Temperature is { } t ? $" at {ActedAt(t, view)}" : "")}",
             OutputStateEntry o => $"output {ControllerText.State(o)}",
-            ParameterEntry p => $"{ControllerText.Name(p.Parameter)} {ControlsText.Name(p.Stage)} {ControllerText.Value(p.Parameter, p.Value, view.Units)}",
-            DialEntry d => $"dial at {T(d.Dial)}{(d.CutIn is { } i ? $", in at {T(i)}" : "")}{(d.CutOut is { } o ? $", out at {T(o)}" : "")}",
+            ParameterEntry p =>
+                $"{ControllerText.Name(p.Parameter)} {ControlsText.Name(p.Stage)} {ControllerText.Value(p.Parameter, p.Value, view.Units)}",
+            DialEntry d =>
+                $"dial at {T(d.Dial)}{(d.CutIn is { } i ? $", in at {T(i)}" : "")}{(d.CutOut is { } o ? $", out at {T(o)}" : "")}",
             BulbTurnEntry b => $"control of {b.Turn.Control} turned, {(b.Turn.Followed.Length > 0 ? b.Turn.Followed : "nothing")} followed",
             DamageEntry d => $"{ControllerText.Name(d.Part)} {ControllerText.Name(d.Damage)}",
             _ => null,
@@ -70,8 +80,10 @@ public sealed class ControlsBenchText() : BenchText("controls")
     }
 
     /// <summary>What a control acted at; a suction pressure with the temperature it stands for.</summary>
-    private static string ActedAt(TypedValue typed, VisitView view) => typed.Unit.Kind != QuantityKind.Pressure ? view.Units.Temperature(typed.Temperature.Kelvin)
-        : $"{view.Units.Gauge(typed.Si(view.Site.Atmosphere))}, {(view.Timeline.TemperatureOf(typed) is { } dew ? view.Units.Temperature(dew.Kelvin) : "outside its range")}";
+    private static string ActedAt(TypedValue typed, VisitView view) =>
+        typed.Unit.Kind != QuantityKind.Pressure ? view.Units.Temperature(typed.Temperature.Kelvin)
+        : $"{view.Units.Gauge(typed.Si(view.Site.Atmosphere))}, "
+            + $"{(view.Timeline.TemperatureOf(typed) is { } dew ? view.Units.Temperature(dew.Kelvin) : "outside its range")}";
 
     /// <summary>What is wrong with the settings stands with what does not add up.</summary>
     public override IEnumerable<PanelLine> Lines(BenchJudgement judgement, VisitView view) =>

@@ -4,7 +4,8 @@ using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Controls;
 
-/// <summary>What the temperature control really does: its cut-ins and cut-outs against its setting, and a mechanical one over its dial.</summary>
+/// <summary>What the temperature control really does: its cut-ins and cut-outs against its setting, and a mechanical one over its
+/// dial.</summary>
 public sealed class ControlsCycleModel(VisitViews views) : VisitPage(views)
 {
     public ControlSettingEntry? Setting => ControlsOnRecord.Setting(View.UpToHere);
@@ -13,16 +14,20 @@ public sealed class ControlsCycleModel(VisitViews views) : VisitPage(views)
 
     public IReadOnlyList<DialEntry> Dial => [.. View.Timeline.Standing.OfType<DialEntry>()];
 
-    public DialResult DialResult => DialTest.Judge([.. Dial.Select(d => new DialPoint(d.Dial.Temperature.Celsius, d.CutIn?.Temperature.Celsius, d.CutOut?.Temperature.Celsius))]);
+    public DialResult DialResult =>
+        DialTest.Judge(
+        [.. Dial.Select(d => new DialPoint(d.Dial.Temperature.Celsius, d.CutIn?.Temperature.Celsius, d.CutOut?.Temperature.Celsius))]);
 
     public IReadOnlyList<BulbTurnEntry> Turns => [.. View.Timeline.Standing.OfType<BulbTurnEntry>()];
 
     /// <summary>Two sides that are tried against each other; the names are free.</summary>
     public IActionResult OnPostTurn(Guid id, Guid entryId) => Take(id, entryId, () => new BulbTurnEntry(Writer.Next(),
-        new(Form.Text("control", 30, missing: "Which side's control was turned, such as left.").ToLowerInvariant(), Form.Text("followed", 30).ToLowerInvariant())));
+        new(Form.Text("control", 30, missing: "Which side's control was turned, such as left.").ToLowerInvariant(),
+            Form.Text("followed", 30).ToLowerInvariant())));
 
     public IActionResult OnPostEvent(Guid id, Guid entryId, bool cutsIn) => Take(id, entryId, () =>
-        new ControlEventEntry(Writer.Next(), cutsIn, Form["at"].Length == 0 ? null : Form.Either("at", QuantityKind.Temperature, QuantityKind.Pressure)));
+        new ControlEventEntry(
+            Writer.Next(), cutsIn, Form["at"].Length == 0 ? null : Form.Either("at", QuantityKind.Temperature, QuantityKind.Pressure)));
 
     public IActionResult OnPostSetting(Guid id, Guid entryId, ControlKind kind) => Take(id, entryId, () =>
     {
@@ -41,7 +46,9 @@ public sealed class ControlsCycleModel(VisitViews views) : VisitPage(views)
 
     public IActionResult OnPostDial(Guid id, Guid entryId) => Take(id, entryId, () =>
     {
-        var (dial, cutIn, cutOut) = (Form.Value("dial", QuantityKind.Temperature, required: true), Form.Value("dialIn", QuantityKind.Temperature), Form.Value("dialOut", QuantityKind.Temperature));
+        var (dial, cutIn, cutOut) =
+            (Form.Value("dial", QuantityKind.Temperature, required: true), Form.Value("dialIn", QuantityKind.Temperature),
+            Form.Value("dialOut", QuantityKind.Temperature));
         if (cutIn is null && cutOut is null && !Form.IsWrong)
             Form.Errors["dialOut"] = "Where it opened or closed by the reference.";
         return new DialEntry(Writer.Next(), dial!, cutIn, cutOut);

@@ -14,7 +14,8 @@ public static class ControlsOfVisit
         public ControlsJudgement Controls => visit.Of<ControlsJudgement>() ?? ControlsJudgement.None;
 
         /// <summary>The latest earlier word on each pressure setting.</summary>
-        public IReadOnlyDictionary<PressureSetting, (Visit Visit, TypedValue Value)> LastSettings => visit.AllVisits.Where(v => v.Visit.StartedAt < visit.Visit.StartedAt)
+        public IReadOnlyDictionary<PressureSetting, (Visit Visit, TypedValue Value)> LastSettings =>
+            visit.AllVisits.Where(v => v.Visit.StartedAt < visit.Visit.StartedAt)
             .SelectMany(v => v.Timeline.SettingsAsLeft().Values, (v, s) => (s.Setting, v.Visit, s.Value))
             .GroupBy(s => s.Setting).ToDictionary(g => g.Key, g => (g.First().Visit, g.First().Value));
     }

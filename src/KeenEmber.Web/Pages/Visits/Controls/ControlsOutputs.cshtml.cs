@@ -9,9 +9,11 @@ public sealed class ControlsOutputsModel(VisitViews views) : VisitPage(views)
     /// <summary>The outputs since a part of the control was replaced.</summary>
     public IReadOnlyDictionary<ControlOutput, OutputResult> Now => ControlsOnRecord.OutputsNow(View.Timeline);
 
-    public IReadOnlyList<OutputStateEntry> Looks(ControlOutput output) => [.. View.Timeline.Standing.OfType<OutputStateEntry>().Where(o => o.Output == output)];
+    public IReadOnlyList<OutputStateEntry> Looks(ControlOutput output) =>
+        [.. View.Timeline.Standing.OfType<OutputStateEntry>().Where(o => o.Output == output)];
 
-    public IActionResult OnPostLook(Guid id, Guid entryId, ControlOutput output, bool called, bool? live, bool? runs, bool tapped) => Take(id, entryId, () =>
+    public IActionResult OnPostLook(Guid id, Guid entryId, ControlOutput output, bool called, bool? live, bool? runs, bool tapped) =>
+        Take(id, entryId, () =>
     {
         if (live is null && runs is null)
             Form.Errors["live"] = "Say at least one: live or dead, running or still.";

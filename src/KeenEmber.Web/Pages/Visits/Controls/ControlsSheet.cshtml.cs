@@ -19,16 +19,21 @@ public sealed class ControlsSheetModel(VisitViews views) : VisitPage(views)
 
     private IReadOnlyDictionary<ControllerParameter, ParameterEntry> Sheet => ControlsOnRecord.Sheet(View.UpToHere);
 
-    public ControllerTemplate Shown => Template is { } t && Enum.IsDefined(t) ? t : ControllerParameters.Likely(View.Equipment.Target, View.Defrost.SetUp?.Kind);
+    public ControllerTemplate Shown =>
+        Template is { } t && Enum.IsDefined(t) ? t : ControllerParameters.Likely(View.Equipment.Target, View.Defrost.SetUp?.Kind);
 
     public IEnumerable<ControllerParameter> Parameters => ControllerParameters.Of(Shown).Union(Sheet.Keys);
 
     /// <summary>What the sheet, as the last visit to look at it left it, says against itself.</summary>
-    public IReadOnlyList<Finding> Findings => ParameterChecks.Check(ControlsOnRecord.InBaseUnits(Sheet), View.Equipment.Target, View.MakeUp, View.Equipment.Circuit.Refrigerant, Defrost);
+    public IReadOnlyList<Finding> Findings =>
+        ParameterChecks.Check(
+        ControlsOnRecord.InBaseUnits(Sheet), View.Equipment.Target, View.MakeUp, View.Equipment.Circuit.Refrigerant, Defrost);
 
     private DefrostKind? Defrost => View.Defrost.SetUp?.Kind ?? (Shown switch
     {
-        ControllerTemplate.CoolerOffCycle => DefrostKind.OffCycle, ControllerTemplate.FreezerElectric => DefrostKind.Electric, ControllerTemplate.FreezerHotGas => DefrostKind.HotGas, _ => null,
+        ControllerTemplate.CoolerOffCycle =>
+            DefrostKind.OffCycle, ControllerTemplate.FreezerElectric =>
+            DefrostKind.Electric, ControllerTemplate.FreezerHotGas => DefrostKind.HotGas, _ => null,
     });
 
     public static string Cell(ControllerParameter parameter, SettingStage stage) => $"{stage}-{parameter}";
@@ -37,10 +42,13 @@ public sealed class ControlsSheetModel(VisitViews views) : VisitPage(views)
         View.Timeline.Standing.OfType<ParameterEntry>().LastOrDefault(p => p.Parameter == parameter && p.Stage == stage);
 
     /// <summary>The text a field shows: as typed while something is wrong, else as recorded on this visit.</summary>
-    public string Text(ControllerParameter parameter, SettingStage stage) => Form.IsWrong ? Form[Cell(parameter, stage)] : Recorded(parameter, stage) is { } p ? ControllerText.Value(parameter, p.Value, View.Units) : "";
+    public string Text(ControllerParameter parameter, SettingStage stage) =>
+        Form.IsWrong ? Form[Cell(parameter, stage)] : Recorded(parameter, stage) is { } p
+        ? ControllerText.Value(parameter, p.Value, View.Units) : "";
 
     /// <summary>What an earlier visit left a parameter at.</summary>
-    public string LastTime(ControllerParameter parameter) => ControlsOnRecord.Sheet(View.UpToHere.Where(t => t != View.Timeline)).TryGetValue(parameter, out var last)
+    public string LastTime(ControllerParameter parameter) =>
+        ControlsOnRecord.Sheet(View.UpToHere.Where(t => t != View.Timeline)).TryGetValue(parameter, out var last)
         ? $"{ControllerText.Value(parameter, last.Value, View.Units)} on {View.Clock.Day(last.At)}" : "";
 
     public IActionResult OnPostSheet(Guid id, Guid lineId, string? askedBy)
@@ -49,10 +57,13 @@ public sealed class ControlsSheetModel(VisitViews views) : VisitPage(views)
             return NotFound();
         if (lineId == Guid.Empty)
             return BadRequest();
-        var before = Parameters.SelectMany(p => Enum.GetValues<SettingStage>(), (p, stage) => (Parameter: p, Stage: stage)).ToDictionary(c => c, c => Text(c.Parameter, c.Stage));
+        var before = Parameters.SelectMany(p => Enum.GetValues<SettingStage>(), (p, stage) => (Parameter: p, Stage: stage))
+            .ToDictionary(c => c, c => Text(c.Parameter, c.Stage));
         Keep();
         var entries = new List<Entry>();
-        foreach (var ((parameter, stage), was) in before.Where(c => Form[Cell(c.Key.Parameter, c.Key.Stage)].Length > 0 && Form[Cell(c.Key.Parameter, c.Key.Stage)] != c.Value))
+        foreach (
+            var ((parameter, stage), was) in before.Where(
+            c => Form[Cell(c.Key.Parameter, c.Key.Stage)].Length > 0 && Form[Cell(c.Key.Parameter, c.Key.Stage)] != c.Value))
         {
             if (Form.Value(Cell(parameter, stage), parameter.Measures()) is { } value)
                 entries.Add(new ParameterEntry(Writer.Next(), parameter, stage, value));
@@ -72,14 +83,18 @@ public sealed class ControlsSheetModel(VisitViews views) : VisitPage(views)
         return RedirectToPage(new { id, saved = entries.Count, template = Template });
     }
 
-    /// <summary>Each parameter left other than it was found is a change; one that is to go back later stays open until it is closed.</summary>
+    /// <summary>Each parameter left other than it was found is a change; one that is to go back later stays open until it is
+    /// closed.</summary>
     private IEnumerable<ChangeEntry> Changes(List<ParameterEntry> written, Guid lineId, int from, string askedBy)
     {
         foreach (var left in written.Where(p => p.Stage == SettingStage.AsSet))
         {
-            var found = written.Find(p => p.Parameter == left.Parameter && p.Stage == SettingStage.AsFound) ?? Recorded(left.Parameter, SettingStage.AsFound);
+            var found = written.Find(p => p.Parameter == left.Parameter && p.Stage == SettingStage.AsFound)
+                ?? Recorded(left.Parameter, SettingStage.AsFound);
             yield return new(Writer.Next(), ControllerText.Name(left.Parameter),
-                found is null ? "" : ControllerText.Value(left.Parameter, found.Value, View.Units), ControllerText.Value(left.Parameter, left.Value, View.Units), askedBy,
+                found is null ? ""
+                    : ControllerText.Value(left.Parameter, found.Value, View.Units),
+                    ControllerText.Value(left.Parameter, left.Value, View.Units), askedBy,
                 Request.Form["back"].Contains(left.Parameter.ToString()) ? LoopKind.SettingShifted : null, false, WorkArea.Control);
         }
     }

@@ -29,22 +29,37 @@ public static class ControlsText
         string T(string name) => finding.Values.TryGetValue(name, out var kelvin) ? units.Temperature(kelvin) : "unknown";
         return finding.Code switch
         {
-            PressureControlChecks.CutInNotAboveCutOut => $"Low-pressure cut-in ({T("LowCutIn")}) must lie above cut-out ({T("LowCutOut")}).",
-            PressureControlChecks.CutOutAboveEvaporating => $"Low-pressure cut-out at {T("LowCutOut")} stops the compressor while the coil still has to work at {T("Coil")}.",
-            PressureControlChecks.CutInAboveBox => $"Low-pressure cut-in at {T("LowCutIn")} is warmer than the box at {T("Box")}: it waits too long, or never starts.",
-            PressureControlChecks.DifferentialTooClose => $"Cut-in {T("LowCutIn")} and cut-out {T("LowCutOut")} are too close: it will short cycle.",
-            PressureControlChecks.PumpDownCannotHold => $"Pump-down ends at {T("LowCutOut")}, too near the coil's {T("Coil")}: liquid stays in it and the compressor starts again and again.",
-            PressureControlChecks.CannotRestartInTheCold => $"With {T("Ambient")} at the condenser the pressure cannot rise to the cut-in at {T("LowCutIn")}: it will not start in winter.",
+            PressureControlChecks.CutInNotAboveCutOut =>
+                $"Low-pressure cut-in ({T("LowCutIn")}) must lie above cut-out ({T("LowCutOut")}).",
+            PressureControlChecks.CutOutAboveEvaporating =>
+                $"Low-pressure cut-out at {T("LowCutOut")} stops the compressor while the coil still has to work at {T("Coil")}.",
+            PressureControlChecks.CutInAboveBox =>
+                $"Low-pressure cut-in at {T("LowCutIn")} is warmer than the box at {T("Box")}: it waits too long, or never starts.",
+            PressureControlChecks.DifferentialTooClose =>
+                $"Cut-in {T("LowCutIn")} and cut-out {T("LowCutOut")} are too close: it will short cycle.",
+            PressureControlChecks.PumpDownCannotHold =>
+                $"Pump-down ends at {T("LowCutOut")}, too near the coil's {T("Coil")}: liquid stays in it and the compressor starts "
+                + "again and again.",
+            PressureControlChecks.CannotRestartInTheCold =>
+                $"With {T("Ambient")} at the condenser the pressure cannot rise to the cut-in at {T("LowCutIn")}: it will not start "
+                + "in winter.",
             PressureControlChecks.FreezesCooler => $"Cut-out at {T("LowCutOut")} lets the coil of a {T("Box")} box run far under freezing.",
-            PressureControlChecks.FanNeverStops => $"The fan stops at {T("FanOff")}, colder than the coldest air ({T("Ambient")}): it never stops in cold weather.",
+            PressureControlChecks.FanNeverStops =>
+                $"The fan stops at {T("FanOff")}, colder than the coldest air ({T("Ambient")}): it never stops in cold weather.",
             PressureControlChecks.FanOnNotAboveOff => $"Fan on ({T("FanOn")}) must lie above fan off ({T("FanOff")}).",
-            PressureControlChecks.FanOffTooLow => $"The fan runs down to {T("FanOff")} condensing: the valve is not fed below about {T("Lowest")}.",
+            PressureControlChecks.FanOffTooLow =>
+                $"The fan runs down to {T("FanOff")} condensing: the valve is not fed below about {T("Lowest")}.",
             PressureControlChecks.FanHoldsHeadHigh => $"The fan waits until {T("FanOn")} condensing: head is held higher than needed.",
             PressureControlChecks.HighCutOutTooLow => $"High-pressure cut-out at {T("HighCutOut")} will trip on hot days.",
-            PressureControlChecks.HighCutOutTooHigh => $"High-pressure cut-out at {T("HighCutOut")} waits too long. The plate says what the unit bears; never bypass a safety.",
-            PressureControlChecks.WaterValveOutOfRange => $"The water valve opens at {T("WaterValveOpening")} condensing; {T("Lowest")} to {T("Highest")} is usual.",
-            PressureControlChecks.RegulatorOutOfRange => $"The regulator holds {T("EvaporatorRegulator")}. Set it to hold the coil at {T("Coldest")} to {T("Warmest")}.",
-            PressureControlChecks.OutOfRange => $"{CircuitText.Sentence(Name(finding.About[0].As<PressureSetting>()!.Value))} lies outside what is known of this refrigerant. Check the unit.",
+            PressureControlChecks.HighCutOutTooHigh =>
+                $"High-pressure cut-out at {T("HighCutOut")} waits too long. The plate says what the unit bears; never bypass a safety.",
+            PressureControlChecks.WaterValveOutOfRange =>
+                $"The water valve opens at {T("WaterValveOpening")} condensing; {T("Lowest")} to {T("Highest")} is usual.",
+            PressureControlChecks.RegulatorOutOfRange =>
+                $"The regulator holds {T("EvaporatorRegulator")}. Set it to hold the coil at {T("Coldest")} to {T("Warmest")}.",
+            PressureControlChecks.OutOfRange =>
+                $"{CircuitText.Sentence(Name(finding.About[0].As<PressureSetting>()!.Value))} lies outside what is known of this "
+                + "refrigerant. Check the unit.",
             _ => finding.Code,
         };
     }

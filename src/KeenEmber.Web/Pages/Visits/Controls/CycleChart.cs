@@ -27,7 +27,8 @@ public static class CycleChart
         double At(double celsius) => Y(units.OnCurve(celsius, QuantityKind.Temperature));
         var svg = new Svg().Open(Width, Height, "sensor-chart cycle-chart", "Cut-ins and cut-outs against the setting");
         for (var line = low; line <= high + step / 2; line += step)
-            svg.Line(Left, Y(line), Width - Right, Y(line), "grid").Text(Left - 5, Y(line) + 4, UnitText.Number(line, step < 1 ? 1 : 0), "axis end");
+            svg.Line(Left, Y(line), Width - Right, Y(line), "grid")
+                .Text(Left - 5, Y(line) + 4, UnitText.Number(line, step < 1 ? 1 : 0), "axis end");
         if (band.Count == 2)
             svg.Rect(Left, At(band.Max()), Width - Left - Right, At(band.Min()) - At(band.Max()), "tolerance");
         var path = new StringBuilder();

@@ -12,7 +12,8 @@ public sealed class DefrostModel(VisitViews views) : VisitPage(views)
     /// <summary>Places a run asks for, in the order in which a technician goes round.</summary>
     private static readonly RunPlaceKind[] Round =
     [
-        RunPlaceKind.ColdestBend, RunPlaceKind.WarmestBend, RunPlaceKind.AtSensor, RunPlaceKind.EndSensor, RunPlaceKind.AirInFront, RunPlaceKind.AirBehind, RunPlaceKind.Box, RunPlaceKind.Product,
+        RunPlaceKind.ColdestBend, RunPlaceKind.WarmestBend, RunPlaceKind.AtSensor, RunPlaceKind.EndSensor, RunPlaceKind.AirInFront,
+            RunPlaceKind.AirBehind, RunPlaceKind.Box, RunPlaceKind.Product,
         RunPlaceKind.HeaterVoltage, RunPlaceKind.SuctionPressure,
     ];
 
@@ -25,12 +26,15 @@ public sealed class DefrostModel(VisitViews views) : VisitPage(views)
     public Guid? With { get; set; }
 
     /// <summary>Something is wrong with the set-up as typed, not with a round of readings.</summary>
-    public bool SetUpIsWrong => Form.Errors.Keys.Any(k => k is not (FreeName or FreeValue) && !k.StartsWith(Reading, StringComparison.Ordinal));
+    public bool SetUpIsWrong =>
+        Form.Errors.Keys.Any(k => k is not (FreeName or FreeValue) && !k.StartsWith(Reading, StringComparison.Ordinal));
 
     /// <summary>How the fields of a round begin, and the fields of the place that is named freely.</summary>
     private const string Reading = "v-", FreeName = "free-name", FreeValue = "free-value";
 
-    public WatchedRun? Shown => View.Defrost.Runs.FirstOrDefault(r => r.Entry.Id == Run) ?? Live ?? View.Defrost.OwnRun ?? (View.Defrost.Runs.Count > 0 ? View.Defrost.Runs[^1] : null);
+    public WatchedRun? Shown =>
+        View.Defrost.Runs.FirstOrDefault(r => r.Entry.Id == Run) ?? Live ?? View.Defrost.OwnRun
+        ?? (View.Defrost.Runs.Count > 0 ? View.Defrost.Runs[^1] : null);
 
     public WatchedRun? Other => View.Defrost.Runs.FirstOrDefault(r => r.Entry.Id == With && r.Entry.Id != Shown?.Entry.Id);
 
@@ -41,12 +45,14 @@ public sealed class DefrostModel(VisitViews views) : VisitPage(views)
 
     /// <summary>The usual places, a leg for each heater, and those that were named in the run.</summary>
     public IEnumerable<RunPlace> Places(WatchedRun run) => Round.Select(k => new RunPlace(k))
-        .Concat(Enumerable.Range(1, run.Run.SetUp.Kind == DefrostKind.Electric ? Math.Max(1, run.Run.SetUp.Legs.Count) : 0).Select(RunPlace.Leg))
+        .Concat(Enumerable.Range(1, run.Run.SetUp.Kind == DefrostKind.Electric ? Math.Max(1, run.Run.SetUp.Legs.Count) : 0)
+            .Select(RunPlace.Leg))
         .Concat(run.Run.Tracks.Select(t => t.Place)).Distinct();
 
     /// <summary>What can be seen and heard at any minute.</summary>
     public static IEnumerable<RunMarkKind> Seen { get; } =
-        [RunMarkKind.SeenClear, RunMarkKind.IceLeft, RunMarkKind.Vapour, RunMarkKind.CeilingFrost, RunMarkKind.Dripping, RunMarkKind.Hiss, RunMarkKind.Silent];
+        [RunMarkKind.SeenClear, RunMarkKind.IceLeft, RunMarkKind.Vapour, RunMarkKind.CeilingFrost, RunMarkKind.Dripping, RunMarkKind.Hiss,
+            RunMarkKind.Silent];
 
     /// <summary>The phase that comes next, and what switches meanwhile.</summary>
     public static IEnumerable<RunMarkKind> Phases(WatchedRun run)
@@ -65,7 +71,9 @@ public sealed class DefrostModel(VisitViews views) : VisitPage(views)
 
     /// <summary>Notes and photos that fall into a run.</summary>
     public IEnumerable<Entry> Told(WatchedRun run) => View.UpToHere.SelectMany(t => t.Standing)
-        .Where(e => e is NoteEntry or PhotoEntry && e.VisitId == run.Entry.VisitId && e.At >= run.Run.Start && e.At <= run.At(run.Run.LastMinute + 5));
+        .Where(e =>
+            e is NoteEntry or PhotoEntry && e.VisitId == run.Entry.VisitId && e.At >= run.Run.Start
+            && e.At <= run.At(run.Run.LastMinute + 5));
 
     protected override void Loaded() => DefrostSetUpForm.Fill(Form, View.Defrost.SetUp, View.Units);
 
@@ -122,7 +130,8 @@ public sealed class DefrostModel(VisitViews views) : VisitPage(views)
     {
         if (!Load(id, entryId))
             return NotFound();
-        if (entryId == Guid.Empty || !Enum.IsDefined(kind) || View.Defrost.Runs.FirstOrDefault(r => r.Entry.Id == run) is not { IsOver: false })
+        if (entryId == Guid.Empty || !Enum.IsDefined(kind)
+            || View.Defrost.Runs.FirstOrDefault(r => r.Entry.Id == run) is not { IsOver: false })
             return BadRequest();
         Append([new RunMarkEntry(Writer.Next(), run, kind)]);
         return RedirectToPage(new { id });

@@ -15,14 +15,19 @@ public static class DefrostAdviceText
     {
         Core.Benches.Defrost.Remedy.MendHeaters => "Repair the failed or weak heater first, then watch another defrost.",
         Core.Benches.Defrost.Remedy.MendSupply => "Find the lost voltage: connections, contactor, cable.",
-        Core.Benches.Defrost.Remedy.CheckSensor => "Three-way check of the end probe: thermometer, resistance, display. It may be off, or swapped with another.",
-        Core.Benches.Defrost.Remedy.ReplaceSwitches => "Test the end switch in ice and warmed by hand; it shares a harness with the fan delay.",
+        Core.Benches.Defrost.Remedy.CheckSensor =>
+            "Three-way check of the end probe: thermometer, resistance, display. It may be off, or swapped with another.",
+        Core.Benches.Defrost.Remedy.ReplaceSwitches =>
+            "Test the end switch in ice and warmed by hand; it shares a harness with the fan delay.",
         Core.Benches.Defrost.Remedy.MoveSensor => "Move the end sensor to the return bend that clears last.",
         Core.Benches.Defrost.Remedy.CoilProbe => "Fit a controller with a probe in the coil.",
-        Core.Benches.Defrost.Remedy.LowerEnd => "Let it end a little colder: the sensor's spot follows the coil, so its setting is what is too high.",
+        Core.Benches.Defrost.Remedy.LowerEnd =>
+            "Let it end a little colder: the sensor's spot follows the coil, so its setting is what is too high.",
         Core.Benches.Defrost.Remedy.ShortenAndRepeat => "Shorten the fail-safe to just past clear and defrost more often.",
-        Core.Benches.Defrost.Remedy.FixInfiltration => "Look for the wet air first: door, curtain, gasket, panel gaps, missing line insulation.",
-        Core.Benches.Defrost.Remedy.LengthenOrMoreOften => "Give it longer, or more defrosts a day; clear the ice that is left by hand first.",
+        Core.Benches.Defrost.Remedy.FixInfiltration =>
+            "Look for the wet air first: door, curtain, gasket, panel gaps, missing line insulation.",
+        Core.Benches.Defrost.Remedy.LengthenOrMoreOften =>
+            "Give it longer, or more defrosts a day; clear the ice that is left by hand first.",
         Core.Benches.Defrost.Remedy.LengthenDrip => "Lengthen the drip time.",
         Core.Benches.Defrost.Remedy.MendFanDelay => "Test the fan delay at known temperatures, and its relay or jumper.",
         _ => "Watch the next end: voltage across the switch, a thermometer beside it, the fail-safe noted.",

@@ -12,7 +12,8 @@ public sealed class DefrostBenchText() : BenchText("defrost")
 {
     public override string Label => "Defrost.";
 
-    public override string Finding(Finding finding, VisitView view) => DefrostText.Finding(finding, view.Defrost.SetUp ?? new(DefrostKind.Electric), view.Units);
+    public override string Finding(Finding finding, VisitView view) =>
+        DefrostText.Finding(finding, view.Defrost.SetUp ?? new(DefrostKind.Electric), view.Units);
 
     public override string Headline(Finding finding, EquipmentKind kind) => DefrostText.Headline(finding);
 
@@ -27,7 +28,8 @@ public sealed class DefrostBenchText() : BenchText("defrost")
         if (view.MakeUp.Kind == EquipmentKind.GlycolChiller)
             return [];
         var runs = view.Defrost.Runs;
-        var inside = runs.Count == 0 ? "not watched" : runs.Any(r => !r.IsOver) ? "running" : runs.Count == 1 ? "1 run" : $"{runs.Count} runs";
+        var inside = runs.Count == 0 ? "not watched" : runs.Any(r => !r.IsOver) ? "running" : runs.Count == 1 ? "1 run"
+            : $"{runs.Count} runs";
         return [new(50, "Defrost", "Defrost", inside)];
     }
 
@@ -40,7 +42,9 @@ public sealed class DefrostBenchText() : BenchText("defrost")
         RunReadingEntry r => Round([r], view),
         RunMarkEntry m => $"defrost: {DefrostText.Name(m.Kind)}",
         ClockTestEntry c => DefrostTestText.Clock(c),
-        SwitchStateEntry s => $"{(s.Switch == DefrostSwitch.EndOfHeat ? "end switch" : "fan delay")} {(s.IsClosed ? "closed" : "open")} at {view.Units.Temperature(s.Temperature.Temperature.Kelvin)}",
+        SwitchStateEntry s =>
+            $"{(s.Switch == DefrostSwitch.EndOfHeat ? "end switch" : "fan delay")} {(s.IsClosed ? "closed" : "open")} at "
+            + $"{view.Units.Temperature(s.Temperature.Temperature.Kelvin)}",
         _ => null,
     };
 
@@ -55,5 +59,6 @@ public sealed class DefrostBenchText() : BenchText("defrost")
 
     public override string? ReportPart => "/Pages/Visits/Defrost/_Report.cshtml";
 
-    public override (string Name, Func<double, string> Value) Trend(Trend trend, UnitText units) => (DefrostText.Name(trend), v => DefrostText.Value(trend, v, units));
+    public override (string Name, Func<double, string> Value) Trend(Trend trend, UnitText units) =>
+        (DefrostText.Name(trend), v => DefrostText.Value(trend, v, units));
 }

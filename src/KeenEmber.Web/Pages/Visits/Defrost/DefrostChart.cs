@@ -9,7 +9,8 @@ using Microsoft.AspNetCore.Html;
 namespace KeenEmber.Web.Pages.Visits.Defrost;
 
 /// <summary>
-/// A defrost in one picture: phases as bands, temperatures by place with 0 °C and the setting, the clear moment and the over-run, heater currents below.
+/// A defrost in one picture: phases as bands, temperatures by place with 0 °C and the setting, the clear moment and the over-run, heater
+/// currents below.
 /// A second run, aligned at heat-on, lies under it with thin lines.
 /// </summary>
 public sealed class DefrostChart
@@ -29,7 +30,8 @@ public sealed class DefrostChart
     private const double JoinIntervals = 8;
 
     private static readonly RunPlaceKind[] Drawn =
-        [RunPlaceKind.ColdestBend, RunPlaceKind.WarmestBend, RunPlaceKind.Bend, RunPlaceKind.AtSensor, RunPlaceKind.EndSensor, RunPlaceKind.AirInFront, RunPlaceKind.AirBehind, RunPlaceKind.Box, RunPlaceKind.Product, RunPlaceKind.Other];
+        [RunPlaceKind.ColdestBend, RunPlaceKind.WarmestBend, RunPlaceKind.Bend, RunPlaceKind.AtSensor, RunPlaceKind.EndSensor,
+            RunPlaceKind.AirInFront, RunPlaceKind.AirBehind, RunPlaceKind.Box, RunPlaceKind.Product, RunPlaceKind.Other];
 
     private readonly Svg svg = new();
     private readonly WatchedRun run;
@@ -45,14 +47,17 @@ public sealed class DefrostChart
         (this.run, this.other, this.units, this.clock, this.wide) = (run, other, units, clock, wide);
         (width, height, left, right) = wide ? (860.0, 290.0, 50.0, 118.0) : (380.0, 300.0, 44.0, 12.0);
         hatch = wide ? "over-run-wide" : "over-run-tall";
-        var minutes = run.Run.Tracks.Where(t => !t.IsEmpty).SelectMany(t => new[] { t.Minutes[0], t.Minutes[^1] }).Concat(run.Run.Marks.Select(m => m.Minute)).ToList();
+        var minutes = run.Run.Tracks.Where(t => !t.IsEmpty).SelectMany(t => new[] { t.Minutes[0], t.Minutes[^1] })
+            .Concat(run.Run.Marks.Select(m => m.Minute)).ToList();
         from = Math.Min(minutes.DefaultIfEmpty(0).Min(), (run.Result.Phases.HeatOn ?? 0) - 1);
         to = Math.Max(minutes.DefaultIfEmpty(0).Max(), from + 10);
     }
 
-    public static IHtmlContent DrawWide(WatchedRun run, WatchedRun? other, UnitText units, SiteClock clock) => new DefrostChart(run, other, units, clock, wide: true).Draw();
+    public static IHtmlContent DrawWide(WatchedRun run, WatchedRun? other, UnitText units, SiteClock clock) =>
+        new DefrostChart(run, other, units, clock, wide: true).Draw();
 
-    public static IHtmlContent DrawTall(WatchedRun run, WatchedRun? other, UnitText units, SiteClock clock) => new DefrostChart(run, other, units, clock, wide: false).Draw();
+    public static IHtmlContent DrawTall(WatchedRun run, WatchedRun? other, UnitText units, SiteClock clock) =>
+        new DefrostChart(run, other, units, clock, wide: false).Draw();
 
     private double OtherShift => (run.Result.Phases.HeatOn ?? 0) - (other?.Result.Phases.HeatOn ?? 0);
 
@@ -63,7 +68,9 @@ public sealed class DefrostChart
         var lower = currents.Count > 0 ? 84.0 : 0;
         var marks = Marks();
         var strip = marks.Count > 0 ? 12 + MarkRow * (marks.Max(m => m.Row) + 1) : 0;
-        svg.Open(width, Top + height + strip + (lower > 0 ? Gap + lower : 0) + Foot, $"course-chart defrost-chart {(wide ? "wide" : "tall")}", DefrostText.Verdict(run, clock)).HatchPattern(hatch);
+        svg.Open(
+            width, Top + height + strip + (lower > 0 ? Gap + lower : 0) + Foot, $"course-chart defrost-chart {(wide ? "wide" : "tall")}",
+            DefrostText.Verdict(run, clock)).HatchPattern(hatch);
         DrawPhases(Top + height);
         DrawTemperatures(temperatures);
         if (lower > 0)
@@ -78,10 +85,13 @@ public sealed class DefrostChart
         return svg.Close();
     }
 
-    private static IEnumerable<RunTrack> Curves(DefrostRun run, Func<RunTrack, bool> wanted) => run.Tracks.Where(t => !t.IsEmpty && wanted(t)).OrderBy(t => Array.IndexOf(Drawn, t.Place.Kind)).ThenBy(t => t.Place.Name, StringComparer.Ordinal);
+    private static IEnumerable<RunTrack> Curves(DefrostRun run, Func<RunTrack, bool> wanted) =>
+        run.Tracks.Where(t => !t.IsEmpty && wanted(t)).OrderBy(t => Array.IndexOf(Drawn, t.Place.Kind))
+        .ThenBy(t => t.Place.Name, StringComparer.Ordinal);
 
     /// <summary>The same places in the other run.</summary>
-    private List<RunTrack> Others(List<RunTrack> tracks) => other is null ? [] : [.. Curves(other.Run, t => tracks.Exists(own => own.Place == t.Place))];
+    private List<RunTrack> Others(List<RunTrack> tracks) =>
+        other is null ? [] : [.. Curves(other.Run, t => tracks.Exists(own => own.Place == t.Place))];
 
     /// <summary>Bands along the top, each with its name; the over-run is hatched down through the picture.</summary>
     private void DrawPhases(double bottom)
@@ -135,7 +145,9 @@ public sealed class DefrostChart
         if (run.Result.Places.FirstOrDefault(p => p.Place == run.Result.LastClear) is { LevelC: { } level, FromMin: { } begins } melt)
         {
             var end2 = melt.ClearMin ?? run.Result.Phases.HeatOff ?? to;
-            svg.Rect(X(begins), Y(level + DefrostLimits.PlateauBandK), X(end2) - X(begins), Y(level - DefrostLimits.PlateauBandK) - Y(level + DefrostLimits.PlateauBandK), "plateau");
+            svg.Rect(
+                X(begins), Y(level + DefrostLimits.PlateauBandK), X(end2) - X(begins),
+                Y(level - DefrostLimits.PlateauBandK) - Y(level + DefrostLimits.PlateauBandK), "plateau");
         }
 
         foreach (var track in others)
@@ -157,7 +169,8 @@ public sealed class DefrostChart
         DrawNames(tracks, t => Y(t.Values[^1]), Top + height);
     }
 
-    /// <summary>Beside the curves at the level that tells them apart, moved clear of each other; on a narrow sheet they stand in the legend under the picture.</summary>
+    /// <summary>Beside the curves at the level that tells them apart, moved clear of each other; on a narrow sheet they stand in the legend
+    /// under the picture.</summary>
     private void DrawNames(List<RunTrack> tracks, Func<RunTrack, double> y, double bottom)
     {
         if (!wide)
@@ -197,7 +210,11 @@ public sealed class DefrostChart
     {
         var ends = new List<double>();
         var marks = new List<(double X, int Row, string Name, bool IsAtEnd)>();
-        foreach (var mark in run.Run.Marks.Where(m => m.Kind is not (RunMarkKind.HeatOn or RunMarkKind.HeatOff or RunMarkKind.PumpDown or RunMarkKind.Refrigeration or RunMarkKind.Over)).OrderBy(m => m.Minute))
+        foreach (
+            var mark in run.Run.Marks.Where(
+            m => m.Kind is not (
+            RunMarkKind.HeatOn or RunMarkKind.HeatOff or RunMarkKind.PumpDown or RunMarkKind.Refrigeration or RunMarkKind.Over))
+            .OrderBy(m => m.Minute))
         {
             var (x, name) = (X(mark.Minute), DefrostText.Name(mark.Kind));
             var isAtEnd = x + name.Length * MarkLetter > width - 4;
@@ -249,7 +266,9 @@ public sealed class DefrostChart
             var minute = track.Minutes[i] + shift;
             if (minute < from || minute > to)
                 continue;
-            path.Append(CultureInfo.InvariantCulture, $"{(before is not { } b || minute - b > Math.Max(gap, 12) ? 'M' : 'L')}{X(minute):0.#} {y(track.Values[i]):0.#}");
+            path.Append(
+                CultureInfo.InvariantCulture,
+                $"{(before is not { } b || minute - b > Math.Max(gap, 12) ? 'M' : 'L')}{X(minute):0.#} {y(track.Values[i]):0.#}");
             before = minute;
         }
 
@@ -264,7 +283,8 @@ public sealed class DefrostChart
             .SelectMany(g => new[] { g.MinBy(i => track.Values[i]), g.MaxBy(i => track.Values[i]) }.Order().Distinct());
     }
 
-    private double Shown(double tempC) => units.Units.Temperature == Unit.Fahrenheit ? new Temperature(tempC + Temperature.ZeroCelsiusInKelvin).Fahrenheit : tempC;
+    private double Shown(double tempC) =>
+        units.Units.Temperature == Unit.Fahrenheit ? new Temperature(tempC + Temperature.ZeroCelsiusInKelvin).Fahrenheit : tempC;
 
     private double X(double minute) => left + (minute - from) / (to - from) * (width - left - right);
 }

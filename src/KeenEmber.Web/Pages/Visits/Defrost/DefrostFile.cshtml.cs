@@ -13,7 +13,9 @@ namespace KeenEmber.Web.Pages.Visits.Defrost;
 
 /// <summary>A defrost from a logger's file or from rows typed in: the columns are named once, then remembered.</summary>
 [RequestFormLimits(ValueLengthLimit = MostBytes, MultipartBodyLengthLimit = MostBytes)]
-public sealed class DefrostFileModel(VisitViews views, LoggerStore loggers, RunSeriesStore series, IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json) : VisitPage(views)
+public sealed class DefrostFileModel(
+    VisitViews views, LoggerStore loggers, RunSeriesStore series, IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json)
+    : VisitPage(views)
 {
     public const int MostBytes = 40_000_000;
 
@@ -39,7 +41,8 @@ public sealed class DefrostFileModel(VisitViews views, LoggerStore loggers, RunS
     /// <summary>What a column can be, by the value of its choice.</summary>
     public static IReadOnlyList<RunPlace> Choices { get; } =
     [
-        .. Enum.GetValues<RunPlaceKind>().Where(k => k is not (RunPlaceKind.HeaterCurrent or RunPlaceKind.Other or RunPlaceKind.Bend)).Select(k => new RunPlace(k)),
+        .. Enum.GetValues<RunPlaceKind>().Where(k => k is not (RunPlaceKind.HeaterCurrent or RunPlaceKind.Other or RunPlaceKind.Bend))
+            .Select(k => new RunPlace(k)),
         RunPlace.Leg(1), RunPlace.Leg(2), RunPlace.Leg(3),
     ];
 
@@ -76,7 +79,9 @@ public sealed class DefrostFileModel(VisitViews views, LoggerStore loggers, RunS
             return TakeDocument(id, fileId, sent, file?.FileName ?? "");
         if (LoggerFile.Open(sent) is null)
         {
-            Form.Errors["file"] = $"This is not a table. It needs a line of headings with rows below, in 2 to {Table.MostColumns} columns separated by comma, semicolon or tab.";
+            Form.Errors["file"] =
+                $"This is not a table. It needs a line of headings with rows below, in 2 to {Table.MostColumns} columns separated by "
+                + "comma, semicolon or tab.";
             return Page();
         }
 
@@ -92,10 +97,13 @@ public sealed class DefrostFileModel(VisitViews views, LoggerStore loggers, RunS
     {
         try
         {
-            var (run, errors) = JsonSerializer.Deserialize<RunDocument>(file.AsSpan(Array.IndexOf(file, (byte)'{')), json.Value.SerializerOptions)?.Read(View.Now) ?? (null, []);
+            var (run, errors) =
+                JsonSerializer.Deserialize<RunDocument>(file.AsSpan(Array.IndexOf(file, (byte)'{')), json.Value.SerializerOptions)?.Read(
+                View.Now) ?? (null, []);
             if (run is null)
             {
-                Form.Errors["file"] = $"This file is not a whole run. {string.Join(" ", errors.Take(3).Select(e => $"{e.Key}: {e.Value[0]}"))}".TrimEnd();
+                Form.Errors["file"] =
+                    $"This file is not a whole run. {string.Join(" ", errors.Take(3).Select(e => $"{e.Key}: {e.Value[0]}"))}".TrimEnd();
                 return Page();
             }
 
@@ -132,9 +140,11 @@ public sealed class DefrostFileModel(VisitViews views, LoggerStore loggers, RunS
             return Page();
         }
 
-        var start = read.Start ?? StartTyped(startDay, string.IsNullOrEmpty(startTime) && read.ClockOfStart is { } clock ? $"{clock:HH:mm}" : startTime);
+        var start = read.Start
+            ?? StartTyped(startDay, string.IsNullOrEmpty(startTime) && read.ClockOfStart is { } clock ? $"{clock:HH:mm}" : startTime);
         if (read.Tracks.Count == 0)
-            Form.Errors["columns"] = $"No value was found: {read.Skipped} of {read.Rows} rows have no time that is understood. Is the time column the right one?";
+            Form.Errors["columns"] =
+                $"No value was found: {read.Skipped} of {read.Rows} rows have no time that is understood. Is the time column the right one?";
         else if (start > View.Now + TimeSpan.FromMinutes(2))
             Form.Errors["start"] = "This would begin after now. Check the day.";
         else if (start < EntryBounds.Earliest)
@@ -172,7 +182,8 @@ public sealed class DefrostFileModel(VisitViews views, LoggerStore loggers, RunS
         }
 
         Form["startTime"] = time;
-        var date = DateOnly.TryParse(day, System.Globalization.CultureInfo.InvariantCulture, out var typed) ? typed : View.Clock.Date(View.Visit.StartedAt);
+        var date = DateOnly.TryParse(day, System.Globalization.CultureInfo.InvariantCulture, out var typed) ? typed
+            : View.Clock.Date(View.Visit.StartedAt);
         if (date < DateOnly.FromDateTime(EntryBounds.Earliest.Date) || date > EntryBounds.LastDay)
         {
             Form.Errors["start"] = $"Type a day from {EntryBounds.Earliest:yyyy} on.";
@@ -185,7 +196,9 @@ public sealed class DefrostFileModel(VisitViews views, LoggerStore loggers, RunS
     /// <summary>The file's name with what was odd about it.</summary>
     private static string Told(string name, LoggedSeries read)
     {
-        var odd = new[] { (read.Skipped, "without a time"), (read.Duplicates, "double"), (read.Backward, "clock set back"), (read.IsCut ? 1 : 0, "end left out: too many rows") }.Where(o => o.Item1 > 0).Select(o => $"{o.Item1} {o.Item2}");
+        var odd =
+            new[] { (read.Skipped, "without a time"), (read.Duplicates, "double"), (read.Backward, "clock set back"),
+            (read.IsCut ? 1 : 0, "end left out: too many rows") }.Where(o => o.Item1 > 0).Select(o => $"{o.Item1} {o.Item2}");
         return string.Join(", ", odd.Prepend($"{name}, {read.Rows} rows"));
     }
 
@@ -198,7 +211,8 @@ public sealed class DefrostFileModel(VisitViews views, LoggerStore loggers, RunS
             var runId = header.Id;
             series.Save(runId, run.Tracks);
             entries.Add(new RunEntry(header, origin, runId, source));
-            entries.AddRange(run.Marks.Select(m => new RunMarkEntry(Writer.Next(run.Start + TimeSpan.FromMinutes(m.Minute)), runId, m.Kind)));
+            entries.AddRange(
+                run.Marks.Select(m => new RunMarkEntry(Writer.Next(run.Start + TimeSpan.FromMinutes(m.Minute)), runId, m.Kind)));
         }
 
         Append(entries);

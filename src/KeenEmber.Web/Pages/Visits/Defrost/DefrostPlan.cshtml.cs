@@ -8,7 +8,8 @@ using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Defrost;
 
-/// <summary>The schedule planner: how many, how long, when; against the schedule as it is and against what somebody else asked for.</summary>
+/// <summary>The schedule planner: how many, how long, when; against the schedule as it is and against what somebody else asked
+/// for.</summary>
 public sealed class DefrostPlanModel(VisitViews views) : VisitPage(views)
 {
     public bool EndsByTemperature { get; private set; }
@@ -36,7 +37,8 @@ public sealed class DefrostPlanModel(VisitViews views) : VisitPage(views)
 
     public double DripMin => View.Defrost.SetUp?.DripMin ?? 0;
 
-    public IReadOnlyList<DayPart> Parts(IReadOnlyList<TimeOnly>? starts, double lengthMin) => [.. (starts ?? []).Select(s => new DayPart(s, s.AddMinutes(lengthMin + DripMin)))];
+    public IReadOnlyList<DayPart> Parts(IReadOnlyList<TimeOnly>? starts, double lengthMin) =>
+        [.. (starts ?? []).Select(s => new DayPart(s, s.AddMinutes(lengthMin + DripMin)))];
 
     /// <summary>The schedules side by side that there are.</summary>
     public IEnumerable<(string Name, IReadOnlyList<TimeOnly> Starts, double LengthMin, PlanForecast Forecast)> Schedules()
@@ -48,7 +50,9 @@ public sealed class DefrostPlanModel(VisitViews views) : VisitPage(views)
         if (Today.Count > 0)
             yield return ("as it is", Today, TodayMin, DefrostPlan.Forecast(basis, Today, TodayMin, View.Defrost.SetUp!.EndC is not null));
         if (Asked.Count > 0)
-            yield return (Form["askedBy"].Length > 0 ? $"asked for by {Form["askedBy"]}" : "asked for", Asked, AskedMin, DefrostPlan.Forecast(basis, Asked, AskedMin, EndsByTemperature));
+            yield return (
+                Form["askedBy"].Length > 0 ? $"asked for by {Form["askedBy"]}"
+                : "asked for", Asked, AskedMin, DefrostPlan.Forecast(basis, Asked, AskedMin, EndsByTemperature));
     }
 
     public IActionResult OnPostPlan(Guid id, Guid lineId)
@@ -62,7 +66,8 @@ public sealed class DefrostPlanModel(VisitViews views) : VisitPage(views)
             return Page();
         var (starts, length) = useAsked ? (Asked, AskedMin) : (Planned!, LengthMin);
         var before = View.Defrost.SetUp ?? new(DefrostKind.Electric);
-        var after = before with { Starts = starts, FailSafeMin = length, EndedBy = EndsByTemperature ? before.EndedBy : TerminationKind.Time };
+        var after =
+            before with { Starts = starts, FailSafeMin = length, EndedBy = EndsByTemperature ? before.EndedBy : TerminationKind.Time };
         var look = Form["look"].Length > 0 ? $"; look for: {Form["look"]}" : "";
         Append(
         [
@@ -86,14 +91,17 @@ public sealed class DefrostPlanModel(VisitViews views) : VisitPage(views)
         {
             Form["count"] = $"{Math.Max(Today.Count, 4)}";
             Form["length"] = UnitText.Number(View.Defrost.SetUp?.FailSafeMin ?? 30, 0);
-            Form["temperature"] = View.Shop.Policies.Of(Policy.Defrost) == PolicyChoice.FewLongByTemperature && View.Defrost.SetUp?.EndC is not null ? "true" : "";
+            Form["temperature"] = View.Shop.Policies.Of(Policy.Defrost) == PolicyChoice.FewLongByTemperature
+                && View.Defrost.SetUp?.EndC is not null ? "true" : "";
         }
 
         EndsByTemperature = Form["temperature"].StartsWith("true", StringComparison.Ordinal);
         var count = (int)(Form.Number("count", 1, 24) ?? 4);
         LengthMin = Form.Number("length", 1, 240) ?? 30;
         Busy = DayParts("busy", Form["busy"]);
-        Neighbours = [.. Form["neighbours"].Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(ReadNeighbour).OfType<Neighbour>()];
+        Neighbours =
+            [.. Form["neighbours"].Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(ReadNeighbour)
+            .OfType<Neighbour>()];
         Asked = Form.Times("asked");
         AskedMin = Form.Number("askedLength", 1, 240) ?? LengthMin;
         IcePerDayKg = IcePerDay();
@@ -113,9 +121,12 @@ public sealed class DefrostPlanModel(VisitViews views) : VisitPage(views)
             return measured;
         if (OutsideC() is { } outside && Form.Number("outsideRh", 1, 100) is { } humidity)
         {
-            var door = Length("doorWidth") is { } w && Length("doorHeight") is { } h && Form.Number("openings", 0, 5000) is { } n && Form.Number("seconds", 0, 3600) is { } s
+            var door = Length("doorWidth") is { } w && Length("doorHeight") is { } h && Form.Number("openings", 0, 5000) is { } n
+                && Form.Number("seconds", 0, 3600) is { } s
                 ? new BoxDoor(w, h, n, s, (Form.Number("curtain", 0, 95) ?? 0) / 100) : null;
-            return FrostLoad.KgPerDay(new(View.Equipment.Target.Celsius, 0.85), new(outside, humidity / 100), door, Form.Value("leak", QuantityKind.AirFlow)?.Si(default) ?? 0, View.Site.Atmosphere.Kpa);
+            return FrostLoad.KgPerDay(
+                new(View.Equipment.Target.Celsius, 0.85), new(outside, humidity / 100), door,
+                Form.Value("leak", QuantityKind.AirFlow)?.Si(default) ?? 0, View.Site.Atmosphere.Kpa);
         }
 
         var perRun = View.Defrost.Runs.Select(r => r.Result.Ice?.IceKg).LastOrDefault(i => i is not null);
@@ -131,11 +142,14 @@ public sealed class DefrostPlanModel(VisitViews views) : VisitPage(views)
         var celsius = Form.Value("outside", QuantityKind.Temperature)?.Temperature.Celsius;
         if (celsius is null or >= -40 and <= 50)
             return celsius;
-        Form.Errors["outside"] = $"Air outside lies between {View.Units.Temperature(Temperature.FromCelsius(-40).Kelvin)} and {View.Units.Temperature(Temperature.FromCelsius(50).Kelvin)}.";
+        Form.Errors["outside"] =
+            $"Air outside lies between {View.Units.Temperature(Temperature.FromCelsius(-40).Kelvin)} and "
+            + $"{View.Units.Temperature(Temperature.FromCelsius(50).Kelvin)}.";
         return null;
     }
 
-    private IReadOnlyList<DayPart> DayParts(string field, string text) => [.. Form.PartsOfDay(field, text).Select(p => new DayPart(p.From, p.To))];
+    private IReadOnlyList<DayPart> DayParts(string field, string text) =>
+        [.. Form.PartsOfDay(field, text).Select(p => new DayPart(p.From, p.To))];
 
     private Neighbour? ReadNeighbour(string text)
     {

@@ -5,19 +5,25 @@ using Microsoft.AspNetCore.Html;
 
 namespace KeenEmber.Web.Pages.Visits.Defrost;
 
-/// <summary>A day as a ring, midnight at the top: planned defrosts outside, today's inside them, neighbours' inside those; busy hours hatched.</summary>
+/// <summary>A day as a ring, midnight at the top: planned defrosts outside, today's inside them, neighbours' inside those; busy hours
+/// hatched.</summary>
 public static class DefrostRing
 {
     private const double Size = 360, Centre = Size / 2, Planned = 140, Today = 118, Asked = 102, Others = 86;
 
     /// <param name="asked">What somebody else asked for; empty where nobody did.</param>
-    public static IHtmlContent Draw(IReadOnlyList<DayPart> planned, IReadOnlyList<DayPart> today, IReadOnlyList<DayPart> asked, IReadOnlyList<DayPart> busy, IReadOnlyList<Neighbour> neighbours, string label)
+    public static IHtmlContent Draw(
+        IReadOnlyList<DayPart> planned, IReadOnlyList<DayPart> today, IReadOnlyList<DayPart> asked, IReadOnlyList<DayPart> busy,
+        IReadOnlyList<Neighbour> neighbours, string label)
     {
         var svg = new Svg().Open(Size, Size, "defrost-ring", label).HatchPattern("busy-hours");
         foreach (var part in busy)
             svg.Path(Sector(part, 76, 156), "busy").Hatched(Sector(part, 76, 156), "busy-hours");
         svg.Circle(Centre, Centre, Planned, "ring").Circle(Centre, Centre, Today, "ring thin");
-        var rings = new[] { ("planned", "planned", true, Planned), ("as it is", "today", true, Today), ("asked for", "asked", asked.Count > 0, Asked), ("neighbours", "neighbour", neighbours.Count > 0, Others) }.Where(r => r.Item3).ToList();
+        var rings =
+            new[] { ("planned", "planned", true, Planned), ("as it is", "today", true, Today),
+            ("asked for", "asked", asked.Count > 0, Asked), ("neighbours", "neighbour", neighbours.Count > 0, Others) }.Where(r => r.Item3)
+            .ToList();
         foreach (var (_, _, _, radius) in rings.Skip(2))
             svg.Circle(Centre, Centre, radius, "ring thin");
         for (var hour = 0; hour < 24; hour++)
@@ -49,13 +55,15 @@ public static class DefrostRing
 
     private static double Turn(TimeOnly time) => time.ToTimeSpan().TotalMinutes / 1440;
 
-    private static (double X, double Y) At(double turn, double radius) => (Centre + radius * Math.Sin(turn * Math.Tau), Centre - radius * Math.Cos(turn * Math.Tau));
+    private static (double X, double Y) At(double turn, double radius) =>
+        (Centre + radius * Math.Sin(turn * Math.Tau), Centre - radius * Math.Cos(turn * Math.Tau));
 
     private static string Arc(DayPart part, double radius)
     {
         var (x1, y1) = At(Turn(part.From), radius);
         var (x2, y2) = At(Turn(part.From) + part.Minutes / 1440, radius);
-        return string.Create(CultureInfo.InvariantCulture, $"M{x1:0.#} {y1:0.#}A{radius} {radius} 0 {(part.Minutes > 720 ? 1 : 0)} 1 {x2:0.#} {y2:0.#}");
+        return string.Create(
+            CultureInfo.InvariantCulture, $"M{x1:0.#} {y1:0.#}A{radius} {radius} 0 {(part.Minutes > 720 ? 1 : 0)} 1 {x2:0.#} {y2:0.#}");
     }
 
     private static string Sector(DayPart part, double inner, double outer)
@@ -63,6 +71,9 @@ public static class DefrostRing
         var large = part.Minutes > 720 ? 1 : 0;
         var (a, b) = (Turn(part.From), Turn(part.From) + part.Minutes / 1440);
         var ((x1, y1), (x2, y2), (x3, y3), (x4, y4)) = (At(a, outer), At(b, outer), At(b, inner), At(a, inner));
-        return string.Create(CultureInfo.InvariantCulture, $"M{x1:0.#} {y1:0.#}A{outer} {outer} 0 {large} 1 {x2:0.#} {y2:0.#}L{x3:0.#} {y3:0.#}A{inner} {inner} 0 {large} 0 {x4:0.#} {y4:0.#}Z");
+        return string.Create(
+            CultureInfo.InvariantCulture,
+            $"M{x1:0.#} {y1:0.#}A{outer} {outer} 0 {large} 1 {x2:0.#} {y2:0.#}L{x3:0.#} {y3:0.#}A{inner} {inner} 0 {large} 0 {x4:0.#} "
+            + $"{y4:0.#}Z");
     }
 }

@@ -16,7 +16,9 @@ public static class DefrostSetUpForm
     {
         void Set(string field, object? value) => form[field] = value switch
         {
-            null => "", double d => d.ToString("0.##", CultureInfo.InvariantCulture), TypedValue v => string.Create(CultureInfo.InvariantCulture, $"{v.Number:0.###} {v.Unit.Symbol}"), _ => value.ToString() ?? "",
+            null => "", double d =>
+                d.ToString("0.##", CultureInfo.InvariantCulture), TypedValue v =>
+                string.Create(CultureInfo.InvariantCulture, $"{v.Number:0.###} {v.Unit.Symbol}"), _ => value.ToString() ?? "",
         };
         var s = setUp ?? new(DefrostKind.Electric, DefrostStart.Clock, TerminationKind.Switch);
         Set("kind", s.Kind);
@@ -52,9 +54,14 @@ public static class DefrostSetUpForm
                 form.Errors[watts is null ? $"watts{leg}" : $"volts{leg}"] = "Watts and volts of an element go together.";
         }
 
-        var setUp = new DefrostSetUp(form.Choice<DefrostKind>("kind"), form.Choice<DefrostStart>("start"), form.Choice<TerminationKind>("endedBy"), form.Text("sensorPlace", 200),
-            form.Value("endAt", QuantityKind.Temperature), form.Value("resetAt", QuantityKind.Temperature), form.Value("endPressure", QuantityKind.Pressure),
-            form.Number("failSafe", 1, 240, "minutes"), form.Number("drip", 0, 60, "minutes"), form.Value("fanDelay", QuantityKind.Temperature), form.Choice<HeaterConnection>("connection"), heaters,
+        var setUp =
+            new DefrostSetUp(
+            form.Choice<DefrostKind>("kind"), form.Choice<DefrostStart>("start"), form.Choice<TerminationKind>("endedBy"),
+            form.Text("sensorPlace", 200),
+            form.Value("endAt", QuantityKind.Temperature), form.Value("resetAt", QuantityKind.Temperature),
+                form.Value("endPressure", QuantityKind.Pressure),
+            form.Number("failSafe", 1, 240, "minutes"), form.Number("drip", 0, 60, "minutes"),
+                form.Value("fanDelay", QuantityKind.Temperature), form.Choice<HeaterConnection>("connection"), heaters,
             form.Weight("coilMass", 0.1, 2000), form.Times("starts") is { Count: > 0 } starts ? starts : null);
         if (setUp.Connection != HeaterConnection.Separate && heaters.Count is > 0 and not 3)
             form.Errors["connection"] = "A three-phase set has three elements.";

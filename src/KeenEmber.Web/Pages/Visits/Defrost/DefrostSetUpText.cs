@@ -12,8 +12,10 @@ public static class DefrostSetUpText
         [.. Parts(s, units).Where(p => p.Value.Length > 0).Select(p => $"{p.Name} {p.Value}")]);
 
     /// <summary>Every setting that differs, before and after.</summary>
-    public static IEnumerable<(string What, string Before, string After)> Differences(DefrostSetUp before, DefrostSetUp after, UnitText units) =>
-        Parts(before, units).Zip(Parts(after, units)).Where(p => p.First.Value != p.Second.Value).Select(p => (p.First.What, p.First.Value, p.Second.Value));
+    public static IEnumerable<(string What, string Before, string After)> Differences(
+        DefrostSetUp before, DefrostSetUp after, UnitText units) =>
+        Parts(before, units).Zip(Parts(after, units)).Where(p => p.First.Value != p.Second.Value)
+            .Select(p => (p.First.What, p.First.Value, p.Second.Value));
 
     private static IEnumerable<(string What, string Name, string Value)> Parts(DefrostSetUp s, UnitText units)
     {
@@ -29,7 +31,12 @@ public static class DefrostSetUpText
         yield return ("fail-safe time", "fail-safe", Min(s.FailSafeMin));
         yield return ("drip time", "drip", Min(s.DripMin));
         yield return ("fan delay", "fans back at", T(s.FanDelayAt));
-        yield return ("heaters", "heaters", s.Legs.Count == 0 ? "" : $"{string.Join(" + ", s.Legs.Select(l => $"{UnitText.Number(l.Watts, 0)} W"))} at {UnitText.Number(s.Legs[0].Volts, 0)} V, {DefrostText.Name(s.Connection)}");
-        yield return ("defrost times", "at", s.Starts is null ? "" : string.Join(", ", s.Starts.Select(t => t.ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture))));
+        yield return (
+            "heaters", "heaters", s.Legs.Count == 0 ? ""
+            : $"{string.Join(" + ", s.Legs.Select(l => $"{UnitText.Number(l.Watts, 0)} W"))} at {UnitText.Number(s.Legs[0].Volts, 0)} "
+            + $"V, {DefrostText.Name(s.Connection)}");
+        yield return (
+            "defrost times", "at", s.Starts is null ? ""
+            : string.Join(", ", s.Starts.Select(t => t.ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture))));
     }
 }

@@ -15,15 +15,19 @@ public static class DefrostTestText
             rate?.Verdict switch
             {
                 null => "",
-                ClockVerdict.RunsTrue => $"runs true ({UnitText.Number(test.DialMin!.Value, 0)} min of dial in {UnitText.Number(rate.WaitedMin, 0)})",
-                ClockVerdict.Slow => $"runs slow: {UnitText.Number(test.DialMin!.Value, 0)} min of dial in {UnitText.Number(rate.WaitedMin, 0)}",
-                ClockVerdict.Fast => $"runs fast: {UnitText.Number(test.DialMin!.Value, 0)} min of dial in {UnitText.Number(rate.WaitedMin, 0)}",
+                ClockVerdict.RunsTrue =>
+                    $"runs true ({UnitText.Number(test.DialMin!.Value, 0)} min of dial in {UnitText.Number(rate.WaitedMin, 0)})",
+                ClockVerdict.Slow =>
+                    $"runs slow: {UnitText.Number(test.DialMin!.Value, 0)} min of dial in {UnitText.Number(rate.WaitedMin, 0)}",
+                ClockVerdict.Fast =>
+                    $"runs fast: {UnitText.Number(test.DialMin!.Value, 0)} min of dial in {UnitText.Number(rate.WaitedMin, 0)}",
                 ClockVerdict.Stopped => "has stopped: it stays in the state it was left in",
                 _ => "moves; too short a wait to tell how fast",
             },
             test.ContactsChange switch { true => "contacts change over", false => "contacts do not change over", _ => "" },
             test.SolenoidReleases switch { true => "solenoid releases", false => "solenoid does not release", _ => "" },
-            test.TimeOfDayOffMin is { } off ? Math.Abs(off) < 10 ? "time of day right" : $"time of day {UnitText.Number(Math.Abs(off), 0)} min {(off > 0 ? "ahead" : "behind")}" : "",
+            test.TimeOfDayOffMin is { } off ? Math.Abs(off) < 10 ? "time of day right"
+                : $"time of day {UnitText.Number(Math.Abs(off), 0)} min {(off > 0 ? "ahead" : "behind")}" : "",
         };
         return $"Clock {string.Join("; ", said.Where(s => s.Length > 0))}.";
     }
@@ -36,8 +40,10 @@ public static class DefrostTestText
         {
             SwitchVerdict.NotBracketed => $"{way}: not told yet whether it acts at {T(ratedC)}; take states on both sides of it.",
             SwitchVerdict.NeverActs => $"{way} through {T(ratedC)} it did not act: it is stuck.",
-            SwitchVerdict.InTolerance => $"{way}: acts between {T(bracket.BelowC!.Value)} and {T(bracket.AboveC!.Value)}, rated {T(ratedC)}: good.",
-            _ => $"{way}: acts between {T(bracket.BelowC!.Value)} and {T(bracket.AboveC!.Value)}, rated {T(ratedC)}: too {(bracket.Verdict == SwitchVerdict.Early ? "early" : "late")}.",
+            SwitchVerdict.InTolerance =>
+                $"{way}: acts between {T(bracket.BelowC!.Value)} and {T(bracket.AboveC!.Value)}, rated {T(ratedC)}: good.",
+            _ => $"{way}: acts between {T(bracket.BelowC!.Value)} and {T(bracket.AboveC!.Value)}, rated {T(ratedC)}: too "
+                + $"{(bracket.Verdict == SwitchVerdict.Early ? "early" : "late")}.",
         };
     }
 }

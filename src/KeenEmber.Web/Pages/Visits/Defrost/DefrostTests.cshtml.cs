@@ -9,19 +9,23 @@ public sealed class DefrostTestsModel(VisitViews views) : VisitPage(views)
 {
     public ClockTestEntry? Clock => View.Timeline.Standing.OfType<ClockTestEntry>().LastOrDefault();
 
-    public IReadOnlyList<SwitchStateEntry> States(DefrostSwitch which) => [.. View.Timeline.Standing.OfType<SwitchStateEntry>().Where(s => s.Switch == which)];
+    public IReadOnlyList<SwitchStateEntry> States(DefrostSwitch which) =>
+        [.. View.Timeline.Standing.OfType<SwitchStateEntry>().Where(s => s.Switch == which)];
 
     /// <summary>Where a switch is meant to act while it warms up, and while it cools; null when the set-up does not say.</summary>
     public double? Rated(DefrostSwitch which, bool rising) => which == DefrostSwitch.EndOfHeat
         ? rising ? View.Defrost.SetUp?.EndC : View.Defrost.SetUp?.ResetAt?.Temperature.Celsius
         : rising ? View.Defrost.SetUp?.EndC : View.Defrost.SetUp?.FanDelayC;
 
-    public SwitchBracket? Bracket(DefrostSwitch which, bool rising) => Rated(which, rising) is { } rated && States(which) is { Count: > 1 } states
+    public SwitchBracket? Bracket(DefrostSwitch which, bool rising) =>
+        Rated(which, rising) is { } rated && States(which) is { Count: > 1 } states
         ? SwitchTest.Judge([.. states.Select(s => new SwitchState(s.Temperature.Temperature.Celsius, s.IsClosed))], rated, rising) : null;
 
     public IActionResult OnPostClock(Guid id, Guid entryId, bool? contacts, bool? solenoid) => Take(id, entryId, () =>
     {
-        var (waited, dial, off) = (Form.Number("waited", 1, 3000, "minutes"), Form.Number("dial", 0, 3000, "minutes"), Form.Number("timeOff", -720, 720, "minutes"));
+        var (waited, dial, off) =
+            (Form.Number("waited", 1, 3000, "minutes"), Form.Number("dial", 0, 3000, "minutes"),
+            Form.Number("timeOff", -720, 720, "minutes"));
         if (waited is null != dial is null && !Form.IsWrong)
             Form.Errors[waited is null ? "waited" : "dial"] = "Waiting time and travel of the dial go together.";
         if (!Form.IsWrong && waited is null && contacts is null && solenoid is null && off is null)
@@ -29,6 +33,7 @@ public sealed class DefrostTestsModel(VisitViews views) : VisitPage(views)
         return new ClockTestEntry(Writer.Next(), waited, dial, contacts, solenoid, off);
     });
 
-    public IActionResult OnPostState(Guid id, Guid entryId, DefrostSwitch which, bool closed) => Take(id, entryId, () => Enum.IsDefined(which)
+    public IActionResult OnPostState(Guid id, Guid entryId, DefrostSwitch which, bool closed) =>
+        Take(id, entryId, () => Enum.IsDefined(which)
         ? new SwitchStateEntry(Writer.Next(), which, Form.Value($"at-{which}", QuantityKind.Temperature, required: true)!, closed) : null);
 }

@@ -11,9 +11,11 @@ namespace KeenEmber.Web.Pages.Visits.Defrost;
 /// <summary>The words of the defrost bench.</summary>
 public static class DefrostText
 {
-    public static string Name(DefrostKind kind) => kind switch { DefrostKind.OffCycle => "off-cycle", DefrostKind.Electric => "electric", _ => "hot gas" };
+    public static string Name(DefrostKind kind) =>
+        kind switch { DefrostKind.OffCycle => "off-cycle", DefrostKind.Electric => "electric", _ => "hot gas" };
 
-    public static string Name(DefrostStart start) => start switch { DefrostStart.Clock => "defrost clock", DefrostStart.Board => "controller board", _ => "hand" };
+    public static string Name(DefrostStart start) =>
+        start switch { DefrostStart.Clock => "defrost clock", DefrostStart.Board => "controller board", _ => "hand" };
 
     public static string Name(TerminationKind kind) => kind switch
     {
@@ -85,7 +87,8 @@ public static class DefrostText
         if (r.Phases.HeatOn is not { } on)
             return "No verdict yet. Mark when the heat came on.";
         if (r.Phases is not { HeatOff: { } off, HeatMin: { } length })
-            return $"{CircuitText.Sentence(Name(setUp.Kind))} defrost, heat on since {clock.Time(run.At(on))}{(r.ClearMin is { } soon ? $"; coil clear at {clock.Time(run.At(soon))}" : r.Places.Count > 0 ? "; the coil is not clear yet" : "")}.";
+            return $"{CircuitText.Sentence(Name(setUp.Kind))} defrost, heat on since "
+                + $"{clock.Time(run.At(on))}{(r.ClearMin is { } soon ? $"; coil clear at {clock.Time(run.At(soon))}" : r.Places.Count > 0 ? "; the coil is not clear yet" : "")}.";
         var end = r.End switch
         {
             EndedBy.Temperature => $"by the {Name(setUp.EndedBy)}",
@@ -95,27 +98,34 @@ public static class DefrostText
             EndedBy.Hand => "by hand",
             _ => "by what is not known",
         };
-        var said = $"{CircuitText.Sentence(Name(setUp.Kind))} defrost: {Minutes(length)} of heat, ended at {clock.Time(run.At(off))} {end}; ";
+        var said =
+            $"{CircuitText.Sentence(Name(setUp.Kind))} defrost: {Minutes(length)} of heat, ended at {clock.Time(run.At(off))} {end}; ";
         if (r.ClearMin is { } clear)
         {
             return said + (r.OverRunMin is { } over && over > DefrostLimits.GoodOverRunMin
-                ? $"the coil was clear at {clock.Time(run.At(clear))}, so the last {Minutes(over)} ({UnitText.Number(r.OverRunShare!.Value * 100, 0)} % of the heat) only heated the coil and box."
-                : $"the coil was clear at {clock.Time(run.At(clear))}, {Minutes(r.OverRunMin ?? 0)} before the end: it ended when it should.");
+                ? $"the coil was clear at {clock.Time(run.At(clear))}, so the last {Minutes(over)} "
+                    + $"({UnitText.Number(r.OverRunShare!.Value * 100, 0)} % of the heat) only heated the coil and box."
+                : $"the coil was clear at {clock.Time(run.At(clear))}, {Minutes(r.OverRunMin ?? 0)} before the end: it ended when it "
+                    + "should.");
         }
 
         if (r.IceIsLeft)
-            return said + $"ice was left: {CircuitText.List(r.Places.Where(p => p.Told == ClearTold.NotClear && p.Place.Kind != RunPlaceKind.AtSensor).Select(p => Name(p.Place)))} had not come clear.";
+            return said
+                + $"ice was left: {CircuitText.List(r.Places.Where(p => p.Told == ClearTold.NotClear && p.Place.Kind != RunPlaceKind.AtSensor).Select(p => Name(p.Place)))} had not come clear.";
         return said + "no place on the coil was watched, so whether it came clear is not proved.";
     }
 
-    public static string Minutes(double minutes) => minutes < 1.5 ? $"{UnitText.Number(minutes, 1)} min" : $"{UnitText.Number(minutes, 0)} min";
+    public static string Minutes(double minutes) =>
+        minutes < 1.5 ? $"{UnitText.Number(minutes, 1)} min" : $"{UnitText.Number(minutes, 0)} min";
 
     public static string Told(PlaceMelt melt, UnitText units) => melt.Told switch
     {
-        ClearTold.Plateau => $"stood {Minutes(melt.PlateauMin)} at {units.Temperature(Temperature.ZeroCelsiusInKelvin + melt.LevelC!.Value)}, then rose",
+        ClearTold.Plateau =>
+            $"stood {Minutes(melt.PlateauMin)} at {units.Temperature(Temperature.ZeroCelsiusInKelvin + melt.LevelC!.Value)}, then rose",
         ClearTold.Crossing => "went through freezing without standing there: next to no ice",
         ClearTold.NeverFrozen => "was above freezing from the start",
-        _ => melt.LevelC is { } level ? $"still at {units.Temperature(Temperature.ZeroCelsiusInKelvin + level)} when the heat ended" : "never reached the melting point",
+        _ => melt.LevelC is { } level ? $"still at {units.Temperature(Temperature.ZeroCelsiusInKelvin + level)} when the heat ended"
+            : "never reached the melting point",
     };
 
     public static string Finding(Finding f, DefrostSetUp setUp, UnitText units)
@@ -125,30 +135,54 @@ public static class DefrostText
         bool Has(string name) => f.Values.ContainsKey(name);
         return f.Code switch
         {
-            DefrostCodes.OverRun => $"Ran {N("overRunMin")} min past clear: {UnitText.Number(f.Values["share"] * 100, 0)} % of the heat{(Has("kwh") ? $", {N("kwh", 1)} kWh" : "")}, melted nothing.",
+            DefrostCodes.OverRun =>
+                $"Ran {N("overRunMin")} min past clear: {UnitText.Number(f.Values["share"] * 100, 0)} % of the "
+                + $"heat{(Has("kwh") ? $", {N("kwh", 1)} kWh" : "")}, melted nothing.",
             DefrostCodes.WellEnded => $"Ended {N("overRunMin", 1)} min after the last place was clear: time for the drops, no more.",
-            DefrostCodes.EndedEarly => $"Ended before the coil was clear{(Has("coldestC") ? $": its coldest place was at {T("coldestC")}" : "")}. Ice left behind can ice the coil again. Clear it all.",
-            DefrostCodes.NotTerminated => $"The {Name(setUp.EndedBy)} never ended it: its spot had {T("spotC")}, it is set to {T("setC")}. {(setUp.EndedBy == TerminationKind.Probe ? "Probe reading cold, in the wrong input, or its relay welded." : "Switch open, wrong lead, or wired past.")}",
-            DefrostCodes.LimitBeforeClear => $"The time was up before the coil was clear{(Has("coldestC") ? $" ({T("coldestC")} at its coldest place)" : "")}: heaters weak, too few defrosts, or too much frost.",
+            DefrostCodes.EndedEarly =>
+                $"Ended before the coil was clear{(Has("coldestC") ? $": its coldest place was at {T("coldestC")}" : "")}. Ice left "
+                + "behind can ice the coil again. Clear it all.",
+            DefrostCodes.NotTerminated =>
+                $"The {Name(setUp.EndedBy)} never ended it: its spot had {T("spotC")}, it is set to {T("setC")}. "
+                + $"{(setUp.EndedBy == TerminationKind.Probe ? "Probe reading cold, in the wrong input, or its relay welded." : "Switch open, wrong lead, or wired past.")}",
+            DefrostCodes.LimitBeforeClear =>
+                $"The time was up before the coil was clear{(Has("coldestC") ? $" ({T("coldestC")} at its coldest place)" : "")}: "
+                + "heaters weak, too few defrosts, or too much frost.",
             DefrostCodes.EndUnknown => "What ended the heat is not settled.",
-            DefrostCodes.SensorLags => $"The end sensor sits too cold: {T("spotC")} at its spot when the coldest bend had {T("coldestC")}{(Has("behindMin") && f.Values["behindMin"] > 1 ? $", and clear {N("behindMin")} min after it" : "")}.",
-            DefrostCodes.SensorLeads => $"The end sensor sits too warm: {T("spotC")} at its spot while the coldest place had {T("coldestC")}.",
+            DefrostCodes.SensorLags =>
+                $"The end sensor sits too cold: {T("spotC")} at its spot when the coldest bend had "
+                + $"{T("coldestC")}{(Has("behindMin") && f.Values["behindMin"] > 1 ? $", and clear {N("behindMin")} min after it" : "")}.",
+            DefrostCodes.SensorLeads =>
+                $"The end sensor sits too warm: {T("spotC")} at its spot while the coldest place had {T("coldestC")}.",
             DefrostCodes.SensorFits => $"The end sensor's spot ({T("spotC")}) follows the coil ({T("coldestC")} to {T("warmestC")}).",
-            DefrostCodes.ProbeOff => $"The end probe shows {units.Difference(Math.Abs(f.Values["offK"]))} {(f.Values["offK"] > 0 ? "more" : "less")} than the thermometer beside it, so it ends {(f.Values["offK"] > 0 ? "early" : "late or never")}.",
+            DefrostCodes.ProbeOff =>
+                $"The end probe shows {units.Difference(Math.Abs(f.Values["offK"]))} {(f.Values["offK"] > 0 ? "more" : "less")} than "
+                + $"the thermometer beside it, so it ends {(f.Values["offK"] > 0 ? "early" : "late or never")}.",
             DefrostCodes.SwitchOff => $"Switched at {T("spotC")}, rated {T("ratedC")}. Test it: slow or out of calibration.",
             DefrostCodes.LegOut => $"Heater element {N("element")} is out: {N("powerKw", 1)} of {N("ratedKw", 1)} kW left.",
             DefrostCodes.LegWeak => $"Leg {N("leg")} is weak: {N("measuredA", 1)} A, should carry {N("expectedA", 1)} A at this voltage.",
-            DefrostCodes.LowVoltage => $"The supply is low: {N("volts")} V for heaters of {N("ratedVolts")} V; their power falls with its square.",
-            DefrostCodes.DripShort => $"Only {N("dripMin", 1)} min to drip{(Has("setMin") ? $", set to {N("setMin", 1)}" : "")}: drops freeze on the fins again.",
+            DefrostCodes.LowVoltage =>
+                $"The supply is low: {N("volts")} V for heaters of {N("ratedVolts")} V; their power falls with its square.",
+            DefrostCodes.DripShort =>
+                $"Only {N("dripMin", 1)} min to drip{(Has("setMin") ? $", set to {N("setMin", 1)}" : "")}: drops freeze on the fins again.",
             DefrostCodes.FansInHeat => "The fans ran while the heat was on: delay switch stuck, relay welded, or wired past.",
-            DefrostCodes.FansEarly => $"The fans came back with the coil at {T("coilC")}, should wait for {T("setC")}: they blew warm, wet air into the box.",
+            DefrostCodes.FansEarly =>
+                $"The fans came back with the coil at {T("coilC")}, should wait for {T("setC")}: they blew warm, wet air into the box.",
             DefrostCodes.FansLate => $"The fans came back {N("lateMin")} min after the coil had {T("setC")}.",
-            DefrostCodes.FansNever => $"The fans were not seen to come back, {N("waitedMin")} min after the coil had {T("setC")}: delay open, or they are dead.",
-            DefrostCodes.FansCycling => $"The fan delay opened {N("cycles")} times in pull-down. Liquid can reach the compressor. Log any jumper as an open item.",
-            DefrostCodes.RestartPressure => $"Suction peaked at {units.Gauge(f.Values["peakKpa"])} on restart, {units.Change(MeasuringPoint.SuctionPressure, f.Values["riseKpa"])} on what it was before the heat: look at pump-down, drip time and a crankcase regulator.",
-            DefrostCodes.SlowRecovery => Has("recoveryMin") ? $"The box needed {N("recoveryMin")} min to come back." : $"The box was not back after {N("watchedMin")} min of watching.",
+            DefrostCodes.FansNever =>
+                $"The fans were not seen to come back, {N("waitedMin")} min after the coil had {T("setC")}: delay open, or they are dead.",
+            DefrostCodes.FansCycling =>
+                $"The fan delay opened {N("cycles")} times in pull-down. Liquid can reach the compressor. Log any jumper as an open item.",
+            DefrostCodes.RestartPressure =>
+                $"Suction peaked at {units.Gauge(f.Values["peakKpa"])} on restart, "
+                + $"{units.Change(MeasuringPoint.SuctionPressure, f.Values["riseKpa"])} on what it was before the heat: look at "
+                + "pump-down, drip time and a crankcase regulator.",
+            DefrostCodes.SlowRecovery =>
+                Has("recoveryMin") ? $"The box needed {N("recoveryMin")} min to come back."
+                : $"The box was not back after {N("watchedMin")} min of watching.",
             DefrostCodes.ProductWarm => $"Product reached {T("productC")} in the defrost.",
-            DefrostCodes.Vapour => $"Vapour left the coil or froze above it{(Has("overRunMin") ? $": the heat ran {N("overRunMin")} min past clear" : "")}.",
+            DefrostCodes.Vapour =>
+                $"Vapour left the coil or froze above it{(Has("overRunMin") ? $": the heat ran {N("overRunMin")} min past clear" : "")}.",
             _ => f.Code,
         };
     }
@@ -201,13 +235,21 @@ public static class DefrostText
         if (r.Ice is { } ice)
             yield return ("ice melted", $"{units.Weight(ice.IceKg)} ± {units.Weight(ice.UncertaintyKg)}");
         if (r.Heaters is { } h && h.Legs.Any(l => l.MeasuredA is not null))
-            yield return ("heaters", $"{UnitText.Number(h.PowerKw, 2)} of {UnitText.Number(h.RatedKw, 2)} kW at {UnitText.Number(h.Volts, 0)} V{(h.IsMeasured ? "" : " (rated)")}");
+            yield return (
+                "heaters",
+                $"{UnitText.Number(h.PowerKw, 2)} of {UnitText.Number(h.RatedKw, 2)} kW at {UnitText.Number(h.Volts, 0)} "
+                + $"V{(h.IsMeasured ? "" : " (rated)")}");
         if (r.Phases.DripMin is { } drip)
             yield return ("drip", Minutes(drip));
         if (r.Fans is { OnMin: { } fans } f)
-            yield return ("fans back", clock.Time(run.At(fans)) + (f.CoilC is { } coil ? $", coil at {units.Temperature(Temperature.ZeroCelsiusInKelvin + coil)}" : ""));
+            yield return (
+                "fans back",
+                clock.Time(run.At(fans))
+                + (f.CoilC is { } coil ? $", coil at {units.Temperature(Temperature.ZeroCelsiusInKelvin + coil)}" : ""));
         if (r.Box is { } box)
-            yield return ("box", $"{units.Temperature(Temperature.ZeroCelsiusInKelvin + box.BeforeC)} to {units.Temperature(Temperature.ZeroCelsiusInKelvin + box.PeakC)}{(box.RecoveryMin is { } back ? $", back after {Minutes(back)}" : "")}");
+            yield return (
+                "box", $"{units.Temperature(Temperature.ZeroCelsiusInKelvin + box.BeforeC)} to "
+                + $"{units.Temperature(Temperature.ZeroCelsiusInKelvin + box.PeakC)}{(box.RecoveryMin is { } back ? $", back after {Minutes(back)}" : "")}");
         if (r.Box?.ProductPeakC is { } product)
             yield return ("product at its warmest", units.Temperature(Temperature.ZeroCelsiusInKelvin + product));
     }
@@ -219,12 +261,16 @@ public static class DefrostText
         static string Signed(double v, int decimals, string unit) => $"{(v > 0 ? "+" : "")}{UnitText.Number(v, decimals)} {unit}";
         var done = c.Changes.Select(what).ToList();
         if (c.IsUnchanged is { } same && done.Count > 0)
-            yield return same ? $"The same within 2 min after: {CircuitText.List(done)}. {(done.Count == 1 ? "It was not" : done.Count == 2 ? "Neither was" : "None of them was")} the cause."
+            yield return same
+                ? $"The same within 2 min after: {CircuitText.List(done)}. "
+                + $"{(done.Count == 1 ? "It was not" : done.Count == 2 ? "Neither was" : "None of them was")} the cause."
                 : $"Different after: {CircuitText.List(done)}.";
         else if (c.IsUnchanged is { } alike)
-            yield return alike ? "The same within 2 min; nothing was changed between." : "Different, though nothing was put on record between.";
+            yield return alike ? "The same within 2 min; nothing was changed between."
+                : "Different, though nothing was put on record between.";
         if (c.HeatMin is { } heat)
-            yield return $"Heat {Signed(heat, 0, "min")}, from {Minutes(c.Earlier.Result.Phases.HeatMin!.Value)} to {Minutes(c.Later.Result.Phases.HeatMin!.Value)}.";
+            yield return $"Heat {Signed(heat, 0, "min")}, from {Minutes(c.Earlier.Result.Phases.HeatMin!.Value)} to "
+                + $"{Minutes(c.Later.Result.Phases.HeatMin!.Value)}.";
         if (c.OverRunMin is { } over)
             yield return $"Past clear {Signed(over, 0, "min")}.";
         if (c.IceKg is { } ice)

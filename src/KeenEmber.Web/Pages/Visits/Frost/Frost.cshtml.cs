@@ -18,7 +18,9 @@ public sealed class FrostModel(VisitViews views) : VisitPage(views)
     ];
 
     /// <summary>Where the painting starts: the preset asked for, else the last picture of this visit.</summary>
-    public FrostPicture Start => Presets.FirstOrDefault(p => p.Name == From).Picture ?? View.Timeline.Standing.OfType<FrostEntry>().LastOrDefault()?.Picture ?? FrostPicture.AllClear;
+    public FrostPicture Start =>
+        Presets.FirstOrDefault(p => p.Name == From).Picture ?? View.Timeline.Standing.OfType<FrostEntry>().LastOrDefault()?.Picture
+        ?? FrostPicture.AllClear;
 
     [BindProperty(SupportsGet = true)]
     public string? From { get; set; }
@@ -44,6 +46,8 @@ public sealed class FrostModel(VisitViews views) : VisitPage(views)
 
     private static FrostPicture Face(Func<int, int, char> cell) => FrostPicture.AllClear with
     {
-        Face = string.Concat(Enumerable.Range(0, FrostPicture.Rows * FrostPicture.Columns).Select(i => cell(i / FrostPicture.Columns, i % FrostPicture.Columns))),
+        Face = string.Concat(
+            Enumerable.Range(0, FrostPicture.Rows * FrostPicture.Columns)
+            .Select(i => cell(i / FrostPicture.Columns, i % FrostPicture.Columns))),
     };
 }

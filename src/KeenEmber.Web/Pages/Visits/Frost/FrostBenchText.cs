@@ -14,14 +14,17 @@ public sealed class FrostBenchText() : BenchText("frost")
 
     public override string Finding(Finding finding, VisitView view) => FrostText.Pattern(finding.Code);
 
-    public override string Headline(Finding finding, EquipmentKind kind) => $"Frost is left after the work. {FrostText.Pattern(finding.Code)}";
+    public override string Headline(Finding finding, EquipmentKind kind) =>
+        $"Frost is left after the work. {FrostText.Pattern(finding.Code)}";
 
-    public override TaskText Task(BenchTask task, VisitView view) => throw new ArgumentException("The frost bench asks for nothing.", nameof(task));
+    public override TaskText Task(BenchTask task, VisitView view) =>
+        throw new ArgumentException("The frost bench asks for nothing.", nameof(task));
 
     public override IEnumerable<Station> Stations(VisitView view)
     {
         var frost = view.Of<FrostJudgement>();
-        yield return new(20, "Frost", "Frost", frost?.AfterTheWork is not null ? "after" : frost?.AsFound is not null ? "as found" : "no picture");
+        yield return new(
+            20, "Frost", "Frost", frost?.AfterTheWork is not null ? "after" : frost?.AsFound is not null ? "as found" : "no picture");
     }
 
     public override string? Entry(Entry entry, VisitView view) => entry is FrostEntry f

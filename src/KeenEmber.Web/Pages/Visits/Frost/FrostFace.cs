@@ -19,7 +19,9 @@ public static class FrostFace
     private static HtmlString Draw(FrostPicture picture, string cssClass, bool paint, string label)
     {
         var hatch = "frost-" + string.Concat(label.Where(char.IsLetterOrDigit));
-        var svg = new Svg().Open(Left + FrostPicture.Columns * Cell + 14, Top + FrostPicture.Rows * Cell + 12, cssClass, paint ? "Coil face, inlet at the left" : $"Coil face {label}: {FrostText.Summary(picture)}");
+        var svg = new Svg()
+            .Open(Left + FrostPicture.Columns * Cell + 14, Top + FrostPicture.Rows * Cell + 12, cssClass, paint
+            ? "Coil face, inlet at the left" : $"Coil face {label}: {FrostText.Summary(picture)}");
         svg.HatchPattern(hatch);
         svg.Text(Left, 17, "inlet side", "axis").Text(Left + FrostPicture.Columns * Cell, 17, "far side", "axis end");
         for (var row = 0; row < FrostPicture.Rows; row++)
@@ -29,10 +31,12 @@ public static class FrostFace
                 var (x, y) = (Left + column * Cell, Top + row * Cell);
                 var state = picture.At(row, column);
                 svg.OpenGroup($"cell s{(int)state}", paint
-                    ? $"tabindex=\"0\" role=\"button\" data-cell=\"{row * FrostPicture.Columns + column}\" aria-label=\"pass {row + 1}, section {column + 1}: {FrostText.Name(state)}\"" : "");
+                    ? $"tabindex=\"0\" role=\"button\" data-cell=\"{row * FrostPicture.Columns + column}\" aria-label=\"pass "
+                        + $"{row + 1}, section {column + 1}: {FrostText.Name(state)}\"" : "");
                 svg.Rect(x, y, Cell, Cell, "cell-box");
                 svg.Rect(x, y, Cell, Cell, "cell-frost", fill: $"url(#{hatch})");
-                svg.Line(x + 10, y + 10, x + Cell - 10, y + Cell - 10, "cell-ice").Line(x + Cell - 10, y + 10, x + 10, y + Cell - 10, "cell-ice");
+                svg.Line(x + 10, y + 10, x + Cell - 10, y + Cell - 10, "cell-ice")
+                    .Line(x + Cell - 10, y + 10, x + 10, y + Cell - 10, "cell-ice");
                 svg.CloseGroup();
             }
         }

@@ -16,14 +16,17 @@ public sealed class GlycolBenchText() : BenchText("glycol")
 
     public override string Headline(Finding finding, EquipmentKind kind) => GlycolText.Headline(finding);
 
-    public override TaskText Task(BenchTask task, VisitView view) => throw new ArgumentException("The glycol bench asks for nothing.", nameof(task));
+    public override TaskText Task(BenchTask task, VisitView view) =>
+        throw new ArgumentException("The glycol bench asks for nothing.", nameof(task));
 
     public override IEnumerable<Station> Stations(VisitView view) => view.MakeUp.Kind != EquipmentKind.GlycolChiller ? []
         : [new(50, "Glycol", "Glycol", view.Of<GlycolJudgement>()?.Result is null ? "not tested" : "tested")];
 
-    public override string? Entry(Entry entry, VisitView view) => entry is GlycolEntry g ? $"{GlycolText.Name(g.Kind)} {UnitText.Number(g.Percent ?? 0, 0)} %" : null;
+    public override string? Entry(Entry entry, VisitView view) =>
+        entry is GlycolEntry g ? $"{GlycolText.Name(g.Kind)} {UnitText.Number(g.Percent ?? 0, 0)} %" : null;
 
     public override IEnumerable<PanelLine> Lines(BenchJudgement judgement, VisitView view) => [];
 
-    public override IEnumerable<UnfitLine> Unfit(BenchJudgement judgement, VisitView view) => judgement.Now.Select(f => new UnfitLine(view.Say(f)));
+    public override IEnumerable<UnfitLine> Unfit(BenchJudgement judgement, VisitView view) =>
+        judgement.Now.Select(f => new UnfitLine(view.Say(f)));
 }

@@ -15,11 +15,19 @@ public static class GlycolText
         string T(string name) => finding.Values.TryGetValue(name, out var kelvin) ? units.Temperature(kelvin) : "unknown";
         return finding.Code switch
         {
-            GlycolCheck.TooWeak => $"The mixture is too weak: it freezes at {T("Freezing")}, and at the right set point the coil is at {T("CoilAtSetPoint")}. If it froze, the mixture let it.",
-            GlycolCheck.ControlTooCold => $"The mixture would do ({T("Freezing")}), but a surface was at {T("ColdestSurface")}: the control, or a low suction, let it freeze.",
-            GlycolCheck.ThinMargin => $"Freezes at {T("Freezing")}, too close to the coil at {T("CoilAtSetPoint")}. Strengthen the mixture.",
-            GlycolCheck.TooStrong => $"It freezes only at {T("Freezing")}, far stronger than the coil's {T("CoilAtSetPoint")} needs: thick, and poor at carrying heat.",
-            GlycolCheck.Fits => $"The mixture fits: it freezes at {T("Freezing")}, the coil at the right set point is at {T("CoilAtSetPoint")}.",
+            GlycolCheck.TooWeak =>
+                $"The mixture is too weak: it freezes at {T("Freezing")}, and at the right set point the coil is at "
+                + $"{T("CoilAtSetPoint")}. If it froze, the mixture let it.",
+            GlycolCheck.ControlTooCold =>
+                $"The mixture would do ({T("Freezing")}), but a surface was at {T("ColdestSurface")}: the control, or a low suction, "
+                + "let it freeze.",
+            GlycolCheck.ThinMargin =>
+                $"Freezes at {T("Freezing")}, too close to the coil at {T("CoilAtSetPoint")}. Strengthen the mixture.",
+            GlycolCheck.TooStrong =>
+                $"It freezes only at {T("Freezing")}, far stronger than the coil's {T("CoilAtSetPoint")} needs: thick, and poor at "
+                + "carrying heat.",
+            GlycolCheck.Fits =>
+                $"The mixture fits: it freezes at {T("Freezing")}, the coil at the right set point is at {T("CoilAtSetPoint")}.",
             GlycolCheck.OutOfRange => "This strength is outside 0 to 60 % by mass: nothing is known of it here.",
             _ => finding.Code,
         };

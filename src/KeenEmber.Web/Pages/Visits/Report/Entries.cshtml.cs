@@ -6,7 +6,8 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeenEmber.Web.Pages.Visits.Report;
 
 /// <summary>
-/// The entries of a visit as they were written, with nothing judged: the page that opens when no other does. Here the entry that stops them is struck out.
+/// The entries of a visit as they were written, with nothing judged: the page that opens when no other does. Here the entry that stops them
+/// is struck out.
 /// </summary>
 public sealed class EntriesModel(VisitStore visits, TimeProvider time) : PageModel
 {
@@ -28,7 +29,10 @@ public sealed class EntriesModel(VisitStore visits, TimeProvider time) : PageMod
         if (entryId == Guid.Empty || Entries.FirstOrDefault(e => e.Id == corrects) is not { Stands: true })
             return BadRequest();
         var now = time.GetUtcNow();
-        visits.Append([new WithdrawalEntry(new(entryId, id, now, now, BrowserNotes.Of(Request, BrowserNotes.Technician) ?? Visit.Author, corrects) { Device = BrowserNotes.Device(HttpContext) })]);
+        visits.Append(
+            [new WithdrawalEntry(
+            new(entryId, id, now, now, BrowserNotes.Of(Request, BrowserNotes.Technician)
+            ?? Visit.Author, corrects) { Device = BrowserNotes.Device(HttpContext) })]);
         return RedirectToPage(new { id });
     }
 

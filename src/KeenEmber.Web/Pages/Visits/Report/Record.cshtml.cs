@@ -23,13 +23,16 @@ public sealed class RecordModel(VisitViews views) : VisitPage(views)
     [BindProperty(SupportsGet = true)]
     public RecordFilter Show { get; set; }
 
-    /// <summary>Lines the latest first: an entry, or the readings of one round of a defrost. A correction stands where the entry it corrects stood, photos of an entry stand with it.</summary>
+    /// <summary>Lines the latest first: an entry, or the readings of one round of a defrost. A correction stands where the entry it
+    /// corrects stood, photos of an entry stand with it.</summary>
     public IEnumerable<IReadOnlyList<Entry>> Lines => AllLines.Take(All ? int.MaxValue : AtFirst);
 
     private List<IReadOnlyList<Entry>> AllLines => field ??= Grouped(View.Timeline.Standing.FirstOrDefault(e => e.Id == Round)?.At);
 
-    private List<IReadOnlyList<Entry>> Grouped(DateTimeOffset? oneByOne) => [.. Listed(Show).OrderByDescending(e => e.At).ThenByDescending(e => e.Id)
-        .GroupBy(e => e is RunReadingEntry r && Stands(e) && r.At != oneByOne ? (r.Run, r.At) : (e.Id, default)).Select(g => g.OrderBy(e => e.Id).ToList())];
+    private List<IReadOnlyList<Entry>> Grouped(DateTimeOffset? oneByOne) =>
+        [.. Listed(Show).OrderByDescending(e => e.At).ThenByDescending(e => e.Id)
+        .GroupBy(e => e is RunReadingEntry r && Stands(e) && r.At != oneByOne ? (r.Run, r.At) : (e.Id, default))
+            .Select(g => g.OrderBy(e => e.Id).ToList())];
 
     /// <summary>A reading of the round that is shown one by one, to be struck out or given a photo.</summary>
     [BindProperty(SupportsGet = true)]
@@ -49,9 +52,11 @@ public sealed class RecordModel(VisitViews views) : VisitPage(views)
     {
         RecordFilter.Readings => e is ReadingEntry or MeterEntry,
         RecordFilter.Seen => e is ObservationEntry or FrostEntry or HazardsEntry or ProofEntry or DamageEntry,
-        RecordFilter.Tests => e is RunEntry or RunReadingEntry or RunMarkEntry or ClockTestEntry or SwitchStateEntry or SensorCheckEntry or WarmedEntry or ResponseEntry
+        RecordFilter.Tests =>
+            e is RunEntry or RunReadingEntry or RunMarkEntry or ClockTestEntry or SwitchStateEntry or SensorCheckEntry or WarmedEntry or ResponseEntry
             or ControlEventEntry or OutputStateEntry or DialEntry or BulbTurnEntry or GlycolEntry or StandingEntry,
-        RecordFilter.Changes => e is ChangeEntry or PartEntry or RefrigerantEntry or SettingEntry or ParameterEntry or ControlSettingEntry or DefrostSetUpEntry or SensorEntry or SensorMendEntry
+        RecordFilter.Changes =>
+            e is ChangeEntry or PartEntry or RefrigerantEntry or SettingEntry or ParameterEntry or ControlSettingEntry or DefrostSetUpEntry or SensorEntry or SensorMendEntry
             or ClosureEntry or HandoverEntry,
         RecordFilter.Notes => e is NoteEntry or RecommendationEntry or SignOffEntry or SignatureEntry,
         RecordFilter.Photos => e is PhotoEntry || PhotosOf(e).Any(),
@@ -62,7 +67,9 @@ public sealed class RecordModel(VisitViews views) : VisitPage(views)
     public static string Name(RecordFilter filter) => filter == RecordFilter.All ? "everything" : filter.ToString().ToLowerInvariant();
 
     /// <summary>Photos by the entry they stand with: the one they are about, and themselves.</summary>
-    private ILookup<Guid, PhotoEntry> Photos => field ??= View.Photos.SelectMany(p => new[] { p.Id, p.About ?? p.Id }.Distinct(), (photo, entry) => (photo, entry)).ToLookup(x => x.entry, x => x.photo);
+    private ILookup<Guid, PhotoEntry> Photos =>
+        field ??= View.Photos.SelectMany(p => new[] { p.Id, p.About ?? p.Id }.Distinct(), (photo, entry) => (photo, entry))
+        .ToLookup(x => x.entry, x => x.photo);
 
     public IEnumerable<PhotoEntry> PhotosOf(Entry entry) => Photos[entry.Id];
 
@@ -132,7 +139,8 @@ public sealed class RecordModel(VisitViews views) : VisitPage(views)
             PhotoEntry p => Said(200) is { } said ? p with { Caption = said } : null,
             ClosureEntry c => Said(200) is { } said ? c with { How = said } : null,
             ProofEntry p => Said(200) is { } said ? p with { What = said } : null,
-            ObservationEntry o when EnumName.Find<FactState>(Form[Text]) is { } state && o.Fact.States().Contains(state) => o with { State = state },
+            ObservationEntry o when EnumName.Find<FactState>(Form[Text]) is { } state && o.Fact.States().Contains(state) =>
+                o with { State = state },
             _ => null,
         };
         if (made is null)

@@ -37,11 +37,14 @@ public sealed class ReportModel(VisitViews views, SignedReportStore reports) : P
     public string Explained(string code) => View.SignOff is not { } signed ? "" : signed.Explains(code) ? "Explained." : "Not explained.";
 
     /// <summary>What was on record before the first change, in one line.</summary>
-    public string AsFoundLine => CircuitText.Sentence(string.Join(", ", View.AsFound.Facts.Select(f => EntryText.What(f, View)).Distinct()));
+    public string AsFoundLine =>
+        CircuitText.Sentence(string.Join(", ", View.AsFound.Facts.Select(f => EntryText.What(f, View)).Distinct()));
 
     /// <summary>The meters named on the visit.</summary>
     public string Meters => CircuitText.List(View.Timeline.Standing.OfType<MeterEntry>().GroupBy(m => m.Measures).Select(g => g.Last())
-        .Select(m => $"{m.Meter.Name} ({ServiceText.Name(m.Measures)} {ServiceText.Accuracy(m.Measures, m.Meter.Accuracy, View.Units)}, {(m.Meter.IsChecked ? "checked" : "not checked")})"));
+        .Select(m =>
+            $"{m.Meter.Name} ({ServiceText.Name(m.Measures)} {ServiceText.Accuracy(m.Measures, m.Meter.Accuracy, View.Units)}, "
+            + $"{(m.Meter.IsChecked ? "checked" : "not checked")})"));
 
     /// <summary>A customer sees a few, the lead all.</summary>
     public IEnumerable<PhotoEntry> PhotosToShow => ForCustomer ? View.Photos.Where(p => p.Topic == Topic.Visit).Take(3) : View.Photos;
@@ -70,5 +73,6 @@ public sealed class ReportModel(VisitViews views, SignedReportStore reports) : P
     }
 
     /// <summary>The sign-off, or the customer's signature that came after it; null while the visit is not signed off.</summary>
-    public static Entry? LastSigned(VisitView view) => view.SignOff is not { } off ? null : view.Signature is { } signature && signature.WrittenAt > off.WrittenAt ? signature : off;
+    public static Entry? LastSigned(VisitView view) =>
+        view.SignOff is not { } off ? null : view.Signature is { } signature && signature.WrittenAt > off.WrittenAt ? signature : off;
 }

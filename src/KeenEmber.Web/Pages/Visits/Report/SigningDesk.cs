@@ -10,7 +10,9 @@ namespace KeenEmber.Web.Pages.Visits.Report;
 /// <summary>Keeps the report of a visit as it reads at the moment it is signed off.</summary>
 public sealed class SigningDesk(VisitViews views, SignedReportStore reports, ICompositeViewEngine engine, ITempDataProvider tempData)
 {
-    private static readonly string Version = typeof(SigningDesk).Assembly.GetCustomAttribute<AssemblyInformationalVersionAttribute>()!.InformationalVersion is var v && v.IndexOf('+') is > 0 and var plus
+    private static readonly string Version =
+        typeof(SigningDesk).Assembly.GetCustomAttribute<AssemblyInformationalVersionAttribute>()!.InformationalVersion is var v
+        && v.IndexOf('+') is > 0 and var plus
         ? v[..Math.Min(v.Length, plus + 9)] : v;
 
     public async Task Keep(Guid visitId, PageContext page)
@@ -26,8 +28,11 @@ public sealed class SigningDesk(VisitViews views, SignedReportStore reports, ICo
         model.Open(view);
         var partial = engine.GetView(null, "/Pages/Visits/Report/_ReportBody.cshtml", isMainPage: false).View!;
         using var writer = new StringWriter();
-        var data = new ViewDataDictionary<ReportModel>(new Microsoft.AspNetCore.Mvc.ModelBinding.EmptyModelMetadataProvider(), new()) { Model = model };
-        await partial.RenderAsync(new ViewContext(page, partial, data, new TempDataDictionary(page.HttpContext, tempData), writer, new HtmlHelperOptions()));
+        var data =
+            new ViewDataDictionary<ReportModel>(
+            new Microsoft.AspNetCore.Mvc.ModelBinding.EmptyModelMetadataProvider(), new()) { Model = model };
+        await partial.RenderAsync(
+            new ViewContext(page, partial, data, new TempDataDictionary(page.HttpContext, tempData), writer, new HtmlHelperOptions()));
         return writer.ToString();
     }
 }

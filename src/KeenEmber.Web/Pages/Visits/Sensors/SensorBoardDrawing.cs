@@ -5,7 +5,8 @@ using Microsoft.AspNetCore.Html;
 
 namespace KeenEmber.Web.Pages.Visits.Sensors;
 
-/// <summary>Places on the left with what the thermometer reads there, inputs on the right with what they show, and the leads between as the readings have them.</summary>
+/// <summary>Places on the left with what the thermometer reads there, inputs on the right with what they show, and the leads between as the
+/// readings have them.</summary>
 public static class SensorBoardDrawing
 {
     private const double Width = 380, Row = 46, Top = 26, Box = 132, Height = 36;
@@ -21,17 +22,22 @@ public static class SensorBoardDrawing
             var last = c.Channel.Points.LastOrDefault(p => !p.InBath);
             var state = !c.Result.IsFault ? "" : c.Result.Verdict == SensorVerdict.Swapped ? " crossed" : " off";
             var toY = Top + c.Place * Row + Height / 2;
-            svg.Line(Box, toY, Width - Box, y + Height / 2, $"lead{state}{(c.Result.Verdict == SensorVerdict.Unsettled || c.Channel.Points.Count == 0 ? " unsettled" : "")}");
+            svg.Line(
+                Box, toY, Width - Box, y + Height / 2,
+                $"lead{state}{(c.Result.Verdict == SensorVerdict.Unsettled || c.Channel.Points.Count == 0 ? " unsettled" : "")}");
             if (c.Result.Verdict is SensorVerdict.Open)
                 svg.Line(Width / 2 - 8, y + 10, Width / 2 + 8, y + 26, "lead-cut");
-            svg.Rect(0, y, Box, Height, "board-box").Text(8, y + 15, c.Channel.Name, "board-name").Text(8, y + 31, Value(last?.Reference, c.Channel.Curve), "board-value");
+            svg.Rect(0, y, Box, Height, "board-box").Text(8, y + 15, c.Channel.Name, "board-name")
+                .Text(8, y + 31, Value(last?.Reference, c.Channel.Curve), "board-value");
             svg.Rect(Width - Box, y, Box, Height, $"board-box{state}").Text(Width - Box + 8, y + 15, Input(c.Channel.Name), "board-name")
-                .Text(Width - Box + 8, y + 31, last?.Shown is not null ? Value(last.Shown, c.Channel.Curve) : last?.Signal is { } s ? Told(c.Channel.Curve, s) : "–", "board-value");
+                .Text(Width - Box + 8, y + 31, last?.Shown is not null ? Value(last.Shown, c.Channel.Curve) : last?.Signal is { } s
+                    ? Told(c.Channel.Curve, s) : "–", "board-value");
         }
 
         return svg.Close();
 
-        string Input(string name) => sensors.Sensors.First(s => s.Name == name).Sensor is { Channel.Length: > 0 } entry ? $"{entry.Channel} ({name})" : name;
+        string Input(string name) =>
+            sensors.Sensors.First(s => s.Name == name).Sensor is { Channel.Length: > 0 } entry ? $"{entry.Channel} ({name})" : name;
         string Value(double? value, SensorCurve curve) => value is { } v ? units.Curve(v, curve.Measures) : "–";
         string Told(SensorCurve curve, double signal) => double.IsInfinity(signal) ? "open" : Value(curve.ValueOf(signal), curve);
     }

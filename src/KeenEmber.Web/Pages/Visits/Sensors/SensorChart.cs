@@ -9,7 +9,8 @@ using Microsoft.AspNetCore.Html;
 namespace KeenEmber.Web.Pages.Visits.Sensors;
 
 /// <summary>
-/// A sensor's curve with what a healthy one may be off by. A circle stands where the thermometer and the meter put the sensor, a square where the controller puts it:
+/// A sensor's curve with what a healthy one may be off by. A circle stands where the thermometer and the meter put the sensor, a square
+/// where the controller puts it:
 /// how far each is from the curve, along the line of its signal, is the error of the sensor and of the controller.
 /// </summary>
 public static class SensorChart
@@ -19,10 +20,12 @@ public static class SensorChart
     private static readonly int[] Steps = [1, 2, 5];
 
     /// <summary>Curves by which a sensor's points are explained, the likeliest first.</summary>
-    public static IReadOnlyList<SensorCurve> Others(SensorResult result) => [.. new[] { result.Beside, result.Other }.OfType<SensorCurve>(), .. result.AlsoFits];
+    public static IReadOnlyList<SensorCurve> Others(SensorResult result) =>
+        [.. new[] { result.Beside, result.Other }.OfType<SensorCurve>(), .. result.AlsoFits];
 
     /// <param name="others">Curves that explain it as well.</param>
-    public static IHtmlContent Draw(SensorCurve curve, IReadOnlyList<SensorPoint> points, IReadOnlyList<SensorCurve> others, string name, UnitText units)
+    public static IHtmlContent Draw(
+        SensorCurve curve, IReadOnlyList<SensorPoint> points, IReadOnlyList<SensorCurve> others, string name, UnitText units)
     {
         var drawn = points.Where(p => p.Signal is { } s && double.IsFinite(s) && s > 0).ToList();
         var values = drawn.SelectMany(p => new[] { p.Reference, p.Shown, curve.ValueOf(p.Signal!.Value) }).OfType<double>().ToList();
@@ -48,8 +51,11 @@ public static class SensorChart
         }
 
         foreach (var signal in Lines(bottom, top, isLog))
-            svg.Line(Left, Y(signal), Width - Right, Y(signal), "grid").Text(Left - 5, Y(signal) + 4, Label(signal, curve.Signal), "axis end");
-        svg.Text(Width - Right, Height - 4, curve.Measures == QuantityKind.Pressure ? units.Units.Pressure.Symbol : units.TemperatureUnit, "axis end");
+            svg.Line(Left, Y(signal), Width - Right, Y(signal), "grid")
+                .Text(Left - 5, Y(signal) + 4, Label(signal, curve.Signal), "axis end");
+        svg.Text(
+            Width - Right, Height - 4, curve.Measures == QuantityKind.Pressure ? units.Units.Pressure.Symbol
+            : units.TemperatureUnit, "axis end");
         svg.Path(Band(), "tolerance");
         foreach (var other in others.Take(2))
             svg.Path(Line(other), "curve other");
@@ -68,7 +74,9 @@ public static class SensorChart
 
         string Line(SensorCurve c) => Points(v => (v, c.SignalAt(v)), 40);
 
-        string Band() => Points(v => (v - curve.ToleranceAt(v), curve.SignalAt(v)), 40) + " L" + Points(v => (v + curve.ToleranceAt(v), curve.SignalAt(v)), 40, back: true)[1..] + " Z";
+        string Band() =>
+            Points(v => (v - curve.ToleranceAt(v), curve.SignalAt(v)), 40) + " L"
+            + Points(v => (v + curve.ToleranceAt(v), curve.SignalAt(v)), 40, back: true)[1..] + " Z";
 
         string Points(Func<double, (double Value, double Signal)> at, int count, bool back = false)
         {
@@ -76,7 +84,10 @@ public static class SensorChart
             for (var i = 0; i <= count; i++)
             {
                 var (value, signal) = at(low + (high - low) * (back ? count - i : i) / count);
-                path.Append(CultureInfo.InvariantCulture, $"{(path.Length == 0 ? 'M' : 'L')}{Math.Clamp(X(value), Left, Width - Right):0.#} {Math.Clamp(Y(signal), Top, Height - Foot):0.#} ");
+                path.Append(
+                    CultureInfo.InvariantCulture,
+                    $"{(path.Length == 0 ? 'M' : 'L')}{Math.Clamp(X(value), Left, Width - Right):0.#} "
+                    + $"{Math.Clamp(Y(signal), Top, Height - Foot):0.#} ");
             }
 
             return path.ToString();
@@ -104,7 +115,8 @@ public static class SensorChart
 
     private static string Label(double signal, SignalKind kind) => kind switch
     {
-        SignalKind.Ohm => signal >= 1000 ? $"{UnitText.Number(signal / 1000, signal % 1000 == 0 ? 0 : 1)} kΩ" : $"{UnitText.Number(signal, 0)} Ω",
+        SignalKind.Ohm =>
+            signal >= 1000 ? $"{UnitText.Number(signal / 1000, signal % 1000 == 0 ? 0 : 1)} kΩ" : $"{UnitText.Number(signal, 0)} Ω",
         SignalKind.Volt => $"{UnitText.Number(signal, 1)} V",
         SignalKind.Milliampere => $"{UnitText.Number(signal, 0)} mA",
         _ => $"{UnitText.Number(signal * 100, 0)} %",

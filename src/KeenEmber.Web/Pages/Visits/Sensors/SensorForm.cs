@@ -16,8 +16,10 @@ public static class SensorForm
 
     public static IReadOnlyList<(string Code, string Name)> Curves { get; } =
     [
-        .. SensorFamilies.All.Select(f => (f.Code, SensorText.Name(f))), (ByBeta, "NTC by R25 and beta"), (ByTable, "two or three points of a maker's table"),
-        (Volts, "pressure transducer, 0 to 10 V"), (Milliamperes, "pressure transducer, 4 to 20 mA"), (Ratio, "pressure transducer, share of its supply"),
+        .. SensorFamilies.All.Select(f => (f.Code, SensorText.Name(f))), (ByBeta, "NTC by R25 and beta"),
+            (ByTable, "two or three points of a maker's table"),
+        (Volts, "pressure transducer, 0 to 10 V"), (Milliamperes, "pressure transducer, 4 to 20 mA"),
+            (Ratio, "pressure transducer, share of its supply"),
     ];
 
     /// <summary>Shows a sensor as it is on the list.</summary>
@@ -26,13 +28,15 @@ public static class SensorForm
         var c = s.Curve;
         (form["name"], form["role"], form["place"], form["channel"]) = (s.Name, s.Role.ToString(), s.Place, s.Channel);
         form["offset"] = s.Offset is { } o ? $"{Plain(o.Number)} {(o.Unit == Unit.FahrenheitDifference ? "°F" : "K")}" : "";
-        form["curve"] = c.Family.Length > 0 ? c.Family : c.R25 is not null ? ByBeta : c.Signal switch { SignalKind.Volt => Volts, SignalKind.Milliampere => Milliamperes, SignalKind.Ratio => Ratio, _ => ByTable };
+        form["curve"] = c.Family.Length > 0 ? c.Family : c.R25 is not null ? ByBeta
+            : c.Signal switch { SignalKind.Volt => Volts, SignalKind.Milliampere => Milliamperes, SignalKind.Ratio => Ratio, _ => ByTable };
         form["r25"] = c.R25 is { } r ? Plain(r) : "";
         form["beta"] = c.Beta is { } b ? Plain(b) : "";
         foreach (var (point, i) in (c.Points ?? []).Select((p, i) => (p, i)))
         {
             form[$"signal{i}"] = Plain(c.Signal == SignalKind.Ratio ? point.Signal * 100 : point.Signal);
-            form[$"value{i}"] = c.Measures == QuantityKind.Pressure ? $"{Plain(point.Value / units.Pressure.Scale)} {units.Pressure.Symbol}" : $"{Plain(point.Value)} °C";
+            form[$"value{i}"] = c.Measures == QuantityKind.Pressure
+                ? $"{Plain(point.Value / units.Pressure.Scale)} {units.Pressure.Symbol}" : $"{Plain(point.Value)} °C";
         }
     }
 
@@ -40,7 +44,8 @@ public static class SensorForm
     private static string Plain(double number) => number.ToString("0.####", CultureInfo.InvariantCulture);
 
     /// <summary>The sensor, or null with what is wrong at each field.</summary>
-    public static (string Name, SensorRole Role, CurveSpec Curve, string Place, string Channel, TypedValue? Offset)? Read(FilledForm form, UnitPreference units)
+    public static (string Name, SensorRole Role, CurveSpec Curve, string Place, string Channel, TypedValue? Offset)? Read(
+        FilledForm form, UnitPreference units)
     {
         var name = form.Text("name", 30, missing: "Name it as you call it, such as box or coil.");
         var role = form.Choice<SensorRole>("role");
@@ -63,7 +68,8 @@ public static class SensorForm
             case ByTable:
                 return new(Points: Points(form, 3, SignalKind.Ohm, QuantityKind.Temperature, units));
             case Volts or Milliamperes or Ratio:
-                var signal = form["curve"] switch { Volts => SignalKind.Volt, Milliamperes => SignalKind.Milliampere, _ => SignalKind.Ratio };
+                var signal =
+                    form["curve"] switch { Volts => SignalKind.Volt, Milliamperes => SignalKind.Milliampere, _ => SignalKind.Ratio };
                 return new(Points: Points(form, 2, signal, QuantityKind.Pressure, units), Signal: signal, Measures: QuantityKind.Pressure);
             default:
                 if (SensorFamilies.Find(form["curve"]) is null)
@@ -80,10 +86,14 @@ public static class SensorForm
             var (s, v) = (form[$"signal{i}"], form[$"value{i}"]);
             if (s.Length == 0 && v.Length == 0 && i >= 2)
                 continue;
-            var at = signal == SignalKind.Ohm ? QuantityReader.Read(s, QuantityKind.Resistance, units).Value?.Si(default) : QuantityReader.Number(s) / (signal == SignalKind.Ratio ? 100 : 1);
+            var at = signal == SignalKind.Ohm ? QuantityReader.Read(s, QuantityKind.Resistance, units).Value?.Si(default)
+                : QuantityReader.Number(s) / (signal == SignalKind.Ratio ? 100 : 1);
             var value = QuantityReader.Read(v, measures, units).Value;
             if (at is null)
-                form.Errors[$"signal{i}"] = signal switch { SignalKind.Ohm => "Resistance, such as 27.28k.", SignalKind.Ratio => "Per cent of the supply, such as 10.", SignalKind.Volt => "Volts, such as 0.5.", _ => "Milliamperes, such as 4." };
+                form.Errors[$"signal{i}"] =
+                    signal switch { SignalKind.Ohm =>
+                    "Resistance, such as 27.28k.", SignalKind.Ratio =>
+                    "Per cent of the supply, such as 10.", SignalKind.Volt => "Volts, such as 0.5.", _ => "Milliamperes, such as 4." };
             if (value is null)
                 form.Errors[$"value{i}"] = $"What it stands for, such as {TypingText.Example(measures, units)}.";
             if (at is not null && value is not null)

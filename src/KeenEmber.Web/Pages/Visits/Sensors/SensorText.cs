@@ -45,7 +45,9 @@ public static class SensorText
         _ => "by a maker's table",
     };
 
-    public static string Name(SignalKind signal) => signal switch { SignalKind.Ohm => "resistance", SignalKind.Volt => "0 to 10 V", SignalKind.Milliampere => "4 to 20 mA", _ => "share of the supply" };
+    public static string Name(SignalKind signal) =>
+        signal switch { SignalKind.Ohm =>
+        "resistance", SignalKind.Volt => "0 to 10 V", SignalKind.Milliampere => "4 to 20 mA", _ => "share of the supply" };
 
     public static string Verdict(SensorVerdict verdict) => verdict switch
     {
@@ -75,32 +77,47 @@ public static class SensorText
         var off = f.Values.TryGetValue("error", out var e) ? $"{units.Difference(Math.Abs(e))} {(e > 0 ? "warm" : "cold")}" : "";
         return VerdictOf(f) switch
         {
-            SensorVerdict.SensorOrPlace => $"{name} reads {off}: {T("told")} by its resistance and {T("shown")} at the controller, {T("reference")} by the thermometer. The sensor has drifted, or it is not where it should be.",
-            SensorVerdict.Misplaced => $"{name} reads {off} at its place and right in the bath: it sits in the wrong place or off its seat.",
+            SensorVerdict.SensorOrPlace =>
+                $"{name} reads {off}: {T("told")} by its resistance and {T("shown")} at the controller, {T("reference")} by the "
+                + "thermometer. The sensor has drifted, or it is not where it should be.",
+            SensorVerdict.Misplaced =>
+                $"{name} reads {off} at its place and right in the bath: it sits in the wrong place or off its seat.",
             SensorVerdict.SensorOffset => $"{name} reads {off}, by the same at every temperature tried: the sensor is off.",
             SensorVerdict.Drifted => $"{name} has drifted: {off} at the last look, by another amount in the bath.",
-            SensorVerdict.SeriesResistance => $"{name} reads {off} at the last look, and has {UnitText.Resistance(f.Values["besideOhm"])} too much at every temperature: a bad joint, plug or wire; the sensor itself is good.",
-            SensorVerdict.Leakage => $"{name} reads {off} at the last look, and {UnitText.Resistance(f.Values["besideOhm"])} lie across its leads at every temperature: water in a splice or plug; the sensor itself is good.",
+            SensorVerdict.SeriesResistance =>
+                $"{name} reads {off} at the last look, and has {UnitText.Resistance(f.Values["besideOhm"])} too much at every "
+                + "temperature: a bad joint, plug or wire; the sensor itself is good.",
+            SensorVerdict.Leakage =>
+                $"{name} reads {off} at the last look, and {UnitText.Resistance(f.Values["besideOhm"])} lie across its leads at every "
+                + "temperature: water in a splice or plug; the sensor itself is good.",
             SensorVerdict.WrongType => $"{name} is another kind of sensor: its resistance fits {family}.",
             SensorVerdict.Open => $"{name} is open: sensor, wire or plug.",
             SensorVerdict.Shorted => $"{name} is shorted: sensor, wire or a wet plug.",
-            SensorVerdict.ControllerSide => $"{name} is right ({T("told")} by its resistance, {T("reference")} by the thermometer), the controller shows {T("shown")}: input, wire or a setting.",
-            SensorVerdict.WrongCurve => $"{name} is right, the controller shows {T("shown")} for {T("reference")}: it reads it as {family}.",
-            SensorVerdict.OffsetParameter => $"{name} is right, the controller shows {T("shown")} for {T("reference")}: its offset parameter makes the difference.",
-            SensorVerdict.Swapped => $"{CircuitText.Sentence(CircuitText.List(f.About.Select(s => s.Id)))} are swapped: each input shows the other's place.",
+            SensorVerdict.ControllerSide =>
+                $"{name} is right ({T("told")} by its resistance, {T("reference")} by the thermometer), the controller shows "
+                + $"{T("shown")}: input, wire or a setting.",
+            SensorVerdict.WrongCurve =>
+                $"{name} is right, the controller shows {T("shown")} for {T("reference")}: it reads it as {family}.",
+            SensorVerdict.OffsetParameter =>
+                $"{name} is right, the controller shows {T("shown")} for {T("reference")}: its offset parameter makes the difference.",
+            SensorVerdict.Swapped =>
+                $"{CircuitText.Sentence(CircuitText.List(f.About.Select(s => s.Id)))} are swapped: each input shows the other's place.",
             _ => name,
         };
     }
 
     /// <summary>A finding without its numbers.</summary>
-    public static string Headline(Finding f) => f.Code == SensorFindings.Code(SensorVerdict.Swapped) ? $"Sensors {CircuitText.List(f.About.Select(s => s.Id))} are swapped."
+    public static string Headline(Finding f) =>
+        f.Code == SensorFindings.Code(SensorVerdict.Swapped) ? $"Sensors {CircuitText.List(f.About.Select(s => s.Id))} are swapped."
         : $"Sensor {f.About[0].Id}: {Verdict(VerdictOf(f))}.";
 
     /// <summary>What was done about a sensor, and whether that is proved; nothing where nothing was done.</summary>
     public static string Mended(CheckedSensor sensor) => sensor.IsMended
-        ? $"{CircuitText.Sentence(Name(sensor.Mends[^1].Mend))}{(sensor.IsProved ? ", checked again and good." : ", not checked since.")}" : "";
+        ? $"{CircuitText.Sentence(Name(sensor.Mends[^1].Mend))}{(sensor.IsProved ? ", checked again and good." : ", not checked since.")}"
+            : "";
 
-    private static SensorVerdict VerdictOf(Finding f) => Enum.GetValues<SensorVerdict>().FirstOrDefault(v => SensorFindings.Code(v) == f.Code);
+    private static SensorVerdict VerdictOf(Finding f) =>
+        Enum.GetValues<SensorVerdict>().FirstOrDefault(v => SensorFindings.Code(v) == f.Code);
 
     public static string Consequence(SensorConsequence consequence) => consequence switch
     {
@@ -146,8 +163,10 @@ public static class SensorText
 
     /// <summary>How a defrost and its end sensor hang together, on either bench.</summary>
     public static string Link(DefrostLink link, double errorK, UnitText units, string day) =>
-        $"The sensor that ends the defrost reads {(double.IsInfinity(errorK) ? errorK > 0 ? "at its warmest" : "at its coldest" : $"{units.Difference(Math.Abs(errorK))} {(errorK > 0 ? "warm" : "cold")}")}: "
-        + (link == DefrostLink.ExplainsEarlyEnd ? $"that explains why the defrost of {day} ended with ice left." : $"that explains why the defrost of {day} ran past clear.");
+        $"The sensor that ends the defrost reads "
+            + $"{(double.IsInfinity(errorK) ? errorK > 0 ? "at its warmest" : "at its coldest" : $"{units.Difference(Math.Abs(errorK))} {(errorK > 0 ? "warm" : "cold")}")}: "
+        + (link == DefrostLink.ExplainsEarlyEnd ? $"that explains why the defrost of {day} ended with ice left."
+            : $"that explains why the defrost of {day} ran past clear.");
 
     public static string Name(SensorMend mend) => mend switch
     {
@@ -163,8 +182,11 @@ public static class SensorText
     {
         ResponseVerdict.TooFew => "Not settled: it wants two readings and a step of 5 K or more, and a minute.",
         ResponseVerdict.Dead => $"Dead: it moved {units.Difference(Math.Abs(response.MovedK))} in a minute and more.",
-        ResponseVerdict.Slow => $"Slow: {UnitText.Number(response.TimeConstantS!.Value, 0)} s for two thirds of the way; {ResponseTest.SlowS} s is much for a sensor in water.",
-        _ => response.TimeConstantS is { } tau ? $"Quick enough: {UnitText.Number(tau, 0)} s for two thirds of the way." : "Quick enough: there before the first reading.",
+        ResponseVerdict.Slow =>
+            $"Slow: {UnitText.Number(response.TimeConstantS!.Value, 0)} s for two thirds of the way; {ResponseTest.SlowS} s is much "
+            + "for a sensor in water.",
+        _ => response.TimeConstantS is { } tau ? $"Quick enough: {UnitText.Number(tau, 0)} s for two thirds of the way."
+            : "Quick enough: there before the first reading.",
     };
 
     /// <summary>What a check recorded: "box in place: ref -18.0 °C, 67.77 kΩ, shows -12.2 °C".</summary>
@@ -176,17 +198,22 @@ public static class SensorText
         if (check.IsOpen)
             said.Add("open at the leads");
         else if (check.Signal is { } s)
-            said.Add(s.Unit.Kind == QuantityKind.Resistance ? UnitText.Resistance(s.Si(default)) : $"{UnitText.Number(s.Number, 2)} {s.Unit.Symbol}");
+            said.Add(
+                s.Unit.Kind == QuantityKind.Resistance ? UnitText.Resistance(s.Si(default))
+                : $"{UnitText.Number(s.Number, 2)} {s.Unit.Symbol}");
         if (check.Shown is { } c)
             said.Add($"shows {Value(c, units)}");
         return $"{check.Sensor}{(check.InBath ? " in a bath" : "")}: {string.Join(", ", said)}";
     }
 
     /// <summary>What a check of each kind of sensor is held against, in the reader's units.</summary>
-    public static string Error(SensorRole role, double error, UnitText units) => double.IsInfinity(error) ? error > 0 ? "reads at its warmest" : "reads at its coldest"
+    public static string Error(SensorRole role, double error, UnitText units) =>
+        double.IsInfinity(error) ? error > 0 ? "reads at its warmest" : "reads at its coldest"
         : IsPressure(role) ? units.Change(MeasuringPoint.SuctionPressure, error) : units.SignedDifference(error);
 
     public static bool IsPressure(SensorRole role) => role is SensorRole.SuctionPressure or SensorRole.CondensingPressure;
 
-    private static string Value(TypedValue value, UnitText units) => value.Unit.Kind == QuantityKind.Temperature ? units.Temperature(value.Temperature.Kelvin) : $"{UnitText.Number(value.Number, 2)} {value.Unit.Symbol}";
+    private static string Value(TypedValue value, UnitText units) =>
+        value.Unit.Kind == QuantityKind.Temperature ? units.Temperature(value.Temperature.Kelvin)
+        : $"{UnitText.Number(value.Number, 2)} {value.Unit.Symbol}";
 }

@@ -29,7 +29,8 @@ public sealed class SensorsModel(VisitViews views) : VisitPage(views)
     public static string Cell(string what, SensorEntry sensor) => $"{what}-{sensor.Id:N}";
 
     /// <summary>What each sensor was off by on each visit that checked it.</summary>
-    public IReadOnlyDictionary<string, IReadOnlyList<TrendMark>> ErrorTrends => field ??= UnitSensors.Errors(View.UpToHere, View.Site.Atmosphere);
+    public IReadOnlyDictionary<string, IReadOnlyList<TrendMark>> ErrorTrends =>
+        field ??= UnitSensors.Errors(View.UpToHere, View.Site.Atmosphere);
 
     /// <summary>What hangs on a sensor's error; null where it is right or not settled.</summary>
     public static SensorConsequence? Consequence(CheckedSensor sensor) =>
@@ -41,7 +42,9 @@ public sealed class SensorsModel(VisitViews views) : VisitPage(views)
     /// <summary>What the end sensor's error has to do with the last defrost that was watched; null where nothing.</summary>
     public (DefrostLink Link, string Said, Guid Visit, Guid Run)? EndLink()
     {
-        if (View.EndSensorErrorK is not { } error || View.Defrost.Runs.LastOrDefault(r => r.Result.Phases.HeatOff is not null) is not { } run || SensorLinks.Of(error, run.Result) is var link && link == DefrostLink.None)
+        if (View.EndSensorErrorK is not { } error
+            || View.Defrost.Runs.LastOrDefault(r => r.Result.Phases.HeatOff is not null) is not { } run
+            || SensorLinks.Of(error, run.Result) is var link && link == DefrostLink.None)
             return null;
         return (link, SensorText.Link(link, error, View.Units, View.Clock.Day(run.Run.Start)), run.Entry.VisitId, run.Entry.Id);
     }
@@ -98,7 +101,8 @@ public sealed class SensorsModel(VisitViews views) : VisitPage(views)
             return null;
         // Leads put back concern every input of the ring: none of their earlier rounds speaks for it any more.
         var names = mend == SensorMend.SwappedBack && mended.Now is { Result.Verdict: SensorVerdict.Swapped }
-            ? View.Sensors.Sensors.Where(s => s.Now is { Result.Verdict: SensorVerdict.Swapped }).Select(s => s.Name).ToList() : [mended.Name];
+            ? View.Sensors.Sensors.Where(s => s.Now is { Result.Verdict: SensorVerdict.Swapped }).Select(s => s.Name).ToList()
+                : [mended.Name];
         return [.. names.Select((n, i) => new SensorMendEntry(Writer.Next(), n, mend))];
     });
 
@@ -112,12 +116,15 @@ public sealed class SensorsModel(VisitViews views) : VisitPage(views)
     {
         if (!IsNamed(sensor))
             return null;
-        var (from, to) = (Form.Value("from", QuantityKind.Temperature, required: true), Form.Value("to", QuantityKind.Temperature, required: true));
+        var (from, to) =
+            (Form.Value("from", QuantityKind.Temperature, required: true), Form.Value("to", QuantityKind.Temperature, required: true));
         var samples = new List<ResponseSample>();
-        foreach (var pair in Form["samples"].Split([',', ';', '\n'], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
+        foreach (
+            var pair in Form["samples"].Split([',', ';', '\n'], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
         {
             var parts = pair.Split(' ', 2, StringSplitOptions.RemoveEmptyEntries);
-            if (parts.Length == 2 && QuantityReader.Number(parts[0]) is >= 0 and <= 3600 and var seconds && QuantityReader.Read(parts[1], QuantityKind.Temperature, View.Shop.Units).Value is { } told)
+            if (parts.Length == 2 && QuantityReader.Number(parts[0]) is >= 0 and <= 3600 and var seconds
+                && QuantityReader.Read(parts[1], QuantityKind.Temperature, View.Shop.Units).Value is { } told)
                 samples.Add(new(seconds, told));
             else
                 Form.Errors["samples"] = $"“{TypingText.Kept(pair, 20)}” is not seconds and a temperature, such as 10 12.5.";

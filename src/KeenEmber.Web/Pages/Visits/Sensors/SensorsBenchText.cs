@@ -40,11 +40,14 @@ public sealed class SensorsBenchText() : BenchText("sensors")
     public override string? Entry(Entry entry, VisitView view) => entry switch
     {
         SensorEntry { Gone: true } s => $"sensor {s.Name} gone",
-        SensorEntry s => $"sensor {s.Name}: {SensorText.Name(s.Role)}{(s.Curve.Curve is { } curve ? ", " + SensorText.Name(curve) : "")}{(s.Channel.Length > 0 ? $", input {s.Channel}" : "")}",
+        SensorEntry s =>
+            $"sensor {s.Name}: {SensorText.Name(s.Role)}{(s.Curve.Curve is { } curve ? ", " + SensorText.Name(curve) : "")}{(s.Channel.Length > 0 ? $", input {s.Channel}" : "")}",
         SensorCheckEntry c => SensorText.Check(c, view.Units),
         SensorMendEntry m => $"sensor {m.Sensor} {SensorText.Name(m.Mend)}",
         WarmedEntry w => $"{w.Warmed} warmed by hand, input {w.Moved} moved",
-        ResponseEntry r => $"{r.Sensor} moved from {view.Units.Temperature(r.From.Temperature.Kelvin)} to {view.Units.Temperature(r.To.Temperature.Kelvin)}: "
+        ResponseEntry r =>
+            $"{r.Sensor} moved from {view.Units.Temperature(r.From.Temperature.Kelvin)} to "
+            + $"{view.Units.Temperature(r.To.Temperature.Kelvin)}: "
             + SensorText.Response(r.Judge(), view.Units),
         _ => null,
     };
