@@ -34,7 +34,7 @@ public class LayeringTests
         ["Findings"],
         ["Record"],
         ["Visits"],
-        ["Benches/Circuit", "Benches/Controls", "Benches/Defrost", "Benches/Frost", "Benches/Glycol", "Benches/Sensors"],
+        ["Benches/Circuit", "Benches/Controls", "Benches/Danger", "Benches/Defrost", "Benches/Frost", "Benches/Glycol", "Benches/Sensors"],
         ["Cases"],
         ["Simulation"],
     ];

@@ -82,7 +82,7 @@ public sealed class DemoHallTests(DemoWeb demo) : IClassFixture<DemoWeb>
     }
 
     [Theory]
-    [InlineData("F-3", "CircuitTask", "Get every evaporator fan running")]
+    [InlineData("F-3", "CircuitTask", "Before any thaw: see whether the defrost clock turns")]
     [InlineData("K-9", "SensorTask", "Measure again at the sensor's own end")]
     [InlineData("K-5", "OutputTask", "Take the load's lead off its terminal")]
     [InlineData("C-7", null, "")]

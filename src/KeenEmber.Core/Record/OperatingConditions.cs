@@ -48,6 +48,10 @@ public sealed record OperatingConditions(
     /// <summary>What the box thermometer shows is not the air that enters the coil.</summary>
     public bool IsBoxMisread => StateOf(AsFound.BoxThermometer) is FactState.AtDoor or FactState.InSun or FactState.InDischargeAir;
 
+    /// <summary>It is in its defrost, by the fact or by the controller's mode: fans and compressor that stand are right then.</summary>
+    public bool IsInDefrost => Defrost == FactState.Defrosting
+        || (Defrost is null && StateOf(AsFound.ControllerMode) == FactState.Defrosting);
+
     public bool AnyFanStopped => EvaporatorFans.Contains(FactState.Stopped);
 
     public bool AnyFanUnrecorded => EvaporatorFans.Contains(null);

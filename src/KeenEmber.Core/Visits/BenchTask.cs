@@ -5,6 +5,9 @@ namespace KeenEmber.Core.Visits;
 /// <summary>Where in the order of the job a task stands.</summary>
 public enum TaskOrder
 {
+    /// <summary>Somebody can be hurt, or the machine wrecked.</summary>
+    Danger,
+
     /// <summary>Until it is done every reading lies: air, ice, a defrost that runs, a doubtful entry.</summary>
     BeforeReadings,
 

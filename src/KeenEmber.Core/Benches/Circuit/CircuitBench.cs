@@ -23,7 +23,9 @@ public sealed class CircuitBench : IBench
         var series = visit.Judging.Of("trend", () => CircuitSeries.Analyse(refrigerant, timeline.Samples()), null);
         var standing = visit.Judging.Of("standing pressure", () => StandingOf(unit, visit.Site, timeline), null);
         var input = new CircuitInput(refrigerant, unit.MakeUp, readings) { Series = series, Standing = standing?.Verdict };
-        return new CircuitJudgement(unit, CircuitCalculation.Analyse(input, visit.Conditions), series, standing, timeline.HasReadings);
+        return new CircuitJudgement(
+            unit, CircuitCalculation.Analyse(input, visit.Conditions), series, standing,
+            timeline.HasReadings) { IsInDefrost = visit.Conditions.IsInDefrost };
     }
 
     /// <summary>What the last standing-pressure test of a visit says; null without one.</summary>

@@ -18,6 +18,9 @@ public sealed record CircuitJudgement(
     /// <summary>Nothing can be computed for this refrigerant; its name is the finding's detail.</summary>
     public const string UnknownRefrigerant = "circuit.unknown-refrigerant";
 
+    /// <summary>It is in its defrost, and nothing is wrong so far.</summary>
+    public const string InDefrost = "circuit.in-defrost";
+
     public const string NoReadings = "circuit.no-readings";
 
     /// <summary>Some results are not usable yet: how many of how many are.</summary>
@@ -35,10 +38,15 @@ public sealed record CircuitJudgement(
 
     public override Finding? Otherwise => field ??= Rest();
 
+    /// <summary>It is in its defrost.</summary>
+    public bool IsInDefrost { get; init; }
+
     private Finding Rest()
     {
         if (Analysis is null)
             return Finding.Of(UnknownRefrigerant) with { Detail = Unit.Circuit.RefrigerantName };
+        if (IsInDefrost)
+            return Finding.Of(InDefrost);
         if (Analysis.Findings is [var sound, ..])
             return sound;
         if (!HasReadings)
@@ -96,7 +104,7 @@ public sealed record CircuitTask(NextStep Step) : BenchTask("circuit", OrderOf(S
 
     private static TaskOrder OrderOf(StepKind kind) => kind switch
     {
-        StepKind.Recheck or StepKind.RestoreFans or StepKind.ClearCoil or StepKind.LetDefrostEnd or StepKind.FindWhyStopped =>
+        StepKind.Recheck or StepKind.NoteBeforeThaw or StepKind.RestoreFans or StepKind.ClearCoil or StepKind.LetDefrostEnd or StepKind.FindWhyStopped =>
             TaskOrder.BeforeReadings,
         _ => TaskOrder.Readings,
     };

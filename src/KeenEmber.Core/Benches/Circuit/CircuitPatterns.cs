@@ -99,9 +99,9 @@ public static class CircuitPatterns
     public static IReadOnlyList<Finding> Find(CircuitInput input, IReadOnlyList<CircuitResult> results, OperatingConditions now)
     {
         var findings = new List<Finding>();
-        if (now.AnyFanStopped || now.Coil == FactState.Iced)
+        if ((now.AnyFanStopped && !now.IsInDefrost) || now.Coil == FactState.Iced)
             findings.Add(Finding.Of(AirFirst) with { About = [.. StoppedFans(now).Select(Subject.Component)] });
-        if (now.Compressor == FactState.Stopped)
+        if (now.Compressor == FactState.Stopped && !now.IsInDefrost)
             findings.Add(Finding.Of(NotRunning));
         foreach (var row in Rows)
         {

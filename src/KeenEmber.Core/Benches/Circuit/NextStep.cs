@@ -3,31 +3,35 @@ using KeenEmber.Core.Record;
 
 namespace KeenEmber.Core.Benches.Circuit;
 
-public enum StepKind { Recheck, RecordFact, RestoreFans, ClearCoil, LetDefrostEnd, FindWhyStopped, WaitToSettle, LogPoint, LogAgain }
+public enum StepKind { Recheck, RecordFact, RestoreFans, NoteBeforeThaw, ClearCoil, LetDefrostEnd, FindWhyStopped, WaitToSettle, LogPoint,
+    LogAgain }
 
 /// <summary>The one thing worth doing next on the circuit.</summary>
 /// <param name="Point">For the steps about a reading.</param>
-/// <param name="Fact">For <see cref="StepKind.RecordFact"/>.</param>
+/// <param name="Fact">For <see cref="StepKind.RecordFact"/> and <see cref="StepKind.NoteBeforeThaw"/>.</param>
 /// <param name="Unlocks">Results it would give or make count.</param>
 /// <param name="Wait">For <see cref="StepKind.WaitToSettle"/>.</param>
 public sealed record NextStep(
     StepKind Kind, IReadOnlyList<ResultKind> Unlocks, MeasuringPoint? Point = null, AsFound? Fact = null, TimeSpan? Wait = null)
 {
-    /// <summary>In the order of the job: doubtful entries, then air and ice, defrost, the call, the facts, time, and only then more
-    /// readings.</summary>
+    /// <summary>In the order of the job: doubtful entries, a defrost that runs, why a coil is iced, then ice and air, the call, the facts,
+    /// time, and only then more readings.</summary>
+    /// <param name="facts">The facts the unit has.</param>
     /// <returns>Null when the circuit bench has all it can use.</returns>
     public static NextStep? Choose(
-        IReadOnlyList<CircuitResult> results, IReadOnlyList<CircuitChallenge> challenges, OperatingConditions now)
+        IReadOnlyList<CircuitResult> results, IReadOnlyList<CircuitChallenge> challenges, OperatingConditions now,
+            IReadOnlyList<AsFound> facts)
     {
         ResultKind[] waiting = [.. results.Where(r => r.Value is not null && r.Validity.Level != ValidityLevel.Good).Select(r => r.Kind)];
         if (challenges.Count > 0)
             return new(StepKind.Recheck, waiting, challenges[0].Points[0]);
+        if (now.IsInDefrost)
+            return new(StepKind.LetDefrostEnd, waiting);
+        if (now.Coil == FactState.Iced)
+            return WhyIced(now, facts) is { } unknown ? new(StepKind.NoteBeforeThaw, waiting, Fact: unknown)
+                : new(StepKind.ClearCoil, waiting);
         if (now.AnyFanStopped)
             return new(StepKind.RestoreFans, waiting);
-        if (now.Coil == FactState.Iced)
-            return new(StepKind.ClearCoil, waiting);
-        if (now.Defrost == FactState.Defrosting)
-            return new(StepKind.LetDefrostEnd, waiting);
         if (now.Compressor == FactState.Stopped)
             return new(StepKind.FindWhyStopped, waiting);
         if (UnrecordedFact(now) is { } fact)
@@ -38,6 +42,13 @@ public sealed record NextStep(
             return new(StepKind.WaitToSettle, waiting, Wait: ValidityRules.SettledAfterDefrost - now.SinceDefrost);
         return AskedReading(results) ?? TakenTooEarly(results);
     }
+
+    /// <summary>What would tell why the coil is iced and the thaw wipes out: fans, clock, drain, door; null when all of it is on
+    /// record.</summary>
+    private static AsFound? WhyIced(OperatingConditions now, IReadOnlyList<AsFound> facts) => now.AnyFanUnrecorded ? AsFound.EvaporatorFan
+        : WipedOutByAThaw.Where(f => facts.Contains(f) && now.StateOf(f) is null).Select(f => (AsFound?)f).FirstOrDefault();
+
+    private static readonly AsFound[] WipedOutByAThaw = [AsFound.ClockMotor, AsFound.Drain, AsFound.Door];
 
     private static AsFound? UnrecordedFact(OperatingConditions now) =>
         now.AnyFanUnrecorded ? AsFound.EvaporatorFan

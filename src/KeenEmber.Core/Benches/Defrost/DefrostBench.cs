@@ -1,4 +1,5 @@
 using KeenEmber.Core.Findings;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 
@@ -34,9 +35,21 @@ public sealed record DefrostJudgement(IReadOnlyList<WatchedRun> Runs, VisitInput
 
     public override IReadOnlyList<Finding> Found => field ??= [.. OwnRun?.Faults ?? []];
 
-    /// <summary>A defrost has its say when its heat is off.</summary>
-    public override IReadOnlyList<Finding> Now =>
-        field ??= OwnRun is { Result.Phases.HeatOff: not null } run ? [.. run.Faults.OrderByDescending(f => f.Strength)] : [];
+    /// <summary>A defrost has its say when its heat is off. Fans seen running in the heat are wrong at once.</summary>
+    public override IReadOnlyList<Finding> Now => field ??=
+    [
+        .. OwnRun is { Result.Phases.HeatOff: not null } run ? run.Faults.OrderByDescending(f => f.Strength) : Enumerable.Empty<Finding>(),
+        .. FansRunInHeat && !Found.Any(f => f.Code == DefrostCodes.FansInHeat) ? [Finding.Of(DefrostCodes.FansInHeat)]
+            : Array.Empty<Finding>(),
+    ];
+
+    /// <summary>By the facts alone: in its defrost, and a fan running. Off-cycle defrosts want their fans on.</summary>
+    private bool FansRunInHeat => Visit.Conditions.IsInDefrost && Visit.Conditions.EvaporatorFans.Contains(FactState.Running)
+        && (SetUp?.Kind
+            ?? (Visit.Unit.Target.Celsius > OffCycleAboveC ? DefrostKind.OffCycle : DefrostKind.Electric)) != DefrostKind.OffCycle;
+
+    /// <summary>A box above this clears its coil with its own air, °C, where nobody has said how it defrosts.</summary>
+    private const double OffCycleAboveC = 2;
 
     public override IReadOnlyList<BenchTask> Tasks => field ??=
         OwnRun is { Result.Phases.HeatOff: not null } run ? [.. AdviceFor(run).Select(step => new DefrostTask(step))] : [];

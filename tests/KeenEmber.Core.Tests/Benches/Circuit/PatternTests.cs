@@ -88,7 +88,7 @@ public class PatternTests
         var iced = Bench.Settled with { Coil = FactState.Iced };
         var analysis = Bench.Analyse(Bench.Consistent(tdK: 14, superheatK: 16, subcoolingK: 1, conditions: iced), iced);
         Assert.Equal(CircuitPatterns.AirFirst, Assert.Single(analysis.Findings).Code);
-        Assert.Equal(StepKind.ClearCoil, analysis.Next!.Kind);
+        Assert.Equal(StepKind.NoteBeforeThaw, analysis.Next!.Kind);
     }
 
     [Fact]

@@ -108,6 +108,7 @@ public sealed class CircuitBenchText() : BenchText("circuit")
         CircuitPatterns.HighHead => "Head pressure is high for the condenser air. Check the condenser and fan.",
         CircuitPatterns.WithinTargets => "The refrigerant circuit is on target.",
         CircuitJudgement.NotPossible => "One reading is not possible. Check it first.",
+        CircuitJudgement.InDefrost => "It is in its defrost. Nothing is wrong so far. Look again when it has ended.",
         CircuitJudgement.NoReadings => "No readings yet.",
         CircuitJudgement.NoKnownFault => "Some results are off target but match no known fault. Check each one.",
         _ => code,
@@ -162,6 +163,13 @@ public sealed class CircuitBenchText() : BenchText("circuit")
         StepKind.RecordFact when step.Fact == AsFound.Coil => "Look at the coil: clear, frosted or iced",
         StepKind.RecordFact => "Note whether the compressor runs, and for how long",
         StepKind.RestoreFans => "Get every evaporator fan running",
+        StepKind.NoteBeforeThaw => step.Fact switch
+        {
+            AsFound.EvaporatorFan => "Before any thaw: look at each evaporator fan",
+            AsFound.ClockMotor => "Before any thaw: see whether the defrost clock turns",
+            AsFound.Drain => "Before any thaw: look at the drain",
+            _ => "Before any thaw: look at the door",
+        },
         StepKind.ClearCoil => "Thaw the coil, all of it",
         StepKind.LetDefrostEnd => "Let the defrost end",
         StepKind.FindWhyStopped => "Find out why the compressor is off",
@@ -177,6 +185,7 @@ public sealed class CircuitBenchText() : BenchText("circuit")
         {
             StepKind.Recheck => "It does not agree with the other readings. Your value is saved.",
             StepKind.RestoreFans => "About 10 min. Lock out before touching a blade. Until then low-side readings are not usable.",
+            StepKind.NoteBeforeThaw => "Why is it iced? The thaw wipes the answer out.",
             StepKind.ClearCoil =>
                 "Ice left in the return bends can ice the coil again. Keep melt water out of the wiring. Heaters and fins: gloves.",
             StepKind.LetDefrostEnd => "Note when it ended. Readings are usable 10 min later. Hot heaters: gloves.",

@@ -1,0 +1,93 @@
+using KeenEmber.Core.Findings;
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Record;
+using KeenEmber.Core.Visits;
+
+namespace KeenEmber.Core.Benches.Danger;
+
+/// <summary>What can hurt somebody or wreck the machine now, by what was seen: it is said before anything else.</summary>
+/// <remarks>
+/// Source: trade practice. A breaker or fuse that went is a result: what shorted is found before a reset, each circuit to earth. A compressor
+/// behind a condenser whose fan stands overheats within minutes.
+/// </remarks>
+public sealed class DangerBench : IBench
+{
+    /// <summary>Refrigerant or CO2 in a closed room.</summary>
+    public const string Gas = "danger.gas";
+
+    /// <summary>A burning smell, or a wire that is burnt.</summary>
+    public const string Burning = "danger.burning";
+
+    /// <summary>A breaker or fuse went; its detail says in which mode, where that is known.</summary>
+    public const string Tripped = "danger.tripped";
+
+    /// <summary>A wire is chafed through its insulation.</summary>
+    public const string Chafed = "danger.chafed";
+
+    /// <summary>The compressor runs and its condenser has no air.</summary>
+    public const string NoAirOverCondenser = "danger.no-air-over-condenser";
+
+    /// <summary>Detail of <see cref="Tripped"/> and <see cref="Burning"/> where it went in a defrost.</summary>
+    public const string InDefrost = "defrost";
+
+    /// <summary>Its name and the first part of its codes.</summary>
+    public string Name => "danger";
+
+    /// <inheritdoc/>
+    public IReadOnlyList<string> Speaks { get; } = ["danger"];
+
+    /// <summary>None of its own: it goes by the facts of the walk-round.</summary>
+    public IReadOnlyDictionary<string, Type> Entries { get; } = new Dictionary<string, Type>();
+
+    /// <inheritdoc/>
+    public BenchJudgement Judge(VisitInput visit)
+    {
+        var seen = visit.Timeline.Standing.OfType<ObservationEntry>().ToList();
+        var ever = Dangers.Where(d => seen.Any(o => o.Fact == d.Fact && d.States.Contains(o.State))).Select(d => d.Code).Distinct();
+        return new DangerJudgement([.. ever.Select(c => Made(c, visit.Conditions, seen))], [.. CodesNow(visit).Select(c => Made(c, visit.Conditions, seen))]);
+    }
+
+    private sealed record Sign(string Code, AsFound Fact, params FactState[] States);
+
+    /// <summary>The gravest first.</summary>
+    private static readonly Sign[] Dangers =
+    [
+        new(Gas, AsFound.Smell, FactState.Gas),
+        new(Burning, AsFound.Smell, FactState.Burning),
+        new(Burning, AsFound.Wiring, FactState.Burnt),
+        new(Tripped, AsFound.Supply, FactState.Tripped),
+        new(Chafed, AsFound.Wiring, FactState.Rubbed),
+    ];
+
+    private static IEnumerable<string> CodesNow(VisitInput visit)
+    {
+        var now = visit.Conditions;
+        var codes = Dangers.Where(d => now.StateOf(d.Fact) is { } state && d.States.Contains(state)).Select(d => d.Code).ToList();
+        if (now is { CondenserFan: FactState.Stopped, Compressor: FactState.Running } && visit.Unit.MakeUp.IsAirCooled)
+            codes.Add(NoAirOverCondenser);
+        return codes.Distinct();
+    }
+
+    private static Finding Made(string code, OperatingConditions now, List<ObservationEntry> seen) => Finding.Of(code) with
+    {
+        Basis = [.. seen.Where(o => Dangers.Any(d => d.Code == code && d.Fact == o.Fact && d.States.Contains(o.State))).Select(o => o.Id)],
+        Detail = now.IsInDefrost ? InDefrost : "",
+        About = code == NoAirOverCondenser ? [Subject.Component(new(ComponentKind.CondenserFan))] : [],
+    };
+}
+
+/// <summary>What is dangerous now, and what was seen to be on the visit: each of it must be explained before the visit closes.</summary>
+public sealed record DangerJudgement(IReadOnlyList<Finding> Ever, IReadOnlyList<Finding> Dangers) : BenchJudgement
+{
+    /// <inheritdoc/>
+    public override IReadOnlyList<Finding> Found => Ever;
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Finding> Now => Dangers;
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<BenchTask> Tasks => field ??= [.. Dangers.Select(d => new DangerTask(d))];
+}
+
+/// <summary>What to do now, before any other word.</summary>
+public sealed record DangerTask(Finding Danger) : BenchTask("danger", TaskOrder.Danger);

@@ -1,0 +1,47 @@
+using KeenEmber.Core.Benches.Danger;
+using KeenEmber.Core.Findings;
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Visits;
+using KeenEmber.Web.Wording;
+
+namespace KeenEmber.Web.Pages.Visits.Danger;
+
+/// <summary>What is said before anything else.</summary>
+public sealed class DangerBenchText() : BenchText("danger")
+{
+    public override string Label => "Danger.";
+
+    public override string Finding(Finding finding, VisitView view) => Headline(finding, view.MakeUp.Kind);
+
+    public override string Headline(Finding finding, EquipmentKind kind) => finding.Code switch
+    {
+        DangerBench.Gas => "Gas in the air. Leave the room and ventilate it first.",
+        DangerBench.Burning => "Something burns or has burnt. Leave it off until it is found.",
+        DangerBench.Tripped => "A breaker or fuse went. Leave it off until it is known why.",
+        DangerBench.Chafed => "A wire is chafed through. Isolate the power before reaching in.",
+        DangerBench.NoAirOverCondenser => "The condenser fan is stopped and the compressor runs. Switch it off before it overheats.",
+        _ => finding.Code,
+    };
+
+    public override TaskText Task(BenchTask task, VisitView view)
+    {
+        var danger = ((DangerTask)task).Danger;
+        var (what, why) = danger.Code switch
+        {
+            DangerBench.Gas => ("Get out, and let air in", "Refrigerant and CO2 displace the air of a closed room. No flame, and no switch that can spark."),
+            DangerBench.Burning or DangerBench.Tripped => ("Leave it off. Lock out and tag", WhereToLook(danger.Detail == DangerBench.InDefrost)),
+            DangerBench.Chafed => ("Isolate the power, then follow the chafed wire", "Test it to earth and reroute it. There may be more than one supply."),
+            _ => ("Switch the compressor off, then find why the condenser fan stands", "With the power isolated: does it turn by hand? Then: is it fed, and is its capacitor good?"),
+        };
+        return new(what, why, "Note what you see", "look");
+    }
+
+    /// <summary>What hangs on it in the mode it went in comes first.</summary>
+    private static string WhereToLook(bool inDefrost) => (inDefrost
+            ? "It went in defrost: test heaters and fan leads first, each to earth."
+            : "Test what hangs on it, each to earth: fan leads, heaters, compressor, wiring.")
+        + " Reset once at most, and only after that. Live tests: qualified, equipped people only.";
+
+    /// <summary>It has no station: its facts are those of the walk-round.</summary>
+    public override IEnumerable<Station> Stations(VisitView view) => [];
+}

@@ -1,0 +1,79 @@
+using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Benches.Danger;
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Tests.Cases;
+using static KeenEmber.Core.Tests.Record.Entries;
+
+namespace KeenEmber.Core.Tests.Benches.Danger;
+
+/// <summary>What can hurt somebody is said and asked for before anything else.</summary>
+public class DangerTests
+{
+    [Theory]
+    [InlineData(AsFound.Smell, FactState.Gas, DangerBench.Gas)]
+    [InlineData(AsFound.Smell, FactState.Burning, DangerBench.Burning)]
+    [InlineData(AsFound.Wiring, FactState.Burnt, DangerBench.Burning)]
+    [InlineData(AsFound.Wiring, FactState.Rubbed, DangerBench.Chafed)]
+    [InlineData(AsFound.Supply, FactState.Tripped, DangerBench.Tripped)]
+    public void A_danger_leads_whatever_else_is_wrong(AsFound fact, FactState state, string code)
+    {
+        var visit = Worked.Of(Seen(1, AsFound.EvaporatorFan, FactState.Stopped), Seen(1, AsFound.Coil, FactState.Iced), Seen(2, fact, state));
+        Assert.Equal(code, visit.Stands.Code);
+        Assert.Equal(code, Assert.IsType<DangerTask>(visit.Next).Danger.Code);
+    }
+
+    [Fact]
+    public void A_breaker_that_went_in_defrost_says_so_by_the_fact_or_the_controllers_mode()
+    {
+        Assert.Equal(DangerBench.InDefrost, Worked.Of(Seen(1, AsFound.Defrost, FactState.Defrosting), Seen(2, AsFound.Supply, FactState.Tripped)).Stands.Detail);
+        Assert.Equal(DangerBench.InDefrost, Worked.Of(Seen(1, AsFound.Supply, FactState.Tripped), Seen(2, AsFound.ControllerMode, FactState.Defrosting)).Stands.Detail);
+        Assert.Equal("", Worked.Of(Seen(1, AsFound.Supply, FactState.Tripped)).Stands.Detail);
+    }
+
+    [Fact]
+    public void Reset_it_is_no_danger_any_more_and_still_to_be_explained()
+    {
+        var visit = Worked.Of(Seen(1, AsFound.Supply, FactState.Tripped), Seen(30, AsFound.Supply, FactState.SwitchedOn));
+        Assert.DoesNotContain(visit.Faults, f => f.Code == DangerBench.Tripped);
+        Assert.Contains(visit.Found, f => f.Code == DangerBench.Tripped);
+    }
+
+    [Fact]
+    public void A_compressor_behind_a_condenser_without_air_is_switched_off_first()
+    {
+        var visit = Worked.Of(Seen(1, AsFound.CondenserFan, FactState.Stopped), Seen(1, AsFound.Compressor, FactState.Running));
+        Assert.Equal(DangerBench.NoAirOverCondenser, visit.Stands.Code);
+        Assert.Equal("CondenserFan/1", Assert.Single(visit.Stands.About).Id);
+        Assert.DoesNotContain(Worked.Of(Seen(1, AsFound.CondenserFan, FactState.Stopped), Seen(1, AsFound.Compressor, FactState.Stopped)).Faults, f => f.Code == DangerBench.NoAirOverCondenser);
+        Assert.DoesNotContain(Worked.Of(Seen(1, AsFound.CondenserFan, FactState.Stopped)).Faults, f => f.Code == DangerBench.NoAirOverCondenser);
+    }
+
+    [Fact]
+    public void Fans_and_compressor_that_stand_in_a_defrost_are_right()
+    {
+        var visit = Worked.Of(Seen(1, AsFound.EvaporatorFan, FactState.Stopped), Seen(1, AsFound.Compressor, FactState.Stopped), Seen(1, AsFound.Defrost, FactState.Defrosting));
+        Assert.Empty(visit.Faults);
+        Assert.Equal(CircuitJudgement.InDefrost, visit.Stands.Code);
+        Assert.Equal(StepKind.LetDefrostEnd, Assert.IsType<CircuitTask>(visit.Next).Step.Kind);
+    }
+
+    [Fact]
+    public void Fans_that_run_in_the_heat_of_a_freezer_are_the_finding()
+    {
+        var visit = Worked.Of(Seen(1, AsFound.EvaporatorFan, FactState.Running), Seen(1, AsFound.Defrost, FactState.Defrosting));
+        Assert.Equal("defrost.fans-in-heat", visit.Stands.Code);
+    }
+
+    [Fact]
+    public void An_iced_coil_is_asked_why_before_the_thaw_wipes_the_answer_out()
+    {
+        AsFound? Asked(params (AsFound, FactState)[] seen) =>
+            ((CircuitTask)Worked.Of([Seen(1, AsFound.Coil, FactState.Iced), .. seen.Select(s => Seen(2, s.Item1, s.Item2))]).Next!).Step.Fact;
+        Assert.Equal(AsFound.EvaporatorFan, Asked());
+        Assert.Equal(AsFound.ClockMotor, Asked((AsFound.EvaporatorFan, FactState.Stopped)));
+        Assert.Equal(AsFound.Drain, Asked((AsFound.EvaporatorFan, FactState.Running), (AsFound.ClockMotor, FactState.Running)));
+        var all = Worked.Of(Seen(1, AsFound.Coil, FactState.Iced), Seen(2, AsFound.EvaporatorFan, FactState.Running), Seen(2, AsFound.ClockMotor, FactState.Running),
+            Seen(2, AsFound.Drain, FactState.Clear), Seen(2, AsFound.Door, FactState.Shut));
+        Assert.Equal(StepKind.ClearCoil, ((CircuitTask)all.Next!).Step.Kind);
+    }
+}

@@ -1,0 +1,89 @@
+using AngleSharp.Dom;
+
+namespace KeenEmber.Web.Tests.Visits;
+
+/// <summary>Beginnings of whole jobs, typed into the log line: what is said first, and what must never be said.</summary>
+public sealed class JobTests : IAsyncLifetime
+{
+    private readonly TestApp app = new();
+    private Technician isolde = null!;
+    private string visit = "";
+
+    public async ValueTask InitializeAsync()
+    {
+        isolde = new(app);
+        visit = await isolde.StartVisit(await isolde.AddUnit());
+    }
+
+    public ValueTask DisposeAsync()
+    {
+        isolde.Dispose();
+        app.Dispose();
+        return ValueTask.CompletedTask;
+    }
+
+    private async Task<IElement> Panel() => (await isolde.Open(visit + "/circuit")).QuerySelector(".panel")!;
+
+    private static string Stands(IElement panel) => panel.QuerySelector(".stands")!.FirstChild!.TextContent.Trim();
+
+    private static string Next(IElement panel) => panel.QuerySelector(".next .step")!.TextContent;
+
+    [Theory]
+    [InlineData("defrost on, fans off, comp off")]
+    [InlineData("fans off, comp off, mode defrost")]
+    [InlineData("comp off, fans off", "defrost on")]
+    public async Task Everything_stands_and_it_is_in_its_defrost(params string[] lines)
+    {
+        foreach (var line in lines)
+            await isolde.Log(visit, line);
+        var panel = await Panel();
+        Assert.Equal("It is in its defrost. Nothing is wrong so far. Look again when it has ended.", Stands(panel));
+        Assert.Equal("Let the defrost end", Next(panel));
+        Assert.DoesNotContain("Get every evaporator fan running", panel.TextContent, StringComparison.Ordinal);
+        Assert.DoesNotContain("The compressor is off", panel.TextContent, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Twenty_minutes_later_all_of_it_runs_and_nothing_was_wrong()
+    {
+        await isolde.Log(visit, "defrost on, fans off, comp off");
+        app.Clock.Advance(TimeSpan.FromMinutes(20));
+        await isolde.Log(visit, "defrost off, fans on, comp on 5 min, coil clear");
+        var panel = await Panel();
+        Assert.Equal("No readings yet.", Stands(panel));
+        Assert.Empty(panel.QuerySelectorAll("[data-code^='danger'], [data-code^='circuit']"));
+    }
+
+    [Theory]
+    [InlineData("breaker tripped, fans off, defrost on")]
+    [InlineData("defrost on, smell burning", "breaker tripped")]
+    public async Task A_breaker_that_went_in_defrost_is_left_off_and_the_heaters_are_looked_at_first(params string[] lines)
+    {
+        foreach (var line in lines)
+            await isolde.Log(visit, line);
+        var panel = await Panel();
+        Assert.Contains("Leave it off until it is", Stands(panel), StringComparison.Ordinal);
+        Assert.Equal("Leave it off. Lock out and tag", Next(panel));
+        Assert.Contains("It went in defrost: test heaters and fan leads first, each to earth.", panel.TextContent, StringComparison.Ordinal);
+        Assert.DoesNotContain("Get every evaporator fan running", panel.TextContent, StringComparison.Ordinal);
+        Assert.DoesNotContain("airflow", panel.TextContent, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_condenser_fan_that_stands_behind_a_running_compressor_is_the_finding()
+    {
+        await isolde.Log(visit, "cond fan off, comp on 10 min, fans on, coil clear, head 28, amb 24");
+        var panel = await Panel();
+        Assert.Equal("The condenser fan is stopped and the compressor runs. Switch it off before it overheats.", Stands(panel));
+        Assert.StartsWith("Switch the compressor off", Next(panel), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task An_iced_coil_is_looked_at_before_it_is_thawed()
+    {
+        await isolde.Log(visit, "coil iced, fans on");
+        Assert.Equal("Before any thaw: see whether the defrost clock turns", Next(await Panel()));
+        await isolde.Log(visit, "clock stopped, drain clear, door shut");
+        Assert.Equal("Thaw the coil, all of it", Next(await Panel()));
+    }
+}
