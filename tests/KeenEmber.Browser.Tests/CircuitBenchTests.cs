@@ -74,7 +74,7 @@ public sealed class CircuitBenchTests : IDisposable
         // It was the blocked return: corrected, and the verdict follows.
         Log("suc 2.55, line -4.5", 2);
         person.ReadUntil(".stands", "The refrigerant circuit is on target");
-        Result("EvaporatorTd", "in band");
+        Result("EvaporatorTd", "on target");
         app.Restart();
         person.Go(person.Path).ReadUntil(".stands", "The refrigerant circuit is on target");
     }
@@ -182,7 +182,7 @@ public sealed class CircuitBenchTests : IDisposable
 
         person.Type("#AsSet-FanOff", "24 °C").Type("#AsSet-LowCutOut", "-11 C").Press("Save the settings")
             .ReadUntil(".fits", "The settings fit");
-        person.ReadUntil("[data-put-right='control.fan-off-too-low-to-feed']", "put right since");
+        person.ReadUntil("[data-put-right='control.fan-off-too-low-to-feed']", "repaired since");
         person.Tap("#to option[value=R448A]").Press("Show the settings for it").ReadUntil("[data-setting=FanOff]", "24.0 °C");
         var row = person.ReadUntil("[data-setting=FanOff]", "bar");
         var bars = Regex.Matches(row, @"([\d.]+) bar").Select(m => m.Groups[1].Value).ToList();

@@ -34,7 +34,7 @@ public sealed class DefrostTests : IDisposable
             .Type("#watts1", "1800").Type("#volts1", "230").Type("#starts", "06:00 18:00");
     }
 
-    private void SaveSetUp() => person.Press("Save how it defrosts").ReadUntil(".set-up summary", "ended by end switch");
+    private void SaveSetUp() => person.Press("Save how it defrosts").ReadUntil(".set-up summary", "ended by termination switch");
 
     private void Round(int minute, double cold, double warm, double sensor, double amps)
     {
@@ -92,14 +92,14 @@ public sealed class DefrostTests : IDisposable
         person.Press("Watched to the end").ReadUntil(".verdict", "ended");
         var verdict = person.Read(".verdict");
         Assert.Matches(
-            @"^Electric defrost: 33 min of heat, ended at \d\d:\d\d by the end switch; the coil was clear at \d\d:\d\d, so the last 1[6-8] min \(\d\d % of the heat\) only heated the coil and box\.$", verdict);
+            @"^Electric defrost: 33 min of heat, ended at \d\d:\d\d by the termination switch; the coil was clear at \d\d:\d\d, so the last 1[6-8] min \(\d\d % of the heat\) only heated the coil and box\.$", verdict);
         person.See("[data-code='defrost.over-run']");
         person.ReadUntil("[data-code='defrost.sensor-lags']", "sits too cold");
         person.ReadUntil("[data-code='defrost.vapour']", "past clear");
         person.ReadUntil("[data-remedy=MoveSensor]", "clears last");
         Assert.True(person.SeesNow(".defrost-chart.tall"));
         person.Station("record").ReadUntil(".timeline", "defrost: heat on");
-        person.Go(path.Replace("/defrost", "/report", StringComparison.Ordinal)).ReadUntil(".report-run", "by the end switch");
+        person.Go(path.Replace("/defrost", "/report", StringComparison.Ordinal)).ReadUntil(".report-run", "by the termination switch");
     }
 
     /// <summary>A run as a logger writes it, a row each half minute: clear 30 minutes after heat-on, off 12 minutes later.</summary>

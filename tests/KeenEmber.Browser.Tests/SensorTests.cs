@@ -94,7 +94,8 @@ public sealed class SensorTests : IDisposable
         person.Type("#signal0", "27.28k").Type("#value0", "0").Type("#signal1", "10k").Type("#value1", "77 °F").Type("#signal2", "30k")
             .Type("#value2", "50").Press("Put it on the list")
             .ReadUntil(".field .field-error", "must rise or fall all the way");
-        person.Type("#signal2", "4160").Press("Put it on the list").ReadUntil(".sensor-table [data-sensor=probe]", "by a maker's table");
+        person.Type("#signal2", "4160").Press("Put it on the list")
+            .ReadUntil(".sensor-table [data-sensor=probe]", "by a manufacturer's table");
         person.Tap("#sensor-form > summary").Type("#name", "suction").Tap("#role option[value=SuctionPressure]")
             .Tap("#curve option[value='4-20mA']").Tap("#sensor-form .door > summary")
             .Type("#signal0", "4").Type("#value0", "-1").Type("#signal1", "20").Type("#value1", "30").Press("Put it on the list")

@@ -71,7 +71,7 @@ public sealed class ServiceVisitTests : IDisposable
         person.Station("changes").ReadUntil("[data-warn=as-found]", "evaporator fan");
         person.Type("#what", "defrost length").Type("#before", "45 min").Type("#after", "30 min").Tap("#change-area option[value=Defrost]")
             .Press("Save the change").ReadUntil(".done-list", "defrost length");
-        person.ReadUntil("[data-policy=Defrost]", "Shop policy: Defrost");
+        person.ReadUntil("[data-policy=Defrost]", "Company policy: Defrost");
         Assert.Equal(0, person.Count("[data-warn=as-found]"));
         person.Station("look").See("[data-frozen=yes]");
 

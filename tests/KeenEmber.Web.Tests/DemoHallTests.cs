@@ -41,7 +41,7 @@ public sealed class DemoHallTests(DemoWeb demo) : IClassFixture<DemoWeb>
         var unit = Regex.Match(await Page("/"), """/equipment/[0-9a-f-]{36}(?="[^<]*>\s*<[^>]*>C-7<)""").Value;
         var page = await Page(unit);
         Assert.Equal(3, Regex.Count(page, "The defrost runs on after the coil is clear."));
-        Assert.Contains("Cause: end switch on a spot that lags behind the coil", page, StringComparison.Ordinal);
+        Assert.Contains("Cause: termination switch on a spot that lags behind the coil", page, StringComparison.Ordinal);
         var latest = await Page(Regex.Match(page, "/visits/[0-9a-f-]{36}/circuit").Value);
         Assert.Matches("""data-brief="not-explained">nothing""", latest);
     }

@@ -65,13 +65,14 @@ internal static class DemoDefrosts
         hall.Append(third, 96,
             (id, at) =>
                 new ChangeEntry(
-                new(id, default, at, at, Isolde), "end sensor's place", Switched.SensorPlace, moved.SensorPlace, "", null, false,
+                new(id, default, at, at, Isolde), "termination sensor's place", Switched.SensorPlace, moved.SensorPlace, "", null, false,
                 WorkArea.LimitSwitch),
             (id, at) =>
                 new ChangeEntry(new(id, default, at, at, Isolde), "fail-safe time", "60 min", "40 min", "", null, false, WorkArea.Defrost),
             (id, at) =>
                 new SignOffEntry(
-                new(id, default, at, at, Isolde), "end switch on a spot that lags behind the coil", "", "look at the ceiling in two weeks",
+                new(id, default, at, at, Isolde), "termination switch on a spot that lags behind the coil", "",
+                    "look at the ceiling in two weeks",
                 null,
                 Explained: string.Join(' ', DefrostCodes.OverRun, DefrostCodes.SensorLags, DefrostCodes.SwitchOff, DefrostCodes.Vapour)));
         var fourth = hall.Visit(unit, 5, Tobin, "Look again: ceiling and one whole defrost", new(-21.7, 5.2, 5.0), new());

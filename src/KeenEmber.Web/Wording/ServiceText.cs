@@ -56,7 +56,7 @@ public static class ServiceText
         WorkArea.LimitSwitch => "limit switch",
         WorkArea.Control => "control",
         WorkArea.Circuit => "refrigerant circuit",
-        WorkArea.StartParts => "start parts",
+        WorkArea.StartParts => "start components",
         WorkArea.Motor => "motor, run capacitor",
         WorkArea.Power => "power",
         WorkArea.Box => "box, door, drain",

@@ -40,7 +40,21 @@ public sealed class Person : IDisposable
         Eventually(() => driver.FindElements(By.CssSelector(selector)).FirstOrDefault(e => e.Displayed),
         () => $"nothing visible at {selector} on {driver.Url}");
 
-    public bool SeesNow(string selector) => driver.FindElements(By.CssSelector(selector)).Any(e => e.Displayed);
+    /// <summary>Whether something is visible now; a page that is exchanged under the look is looked at again.</summary>
+    public bool SeesNow(string selector)
+    {
+        while (true)
+        {
+            try
+            {
+                return driver.FindElements(By.CssSelector(selector)).Any(e => e.Displayed);
+            }
+            catch (StaleElementReferenceException)
+            {
+                Thread.Sleep(40);
+            }
+        }
+    }
 
     public int Count(string selector) => driver.FindElements(By.CssSelector(selector)).Count;
 

@@ -64,9 +64,24 @@ public sealed class JobTests : IAsyncLifetime
         var panel = await Panel();
         Assert.Contains("Leave it off until it is", Stands(panel), StringComparison.Ordinal);
         Assert.Equal("Leave it off. Lock out and tag", Next(panel));
-        Assert.Contains("It went in defrost: test heaters and fan leads first, each to earth.", panel.TextContent, StringComparison.Ordinal);
+        Assert.Contains(
+            "It went in defrost: test heaters and fan leads first, each to earth.", panel.TextContent, StringComparison.Ordinal);
         Assert.DoesNotContain("Get every evaporator fan running", panel.TextContent, StringComparison.Ordinal);
         Assert.DoesNotContain("airflow", panel.TextContent, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Made_safe_again_the_report_says_what_was_found_and_orders_nothing_any_more()
+    {
+        await isolde.Log(visit, "mode defrost, fans off, breaker tripped");
+        app.Clock.Advance(TimeSpan.FromMinutes(40));
+        await isolde.Log(visit, "breaker on, mode normal, fans on, comp on");
+        Assert.DoesNotContain("Leave it off", (await Panel()).TextContent, StringComparison.Ordinal);
+        var report = (await isolde.Open(visit + "/report")).Body!.TextContent;
+        Assert.Contains("A breaker or fuse went in the defrost.", report, StringComparison.Ordinal);
+        Assert.DoesNotContain("Leave it off", report, StringComparison.Ordinal);
+        Assert.Contains(
+            "A breaker or fuse went in the defrost.", (await isolde.Open(visit + "/close")).Body!.TextContent, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -7,7 +7,8 @@ namespace KeenEmber.Core.Benches.Danger;
 
 /// <summary>What can hurt somebody or wreck the machine now, by what was seen: it is said before anything else.</summary>
 /// <remarks>
-/// Source: trade practice. A breaker or fuse that went is a result: what shorted is found before a reset, each circuit to earth. A compressor
+/// Source: trade practice. A breaker or fuse that went is a result: what shorted is found before a reset, each circuit to earth. A
+/// compressor
 /// behind a condenser whose fan stands overheats within minutes.
 /// </remarks>
 public sealed class DangerBench : IBench
@@ -43,11 +44,14 @@ public sealed class DangerBench : IBench
     public BenchJudgement Judge(VisitInput visit)
     {
         var seen = visit.Timeline.Standing.OfType<ObservationEntry>().ToList();
-        var ever = Dangers.Where(d => seen.Any(o => o.Fact == d.Fact && d.States.Contains(o.State))).Select(d => d.Code).Distinct();
-        return new DangerJudgement([.. ever.Select(c => Made(c, visit.Conditions, seen))], [.. CodesNow(visit).Select(c => Made(c, visit.Conditions, seen))]);
+        var ever = Dangers.Where(d => seen.Any(d.IsShownBy)).Select(d => d.Code).Distinct();
+        return new DangerJudgement([.. ever.Select(c => Made(c, visit, seen))], [.. CodesNow(visit).Select(c => Made(c, visit, seen))]);
     }
 
-    private sealed record Sign(string Code, AsFound Fact, params FactState[] States);
+    private sealed record Sign(string Code, AsFound Fact, params FactState[] States)
+    {
+        public bool IsShownBy(ObservationEntry seen) => seen.Fact == Fact && States.Contains(seen.State);
+    }
 
     /// <summary>The gravest first.</summary>
     private static readonly Sign[] Dangers =
@@ -68,12 +72,17 @@ public sealed class DangerBench : IBench
         return codes.Distinct();
     }
 
-    private static Finding Made(string code, OperatingConditions now, List<ObservationEntry> seen) => Finding.Of(code) with
+    private static Finding Made(string code, VisitInput visit, List<ObservationEntry> seen)
     {
-        Basis = [.. seen.Where(o => Dangers.Any(d => d.Code == code && d.Fact == o.Fact && d.States.Contains(o.State))).Select(o => o.Id)],
-        Detail = now.IsInDefrost ? InDefrost : "",
-        About = code == NoAirOverCondenser ? [Subject.Component(new(ComponentKind.CondenserFan))] : [],
-    };
+        var signs = seen.Where(o => Dangers.Any(d => d.Code == code && d.IsShownBy(o))).ToList();
+        var then = signs.Count > 0 ? visit.Timeline.ConditionsAt(signs[0].At) : visit.Conditions;
+        return Finding.Of(code) with
+        {
+            Basis = [.. signs.Select(o => o.Id)],
+            Detail = then.IsInDefrost ? InDefrost : "",
+            About = code == NoAirOverCondenser ? [Subject.Component(new(ComponentKind.CondenserFan))] : [],
+        };
+    }
 }
 
 /// <summary>What is dangerous now, and what was seen to be on the visit: each of it must be explained before the visit closes.</summary>

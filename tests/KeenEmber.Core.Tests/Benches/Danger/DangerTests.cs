@@ -17,7 +17,8 @@ public class DangerTests
     [InlineData(AsFound.Supply, FactState.Tripped, DangerBench.Tripped)]
     public void A_danger_leads_whatever_else_is_wrong(AsFound fact, FactState state, string code)
     {
-        var visit = Worked.Of(Seen(1, AsFound.EvaporatorFan, FactState.Stopped), Seen(1, AsFound.Coil, FactState.Iced), Seen(2, fact, state));
+        var visit =
+            Worked.Of(Seen(1, AsFound.EvaporatorFan, FactState.Stopped), Seen(1, AsFound.Coil, FactState.Iced), Seen(2, fact, state));
         Assert.Equal(code, visit.Stands.Code);
         Assert.Equal(code, Assert.IsType<DangerTask>(visit.Next).Danger.Code);
     }
@@ -25,8 +26,12 @@ public class DangerTests
     [Fact]
     public void A_breaker_that_went_in_defrost_says_so_by_the_fact_or_the_controllers_mode()
     {
-        Assert.Equal(DangerBench.InDefrost, Worked.Of(Seen(1, AsFound.Defrost, FactState.Defrosting), Seen(2, AsFound.Supply, FactState.Tripped)).Stands.Detail);
-        Assert.Equal(DangerBench.InDefrost, Worked.Of(Seen(1, AsFound.Supply, FactState.Tripped), Seen(2, AsFound.ControllerMode, FactState.Defrosting)).Stands.Detail);
+        Assert.Equal(
+            DangerBench.InDefrost,
+            Worked.Of(Seen(1, AsFound.Defrost, FactState.Defrosting), Seen(2, AsFound.Supply, FactState.Tripped)).Stands.Detail);
+        Assert.Equal(
+            DangerBench.InDefrost,
+            Worked.Of(Seen(1, AsFound.Supply, FactState.Tripped), Seen(2, AsFound.ControllerMode, FactState.Defrosting)).Stands.Detail);
         Assert.Equal("", Worked.Of(Seen(1, AsFound.Supply, FactState.Tripped)).Stands.Detail);
     }
 
@@ -39,19 +44,33 @@ public class DangerTests
     }
 
     [Fact]
+    public void What_went_in_defrost_went_in_defrost_whatever_the_mode_is_later()
+    {
+        var visit = Worked.Of(Seen(1, AsFound.Defrost, FactState.Defrosting), Seen(2, AsFound.Supply, FactState.Tripped),
+            Seen(30, AsFound.Supply, FactState.SwitchedOn), Seen(31, AsFound.Defrost, FactState.Refrigerating));
+        Assert.Equal(DangerBench.InDefrost, visit.Found.Single(f => f.Code == DangerBench.Tripped).Detail);
+    }
+
+    [Fact]
     public void A_compressor_behind_a_condenser_without_air_is_switched_off_first()
     {
         var visit = Worked.Of(Seen(1, AsFound.CondenserFan, FactState.Stopped), Seen(1, AsFound.Compressor, FactState.Running));
         Assert.Equal(DangerBench.NoAirOverCondenser, visit.Stands.Code);
         Assert.Equal("CondenserFan/1", Assert.Single(visit.Stands.About).Id);
-        Assert.DoesNotContain(Worked.Of(Seen(1, AsFound.CondenserFan, FactState.Stopped), Seen(1, AsFound.Compressor, FactState.Stopped)).Faults, f => f.Code == DangerBench.NoAirOverCondenser);
-        Assert.DoesNotContain(Worked.Of(Seen(1, AsFound.CondenserFan, FactState.Stopped)).Faults, f => f.Code == DangerBench.NoAirOverCondenser);
+        Assert.DoesNotContain(
+            Worked.Of(Seen(1, AsFound.CondenserFan, FactState.Stopped), Seen(1, AsFound.Compressor, FactState.Stopped)).Faults, f =>
+            f.Code == DangerBench.NoAirOverCondenser);
+        Assert.DoesNotContain(
+            Worked.Of(Seen(1, AsFound.CondenserFan, FactState.Stopped)).Faults, f => f.Code == DangerBench.NoAirOverCondenser);
     }
 
     [Fact]
     public void Fans_and_compressor_that_stand_in_a_defrost_are_right()
     {
-        var visit = Worked.Of(Seen(1, AsFound.EvaporatorFan, FactState.Stopped), Seen(1, AsFound.Compressor, FactState.Stopped), Seen(1, AsFound.Defrost, FactState.Defrosting));
+        var visit =
+            Worked.Of(
+            Seen(1, AsFound.EvaporatorFan, FactState.Stopped), Seen(1, AsFound.Compressor, FactState.Stopped),
+            Seen(1, AsFound.Defrost, FactState.Defrosting));
         Assert.Empty(visit.Faults);
         Assert.Equal(CircuitJudgement.InDefrost, visit.Stands.Code);
         Assert.Equal(StepKind.LetDefrostEnd, Assert.IsType<CircuitTask>(visit.Next).Step.Kind);
@@ -68,11 +87,15 @@ public class DangerTests
     public void An_iced_coil_is_asked_why_before_the_thaw_wipes_the_answer_out()
     {
         AsFound? Asked(params (AsFound, FactState)[] seen) =>
-            ((CircuitTask)Worked.Of([Seen(1, AsFound.Coil, FactState.Iced), .. seen.Select(s => Seen(2, s.Item1, s.Item2))]).Next!).Step.Fact;
+            ((CircuitTask)Worked.Of(
+                [Seen(1, AsFound.Coil, FactState.Iced), .. seen.Select(s => Seen(2, s.Item1, s.Item2))]).Next!).Step.Fact;
         Assert.Equal(AsFound.EvaporatorFan, Asked());
         Assert.Equal(AsFound.ClockMotor, Asked((AsFound.EvaporatorFan, FactState.Stopped)));
         Assert.Equal(AsFound.Drain, Asked((AsFound.EvaporatorFan, FactState.Running), (AsFound.ClockMotor, FactState.Running)));
-        var all = Worked.Of(Seen(1, AsFound.Coil, FactState.Iced), Seen(2, AsFound.EvaporatorFan, FactState.Running), Seen(2, AsFound.ClockMotor, FactState.Running),
+        var all =
+            Worked.Of(
+            Seen(1, AsFound.Coil, FactState.Iced), Seen(2, AsFound.EvaporatorFan, FactState.Running),
+            Seen(2, AsFound.ClockMotor, FactState.Running),
             Seen(2, AsFound.Drain, FactState.Clear), Seen(2, AsFound.Door, FactState.Shut));
         Assert.Equal(StepKind.ClearCoil, ((CircuitTask)all.Next!).Step.Kind);
     }

@@ -98,7 +98,7 @@ public sealed class CircuitMap
     /// <summary>Style class of a validity, the same on tags, results and lists.</summary>
     public static string ValidityClass(ValidityLevel level) => level switch
     {
-        ValidityLevel.Good => "counts",
+        ValidityLevel.Good => "usable",
         ValidityLevel.Provisional => "provisional",
         _ => "unusable",
     };

@@ -1,6 +1,7 @@
 using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Cases;
 using KeenEmber.Core.Plant;
+using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Web.Pages.Visits.Circuit;
 
@@ -18,8 +19,8 @@ public static class CircuitOfVisit
         /// <summary>What the last standing-pressure test of the visit says; null without one.</summary>
         public StandingResult? Standing => visit.Of<CircuitJudgement>()?.Standing;
 
-        /// <summary>The reading the map asks for: to be checked, or the one that unlocks most.</summary>
-        public MeasuringPoint? Asked => visit.Analysis switch
+        /// <summary>The reading the map asks for: to be checked, or the one that unlocks most; none while something is dangerous.</summary>
+        public MeasuringPoint? Asked => visit.Next is { Order: TaskOrder.Danger } ? null : visit.Analysis switch
         {
             null => null,
             { Next: { Kind: StepKind.Recheck or StepKind.LogAgain, Point: { } point } } => point,

@@ -116,9 +116,9 @@ public static class CircuitText
         ReasonCode.FrostedCooler => "Frost on a coil of a box above freezing: it should clear itself.",
         ReasonCode.ReadingsFarApart => "The readings are more than 15 min apart.",
         ReasonCode.FansNotRecorded => "Evaporator fans not recorded. Check that each one runs.",
-        ReasonCode.CoilNotRecorded => "Nobody has recorded whether the coil is clear.",
-        ReasonCode.CompressorNotRecorded => "Nobody has recorded whether the compressor runs.",
-        _ => "Nobody has recorded for how long the compressor has run.",
+        ReasonCode.CoilNotRecorded => "Coil not recorded. Check whether it is clear.",
+        ReasonCode.CompressorNotRecorded => "Compressor not recorded. Check whether it runs.",
+        _ => "Run time not recorded. Note for how long the compressor has run.",
     };
 
     /// <summary>The formula in words, then the same with this result's numbers.</summary>
@@ -213,13 +213,13 @@ public static class CircuitText
     {
         if (refrigerant is { Name: "R744" })
             return "High-pressure CO2: rated hoses only. In a closed room the gas displaces air: leave first. Local codes and the "
-                + "maker's instructions come first.";
+                + "manufacturer's instructions come first.";
         if (refrigerant is { Safety: SafetyClass.B2L })
             return $"{refrigerant.Name} is toxic and burns ({refrigerant.Safety}): mask at hand, leave on a leak, ventilate, no "
-                + "flame. Local codes and the maker's instructions come first.";
+                + "flame. Local codes and the manufacturer's instructions come first.";
         if (refrigerant is { IsFlammable: true })
             return $"{refrigerant.Name} is flammable ({refrigerant.Safety}): ventilate, no flame or spark, rated tools. Local codes "
-                + "and the maker's instructions come first.";
+                + "and the manufacturer's instructions come first.";
         return point?.Kind() == QuantityKind.Pressure ? "Wear eye protection and gloves. Never vent. Certified technicians only." : null;
     }
 
@@ -249,7 +249,7 @@ public static class CircuitText
     {
         BandPosition.Below => "below target",
         BandPosition.Above => "above target",
-        BandPosition.Inside => "in band",
+        BandPosition.Inside => "on target",
         _ => "",
     };
 }

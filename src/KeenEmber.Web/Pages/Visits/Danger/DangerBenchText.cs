@@ -11,7 +11,21 @@ public sealed class DangerBenchText() : BenchText("danger")
 {
     public override string Label => "Danger.";
 
-    public override string Finding(Finding finding, VisitView view) => Headline(finding, view.MakeUp.Kind);
+    /// <summary>What was found, for panel, report and the next visit; what to do about it is the headline and the task.</summary>
+    public override string Finding(Finding finding, VisitView view) => finding.Code switch
+    {
+        DangerBench.Gas => "Gas was smelt.",
+        DangerBench.Burning => $"It smelt burnt, or a wire was found burnt{InDefrost(finding)}.",
+        DangerBench.Tripped => $"A breaker or fuse went{InDefrost(finding)}.",
+        DangerBench.Chafed => "A wire was found chafed through.",
+        DangerBench.NoAirOverCondenser => "The condenser fan was stopped while the compressor ran.",
+        _ => finding.Code,
+    };
+
+    private static string InDefrost(Finding finding) => finding.Detail == DangerBench.InDefrost ? " in the defrost" : "";
+
+    /// <summary>The first is the headline already.</summary>
+    public override IEnumerable<PanelLine> Lines(BenchJudgement judgement, VisitView view) => base.Lines(judgement, view).Skip(1);
 
     public override string Headline(Finding finding, EquipmentKind kind) => finding.Code switch
     {
@@ -28,10 +42,15 @@ public sealed class DangerBenchText() : BenchText("danger")
         var danger = ((DangerTask)task).Danger;
         var (what, why) = danger.Code switch
         {
-            DangerBench.Gas => ("Get out, and let air in", "Refrigerant and CO2 displace the air of a closed room. No flame, and no switch that can spark."),
-            DangerBench.Burning or DangerBench.Tripped => ("Leave it off. Lock out and tag", WhereToLook(danger.Detail == DangerBench.InDefrost)),
-            DangerBench.Chafed => ("Isolate the power, then follow the chafed wire", "Test it to earth and reroute it. There may be more than one supply."),
-            _ => ("Switch the compressor off, then find why the condenser fan stands", "With the power isolated: does it turn by hand? Then: is it fed, and is its capacitor good?"),
+            DangerBench.Gas =>
+                ("Get out, and let air in",
+                "Refrigerant and CO2 displace the air of a closed room. No flame, and no switch that can spark."),
+            DangerBench.Burning or DangerBench.Tripped =>
+                ("Leave it off. Lock out and tag", WhereToLook(danger.Detail == DangerBench.InDefrost)),
+            DangerBench.Chafed =>
+                ("Isolate the power, then follow the chafed wire", "Test it to earth and reroute it. There may be more than one supply."),
+            _ => ("Switch the compressor off, then find why the condenser fan stands",
+                "With the power isolated: does it turn by hand? Then: is it fed, and is its capacitor good?"),
         };
         return new(what, why, "Note what you see", "look");
     }

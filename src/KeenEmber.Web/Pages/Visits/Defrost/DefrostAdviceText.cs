@@ -16,29 +16,29 @@ public static class DefrostAdviceText
         Core.Benches.Defrost.Remedy.MendHeaters => "Repair the failed or weak heater first, then watch another defrost.",
         Core.Benches.Defrost.Remedy.MendSupply => "Find the lost voltage: connections, contactor, cable.",
         Core.Benches.Defrost.Remedy.CheckSensor =>
-            "Three-way check of the end probe: thermometer, resistance, display. It may be off, or swapped with another.",
+            "Three-way check of the termination sensor: thermometer, resistance, display. It may be off, or swapped with another.",
         Core.Benches.Defrost.Remedy.ReplaceSwitches =>
-            "Test the end switch in ice and warmed by hand; it shares a harness with the fan delay.",
-        Core.Benches.Defrost.Remedy.MoveSensor => "Move the end sensor to the return bend that clears last.",
+            "Test the termination switch in ice and warmed by hand; it shares a harness with the fan delay.",
+        Core.Benches.Defrost.Remedy.MoveSensor => "Move the termination sensor to the return bend that clears last.",
         Core.Benches.Defrost.Remedy.CoilProbe => "Fit a controller with a probe in the coil.",
         Core.Benches.Defrost.Remedy.LowerEnd =>
             "Let it end a little colder: the sensor's spot follows the coil, so its setting is what is too high.",
-        Core.Benches.Defrost.Remedy.ShortenAndRepeat => "Shorten the fail-safe to just past clear and defrost more often.",
+        Core.Benches.Defrost.Remedy.ShortenAndRepeat => "Shorten the maximum defrost time to just past clear and defrost more often.",
         Core.Benches.Defrost.Remedy.FixInfiltration =>
             "Look for the wet air first: door, curtain, gasket, panel gaps, missing line insulation.",
         Core.Benches.Defrost.Remedy.LengthenOrMoreOften =>
             "Give it longer, or more defrosts a day; clear the ice that is left by hand first.",
         Core.Benches.Defrost.Remedy.LengthenDrip => "Lengthen the drip time.",
         Core.Benches.Defrost.Remedy.MendFanDelay => "Test the fan delay at known temperatures, and its relay or jumper.",
-        _ => "Watch the next end: voltage across the switch, a thermometer beside it, the fail-safe noted.",
+        _ => "Watch the next end: voltage across the switch, a thermometer beside it, the maximum defrost time noted.",
     };
 
     /// <summary>What would settle a finding.</summary>
     public static string WouldSettle(string what) => what switch
     {
         "heat-off" => "the minute the heat goes off",
-        "fail-safe" => "the fail-safe time, in the set-up",
-        "at-sensor" => "a thermometer beside the end sensor",
+        "fail-safe" => "the maximum defrost time, in the set-up",
+        "at-sensor" => "a thermometer beside the termination sensor",
         "switch-voltage" => "the voltage across the switch's clock terminals as the heat ends",
         "ice-left" => "a look into the bends before the fans come back",
         "three-way-check" => "thermometer, resistance and display against each other",

@@ -43,7 +43,7 @@ public sealed class DefrostBenchText() : BenchText("defrost")
         RunMarkEntry m => $"defrost: {DefrostText.Name(m.Kind)}",
         ClockTestEntry c => DefrostTestText.Clock(c),
         SwitchStateEntry s =>
-            $"{(s.Switch == DefrostSwitch.EndOfHeat ? "end switch" : "fan delay")} {(s.IsClosed ? "closed" : "open")} at "
+            $"{(s.Switch == DefrostSwitch.EndOfHeat ? "termination switch" : "fan delay")} {(s.IsClosed ? "closed" : "open")} at "
             + $"{view.Units.Temperature(s.Temperature.Temperature.Kelvin)}",
         _ => null,
     };

@@ -24,11 +24,11 @@ public static class DefrostSetUpText
         yield return ("defrost kind", "", DefrostText.Name(s.Kind));
         yield return ("defrost start", "started by", DefrostText.Name(s.Start));
         yield return ("defrost end", "ended by", DefrostText.Name(s.EndedBy));
-        yield return ("end sensor's place", "at", s.SensorPlace);
+        yield return ("termination sensor's place", "at", s.SensorPlace);
         yield return ("end temperature", "at", T(s.EndAt));
-        yield return ("end switch reset", "reset", T(s.ResetAt));
+        yield return ("termination switch reset", "reset", T(s.ResetAt));
         yield return ("end pressure", "at", s.EndPressure is { } p ? $"{UnitText.Number(p.Number, 2)} {p.Unit.Symbol}" : "");
-        yield return ("fail-safe time", "fail-safe", Min(s.FailSafeMin));
+        yield return ("maximum defrost time", "fail-safe", Min(s.FailSafeMin));
         yield return ("drip time", "drip", Min(s.DripMin));
         yield return ("fan delay", "fans back at", T(s.FanDelayAt));
         yield return (

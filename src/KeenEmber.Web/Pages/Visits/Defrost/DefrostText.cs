@@ -19,12 +19,13 @@ public static class DefrostText
 
     public static string Name(TerminationKind kind) => kind switch
     {
-        TerminationKind.Time => "time alone", TerminationKind.Switch => "end switch", TerminationKind.Probe => "end probe", _ => "pressure",
+        TerminationKind.Time =>
+            "time alone", TerminationKind.Switch => "termination switch", TerminationKind.Probe => "termination sensor", _ => "pressure",
     };
 
     public static string Name(HeaterConnection connection) => connection switch
     {
-        HeaterConnection.Separate => "each leg by itself", HeaterConnection.Delta => "three-phase delta", _ => "three-phase star",
+        HeaterConnection.Separate => "each leg by itself", HeaterConnection.Delta => "three-phase delta", _ => "three-phase wye (star)",
     };
 
     public static string Name(RunPlace place) => place.Kind switch
@@ -32,8 +33,8 @@ public static class DefrostText
         RunPlaceKind.ColdestBend => "coldest return bend",
         RunPlaceKind.WarmestBend => "warmest return bend",
         RunPlaceKind.Bend => place.Name.Length > 0 ? place.Name : "another bend",
-        RunPlaceKind.AtSensor => "beside the end sensor",
-        RunPlaceKind.EndSensor => "end sensor as shown",
+        RunPlaceKind.AtSensor => "beside the termination sensor",
+        RunPlaceKind.EndSensor => "termination sensor as shown",
         RunPlaceKind.AirInFront => "air in front of the coil",
         RunPlaceKind.AirBehind => "air behind the coil",
         RunPlaceKind.Box => "box air",
@@ -72,7 +73,7 @@ public static class DefrostText
         RunMarkKind.SwitchClosed => "switch closed",
         RunMarkKind.SeenClear => "coil seen clear",
         RunMarkKind.IceLeft => "ice left",
-        RunMarkKind.Vapour => "vapour from the coil",
+        RunMarkKind.Vapour => "steam off the coil",
         RunMarkKind.CeilingFrost => "drops or frost on the ceiling",
         RunMarkKind.Hiss => "hissing heard",
         RunMarkKind.Dripping => "dripping heard",
@@ -94,7 +95,7 @@ public static class DefrostText
             EndedBy.Temperature => $"by the {Name(setUp.EndedBy)}",
             EndedBy.Pressure => "by pressure",
             EndedBy.TimeLimit when setUp.EndedBy == TerminationKind.Time => "by its set time",
-            EndedBy.TimeLimit => "by the fail-safe time, not by temperature",
+            EndedBy.TimeLimit => "by the maximum defrost time, not by temperature",
             EndedBy.Hand => "by hand",
             _ => "by what is not known",
         };
@@ -150,13 +151,15 @@ public static class DefrostText
                 + "heaters weak, too few defrosts, or too much frost.",
             DefrostCodes.EndUnknown => "What ended the heat is not settled.",
             DefrostCodes.SensorLags =>
-                $"The end sensor sits too cold: {T("spotC")} at its spot when the coldest bend had "
+                $"The termination sensor sits too cold: {T("spotC")} at its spot when the coldest bend had "
                 + $"{T("coldestC")}{(Has("behindMin") && f.Values["behindMin"] > 1 ? $", and clear {N("behindMin")} min after it" : "")}.",
             DefrostCodes.SensorLeads =>
-                $"The end sensor sits too warm: {T("spotC")} at its spot while the coldest place had {T("coldestC")}.",
-            DefrostCodes.SensorFits => $"The end sensor's spot ({T("spotC")}) follows the coil ({T("coldestC")} to {T("warmestC")}).",
+                $"The termination sensor sits too warm: {T("spotC")} at its spot while the coldest place had {T("coldestC")}.",
+            DefrostCodes.SensorFits =>
+                $"The termination sensor's spot ({T("spotC")}) follows the coil ({T("coldestC")} to {T("warmestC")}).",
             DefrostCodes.ProbeOff =>
-                $"The end probe shows {units.Difference(Math.Abs(f.Values["offK"]))} {(f.Values["offK"] > 0 ? "more" : "less")} than "
+                $"The termination sensor shows {units.Difference(Math.Abs(f.Values["offK"]))} "
+                    + $"{(f.Values["offK"] > 0 ? "more" : "less")} than "
                 + $"the thermometer beside it, so it ends {(f.Values["offK"] > 0 ? "early" : "late or never")}.",
             DefrostCodes.SwitchOff => $"Switched at {T("spotC")}, rated {T("ratedC")}. Test it: slow or out of calibration.",
             DefrostCodes.LegOut => $"Heater element {N("element")} is out: {N("powerKw", 1)} of {N("ratedKw", 1)} kW left.",
@@ -182,7 +185,7 @@ public static class DefrostText
                 : $"The box was not back after {N("watchedMin")} min of watching.",
             DefrostCodes.ProductWarm => $"Product reached {T("productC")} in the defrost.",
             DefrostCodes.Vapour =>
-                $"Vapour left the coil or froze above it{(Has("overRunMin") ? $": the heat ran {N("overRunMin")} min past clear" : "")}.",
+                $"Steam came off the coil or froze above it{(Has("overRunMin") ? $": the heat ran {N("overRunMin")} min past clear" : "")}.",
             _ => f.Code,
         };
     }

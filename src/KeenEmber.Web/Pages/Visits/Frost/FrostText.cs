@@ -26,7 +26,7 @@ public static class FrostText
         FrostPatterns.ValveBall => "A ball of ice at the valve: it flashes or throttles too far.",
         FrostPatterns.SuctionLine => "Frost along the suction line: overfed, or the fans are off.",
         FrostPatterns.DrainPan => "Frost in the drain pan: the drain or its heater.",
-        FrostPatterns.Ceiling => "Frost on ceiling or walls: defrost runs far past clear and its vapour freezes in the room.",
+        FrostPatterns.Ceiling => "Frost on ceiling or walls: defrost runs far past clear and its steam freezes in the room.",
         FrostPatterns.Door => "Frost at the door: warm air comes in there.",
         _ => "Clear everywhere.",
     };

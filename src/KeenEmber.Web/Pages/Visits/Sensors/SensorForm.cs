@@ -17,7 +17,7 @@ public static class SensorForm
     public static IReadOnlyList<(string Code, string Name)> Curves { get; } =
     [
         .. SensorFamilies.All.Select(f => (f.Code, SensorText.Name(f))), (ByBeta, "NTC by R25 and beta"),
-            (ByTable, "two or three points of a maker's table"),
+            (ByTable, "two or three points of a manufacturer's table"),
         (Volts, "pressure transducer, 0 to 10 V"), (Milliamperes, "pressure transducer, 4 to 20 mA"),
             (Ratio, "pressure transducer, share of its supply"),
     ];

@@ -42,7 +42,7 @@ public static class SensorText
         "pt1000" => "Pt1000",
         "own-beta" when curve is BetaCurve b => $"NTC {UnitText.Resistance(b.R25)}, slope {UnitText.Number(b.Beta, 0)}",
         "own-transducer" => $"transducer, {Name(curve.Signal)}",
-        _ => "by a maker's table",
+        _ => "by a manufacturer's table",
     };
 
     public static string Name(SignalKind signal) =>

@@ -31,7 +31,7 @@ public sealed class SensorsBenchText() : BenchText("sensors")
         if (sensors.Now.Count > 0)
             return $"{sensors.Now.Count} wrong";
         if (sensors.Found.Count > 0)
-            return "put right";
+            return "repaired";
         if (sensors.Sensors.Count == 0)
             return "none named";
         return sensors.Sensors.All(s => s.Checks.Count == 0) ? "not checked" : "checked";

@@ -1,0 +1,67 @@
+using System.Text.RegularExpressions;
+
+namespace KeenEmber.Web.Tests.Wording;
+
+/// <summary>One word for one thing: words that were given up stay out of everything the app says.</summary>
+public sealed partial class RetiredWordsTests
+{
+    /// <summary>The word that was given up, and the one in its place.</summary>
+    public static TheoryData<string, string> Retired { get; } = new()
+    {
+        { "short of charge", "low charge" },
+        { "does not count", "not usable" },
+        { "open loop", "open item" },
+        { "[Ss]hop policy", "company policy" },
+        { "maker's", "manufacturer's" },
+        { "end switch", "termination switch" },
+        { "end (probe|sensor)", "termination sensor" },
+        { "fail-safe (time|to|noted)", "maximum defrost time" },
+        { "[Vv]apour (left|from|leaves|freezes)", "steam" },
+        { "[Pp]ut right", "repaired" },
+        { "(below|in|above) band", "below, on, above target" },
+        { "three-phase star", "three-phase wye (star)" },
+        { "[Mm]ains", "line voltage" },
+        { "system standing still", "standing pressure" },
+        { "[Nn]obody (has )?(said|recorded)", "not recorded" },
+    };
+
+    [GeneratedRegex("""(?<!\?handler=)"(?<said>(?:[^"\\]|\\.)*)"|>(?<said>[^<>@{}]+)<""")]
+    private static partial Regex Said();
+
+    /// <summary>Literals and text of pages, words and answers; comments, names of fields and keys of one word are not said.</summary>
+    private static IEnumerable<(string File, string Said)> Everything()
+    {
+        var web = Path.Combine(Root(), "src", "KeenEmber.Web");
+        return new[] { "Pages", "Wording", "Api" }.SelectMany(f => Directory.GetFiles(Path.Combine(web, f), "*.cs*", SearchOption.AllDirectories))
+            .SelectMany(file => File.ReadLines(file).Where(l => !l.TrimStart().StartsWith("//", StringComparison.Ordinal)), (file, line) => (file, line))
+            .SelectMany(l => Said().Matches(l.line), (l, m) => (Path.GetFileName(l.file), m.Groups["said"].Value))
+            .Where(s => s.Value.Contains(' ', StringComparison.Ordinal));
+    }
+
+    [Theory]
+    [MemberData(nameof(Retired))]
+    public void A_word_that_was_given_up_is_said_nowhere(string word, string instead)
+    {
+        var said = Everything().Where(s => Regex.IsMatch(s.Said, word)).Select(s => $"{s.File}: {s.Said}").ToList();
+        Assert.True(said.Count == 0, $"Say “{instead}”:\n{string.Join('\n', said)}");
+    }
+
+    [Fact]
+    public void What_is_said_is_found_at_all()
+    {
+        var all = Everything().Select(s => s.Said).ToList();
+        Assert.True(all.Count > 1500, $"Only {all.Count} pieces of text.");
+        Assert.Contains(all, s => s.Contains("Not enough air through the coil", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Nothing_is_shouted() => Assert.All(Everything(), s => Assert.DoesNotMatch(@"\w!(\s|$)", s.Said));
+
+    private static string Root()
+    {
+        var place = new DirectoryInfo(AppContext.BaseDirectory);
+        while (!File.Exists(Path.Combine(place!.FullName, "KeenEmber.slnx")))
+            place = place.Parent;
+        return place.FullName;
+    }
+}
