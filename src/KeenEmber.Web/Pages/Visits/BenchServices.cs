@@ -8,14 +8,19 @@ public static class BenchServices
 {
     public static IServiceCollection AddBenches(this IServiceCollection services)
     {
-        for (var i = 0; i < BenchList.Of(_ => []).Count; i++)
+        foreach (var (name, place) in BenchList.Of(_ => []).Select((b, i) => (b.Name, i)))
         {
-            var place = i;
             services.AddSingleton(s => BenchList.Of(s.GetRequiredService<RunSeriesStore>().Find)[place]);
+            services.AddSingleton(typeof(BenchText), TextOf(name));
         }
 
-        foreach (var text in typeof(BenchText).Assembly.GetTypes().Where(t => t.IsSubclassOf(typeof(BenchText))))
-            services.AddSingleton(typeof(BenchText), text);
         return services.AddSingleton<BenchTexts>();
+    }
+
+    /// <summary>The words of "danger" are Danger.DangerBenchText.</summary>
+    private static Type TextOf(string bench)
+    {
+        var room = char.ToUpperInvariant(bench[0]) + bench[1..];
+        return Type.GetType($"{typeof(BenchText).Namespace}.{room}.{room}BenchText", throwOnError: true)!;
     }
 }
