@@ -67,7 +67,9 @@ public sealed class DangerBench : IBench
     {
         var now = visit.Conditions;
         var codes = Dangers.Where(d => now.StateOf(d.Fact) is { } state && d.States.Contains(state)).Select(d => d.Code).ToList();
-        if (now is { CondenserFan: FactState.Stopped, Compressor: FactState.Running } && visit.Unit.MakeUp.IsAirCooled)
+        // A fan that a control stops when head falls may stand: then it is no danger by the fact alone.
+        if (now is { CondenserFan: FactState.Stopped, Compressor: FactState.Running } && visit.Unit.MakeUp.IsAirCooled
+            && !visit.Unit.MakeUp.Has(CircuitParts.FanCyclingControl))
             codes.Add(NoAirOverCondenser);
         return codes.Distinct();
     }

@@ -65,6 +65,14 @@ public class DangerTests
     }
 
     [Fact]
+    public void A_fan_that_its_control_stops_in_the_cold_is_no_danger_by_the_fact_alone()
+    {
+        var cycling = Freezer with { Circuit = Freezer.Circuit with { Parts = CircuitParts.FanCyclingControl } };
+        var visit = Worked.Of(cycling, Seen(1, AsFound.CondenserFan, FactState.Stopped), Seen(1, AsFound.Compressor, FactState.Running));
+        Assert.DoesNotContain(visit.Faults, f => f.Code == DangerBench.NoAirOverCondenser);
+    }
+
+    [Fact]
     public void Fans_and_compressor_that_stand_in_a_defrost_are_right()
     {
         var visit =
