@@ -29,6 +29,9 @@ public sealed class PhotoStore
     private const int LongestEdge = 2400;
     private const int SmallEdge = 320;
     private const int Quality = 85;
+
+    /// <summary>Rows drawn at a time.</summary>
+    private const int BandRows = 512;
     private const int AtATime = 2;
 
     /// <summary>A picture that takes longer than this is refused.</summary>
@@ -155,8 +158,14 @@ public sealed class PhotoStore
         canvas.SetMatrix(
             SKMatrix.Concat(
             Turn(codec.EncodedOrigin, width, height), SKMatrix.CreateScale(width / (float)size.Width, height / (float)size.Height)));
-        using var image = SKImage.FromPixels(decoded.Info, decoded.GetPixels());
-        canvas.DrawImage(image, 0, 0, new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear));
+        // In bands, each with smaller copies of its own to draw from: those of the whole would take a third of its memory again.
+        for (var top = 0; top < size.Height; top += BandRows)
+        {
+            var band = decoded.Info.WithSize(size.Width, Math.Min(BandRows, size.Height - top));
+            using var image = SKImage.FromPixels(band, decoded.GetPixels() + top * decoded.RowBytes, decoded.RowBytes);
+            canvas.DrawImage(image, 0, top, new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear));
+        }
+
         return upright;
     }
 

@@ -62,97 +62,11 @@ public sealed class FirstVisitTests : IDisposable
     }
 
     [Fact]
-    public void A_second_visit_shows_the_first_and_marks_what_moved()
-    {
-        AddFreezer();
-        person.Press("Start a visit");
-        person.Type("#line", "box -20, suc 1.4, line -21").ReadUntil("#save-line", "Save 3");
-        person.Press("Save 3").ReadUntil("#understood", "3 saved");
-        person.Tap(".visit-head h1 a").ReadUntil(".visits", "No complaint written down");
-        person.Press("Start a visit").ReadUntil(".circuit-map.wide [data-point=BoxAir]", "was -20.0 °C");
-
-        person.Type("#line", "box -16.5, line -21.3").ReadUntil("#save-line", "Save 2");
-        person.Press("Save 2").ReadUntil(".circuit-map.wide [data-point=BoxAir]", "▲ was -20.0 °C");
-        // 0.3 K is within what two thermometers may differ: shown, not marked.
-        Assert.DoesNotContain(
-            "▲", person.ReadUntil(".circuit-map.wide [data-point=SuctionLineCoil]", "was -21.0 °C"), StringComparison.Ordinal);
-        person.ReadUntil(".moved-since", "1 reading moved since");
-    }
-
-    [Fact]
-    public void The_fans_decide_whether_a_reading_counts()
-    {
-        AddFreezer();
-        person.Press("Start a visit");
-        NoteAllWell();
-        person.Station("look").Tap("form:has([value=EvaporatorFan]):has([name=index][value='2']) button[value=Stopped]");
-        person.See("form:has([name=index][value='2']) button[value=Stopped][aria-pressed=true]");
-        person.Type("#time-Compressor", "soon").Tap("form:has([value=Compressor]) button[value=Running]")
-            .ReadUntil("#time-Compressor-error", "Type minutes from 0");
-        Assert.Equal("soon", person.See("#time-Compressor").GetAttribute("value"));
-        person.Type("#line", "suc 1.4, line -21").ReadUntil("#save-line", "Save 2");
-        person.Press("Save 2").ReadUntil(".stands", "Not enough air through the coil. Fix airflow and ice before judging the charge");
-        person.Station("circuit").ReadUntil("[data-result=SuperheatCoil]", "not usable");
-        person.ReadUntil("[data-result=SuperheatCoil]", "An evaporator fan is off");
-        person.See(".circuit-map.wide .tag.unusable[data-point=SuctionPressure]");
-    }
-
-    [Fact]
-    public void Just_out_of_defrost_a_reading_does_not_count_either()
-    {
-        AddFreezer();
-        person.Press("Start a visit");
-        NoteAllWell();
-        person.Station("look").Type("#time-Defrost", "4").Tap("form:has([value=Defrost]) button[value=Refrigerating]");
-        person.ReadUntil(".step", "Let it run 6 min more");
-        person.Type("#line", "suc 1.4, line -21").ReadUntil("#save-line", "Save 2");
-        person.Press("Save 2").ReadUntil("#understood", "2 saved");
-        person.Station("circuit").ReadUntil("[data-result=SuperheatCoil]", "Out of defrost for less than 10 min");
-    }
-
-    [Fact]
-    public void An_impossible_value_is_kept_and_challenged_with_the_likeliest_slip()
-    {
-        AddFreezer();
-        person.Press("Start a visit");
-        NoteAllWell();
-        person.Type("#line", "suc 13.2, head 1.4").ReadUntil("#save-line", "Save 2");
-        person.Press("Save 2").ReadUntil(".challenge", "look swapped");
-        person.ReadUntil("[data-point=SuctionPressure] .tag-value", "13.20 bar");
-
-        // Put right as a slip: the first value stays on record, struck through.
-        foreach (var (point, value) in new[] { ("SuctionPressure", "1.4"), ("DischargePressure", "13.2") })
-            person.Tap($".circuit-map.wide [data-point={point}]").Type("#value", value).Tap(".corrects input").Press("Save")
-                .ReadUntil($"[data-point={point}] .tag-value", value);
-        Assert.False(person.SeesNow(".challenge"));
-        person.Station("record").ReadUntil(".timeline del", "13.20 bar");
-    }
-
-    [Fact]
-    public void A_record_can_be_corrected_and_struck_out_without_losing_anything()
-    {
-        AddFreezer();
-        person.Press("Start a visit");
-        person.Type("#line", "box 20").ReadUntil("#save-line", "Save 1");
-        person.Press("Save 1").ReadUntil("#understood", "1 saved");
-        person.Type("#line", "note: <script>alert(1)</script> oil at the flare").ReadUntil("#save-line", "Save 1");
-        person.Press("Save 1").Station("record");
-        person.ReadUntil(".timeline", "<script>alert(1)</script> oil at the flare");
-
-        person.Tap("[aria-label^='Correct box air']").Type("#text", "cold").Tap(".correct button").ReadUntil("#text-error", "not a number");
-        Assert.Equal("cold", person.See("#text").GetAttribute("value"));
-        person.Type("#text", "-20").Keys(Keys.Enter).ReadUntil(".timeline", "box air -20.0 °C");
-        person.ReadUntil(".timeline del", "box air 20.0 °C");
-        person.Tap("[aria-label^='Strike out note'], [aria-label*='oil at the flare'][aria-label^='Strike']")
-            .ReadUntil(".timeline .replaced", "no longer stands");
-    }
-
-    [Fact]
     public void Nothing_that_was_said_to_be_saved_is_lost_when_the_process_is_killed()
     {
         AddFreezer();
         person.Press("Start a visit");
-        for (var value = 1; value <= 5; value++)
+        for (var value = 1; value <= 2; value++)
         {
             person.Type("#line", $"suc 1.{value}").ReadUntil("#save-line", "Save 1");
             person.Press("Save 1").ReadUntil("[data-point=SuctionPressure] .tag-value", $"1.{value}0 bar");
@@ -161,7 +75,7 @@ public sealed class FirstVisitTests : IDisposable
         }
 
         person.Station("record");
-        Assert.Equal(5, person.Count(".timeline li"));
+        Assert.Equal(2, person.Count(".timeline li"));
     }
 
     [Fact]
@@ -191,24 +105,5 @@ public sealed class FirstVisitTests : IDisposable
         person.Type("#line", "suc 1.2, wobble 7").ReadUntil("#understood", "“wobble 7” is not understood");
         person.Press("Save 1").ReadUntil("#understood", "1 saved");
         Assert.Equal("wobble 7", person.See("#line").GetAttribute("value"));
-    }
-
-    [Fact]
-    public void The_shop_switches_units_and_adds_words_and_no_value_changes()
-    {
-        AddFreezer();
-        person.Press("Start a visit").Type("#line", "suc 1.45, box -20").ReadUntil("#save-line", "Save 2");
-        person.Press("Save 2").ReadUntil("[data-point=SuctionPressure] .tag-value", "1.45 bar");
-        var visit = person.Path;
-
-        person.Go("/settings").Type("#words", "wobble").Press("Save").ReadUntil("#words-error", "equals sign");
-        person.Tap("label[for=units-us]").Type("#words", "top sensor = box air").Press("Save").ReadUntil(".saved", "Saved");
-        person.Go(visit).ReadUntil("[data-point=SuctionPressure] .tag-value", "21.0 psi");
-        person.ReadUntil("[data-point=BoxAir] .tag-value", "-4.0 °F");
-        person.Type("#line", "top sensor -5").ReadUntil("#save-line", "Save 1");
-        person.Press("Save 1").ReadUntil("[data-point=BoxAir] .tag-value", "-5.0 °F");
-
-        person.Go("/settings").Tap("label[for=units-metric]").Press("Save").ReadUntil(".saved", "Saved");
-        person.Go(visit).ReadUntil("[data-point=SuctionPressure] .tag-value", "1.45 bar");
     }
 }

@@ -108,33 +108,4 @@ public sealed class VisitToSignOffTests : IDisposable
         person.Press("Sign the visit off").ReadUntil("[data-signed=yes]", "Signed off by Tobin Ashgrove");
         person.Press("Service report").ReadUntil(".report", "Root cause: not found on this visit");
     }
-
-    [Fact]
-    public async Task The_follow_up_goes_into_a_calendar()
-    {
-        AddUnit();
-        StartVisit("Isolde Marrin", "");
-        person.Station("close");
-        var day = DateTime.UtcNow.AddDays(4);
-        person.Run<object>($"document.querySelector('#followUp').value = '{day:yyyy-MM-dd}'; return null");
-        person.Press("Sign the visit off").See("[data-signed=yes]");
-        var calendar =
-            await app.Http.GetStringAsync(
-            person.Path.Replace("/close", "/follow-up.ics", StringComparison.Ordinal), TestContext.Current.CancellationToken);
-        Assert.Contains($"DTSTART;VALUE=DATE:{day:yyyyMMdd}", calendar, StringComparison.Ordinal);
-        Assert.Contains("SUMMARY:Look again: F-9 Walk-in freezer", calendar, StringComparison.Ordinal);
-    }
-
-    [Fact]
-    public void A_visit_that_explained_nothing_says_so_to_the_next()
-    {
-        AddUnit();
-        StartVisit("Isolde Marrin", "Soft ice cream");
-        person.Type("#line", "fan on, coil clear, comp on 40 min, defrost over 200 min, box -18, suc 1.0, line -15, head 12, liq 27.4")
-            .Press("Save 9").ReadUntil(".stands", "Looks low on charge. Find the leak before adding refrigerant");
-        person.Unit("F-9");
-        StartVisit("Tobin Ashgrove", "Soft again");
-        person.ReadUntil("[data-brief=not-explained]", "Looks low on charge");
-        person.ReadUntil(".briefing", "Worth taking again");
-    }
 }

@@ -48,7 +48,8 @@ public sealed class Technician(TestApp app, HttpClient? browser = null) : IDispo
         return await Http.PostAsync(to, new FormUrlEncodedContent(texts));
     }
 
-    private static IEnumerable<KeyValuePair<string, string>> Texts(IHtmlFormElement form) =>
+    /// <summary>What a form sends as it stands, without a button.</summary>
+    public static IEnumerable<KeyValuePair<string, string>> Texts(IHtmlFormElement form) =>
         form.Elements.OfType<IHtmlElement>().Select(e => e switch
     {
         IHtmlInputElement { Type: "checkbox" or "radio" } box => (box.Name, Value: box.IsChecked ? box.Value : null),

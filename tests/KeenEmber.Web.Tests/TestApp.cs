@@ -64,9 +64,14 @@ public sealed class TestApp(bool demo = false) : WebApplicationFactory<Program>
 /// <summary>The time of day, moved on by the test and by nothing else.</summary>
 public sealed class TestClock : TimeProvider
 {
-    public DateTimeOffset Now { get; set; } = new(2026, 3, 10, 9, 0, 0, TimeSpan.Zero);
+    private static readonly DateTimeOffset Start = new(2026, 3, 10, 9, 0, 0, TimeSpan.Zero);
+
+    public DateTimeOffset Now { get; set; } = Start;
 
     public override DateTimeOffset GetUtcNow() => Now;
 
     public void Advance(TimeSpan by) => Now += by;
+
+    /// <summary>Lets the clock stand so many minutes after the moment at which it began.</summary>
+    public void Later(double minutes) => Now = Start.AddMinutes(minutes);
 }

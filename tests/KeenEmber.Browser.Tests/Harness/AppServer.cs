@@ -43,6 +43,18 @@ public sealed class AppServer : IDisposable
             long.Parse(l.Split(' ', StringSplitOptions.RemoveEmptyEntries)[^2], System.Globalization.CultureInfo.InvariantCulture) * 1024)
             .Single();
 
+    /// <summary>Waits until a server that has just started has judged its units beside the pages.</summary>
+    public async Task Settle(CancellationToken cancel)
+    {
+        for (var until = DateTime.UtcNow.AddSeconds(30); DateTime.UtcNow < until;)
+        {
+            var idle = ProcessorTime;
+            await Task.Delay(500, cancel);
+            if ((ProcessorTime - idle).TotalMilliseconds < 30)
+                break;
+        }
+    }
+
     /// <summary>SIGTERM, as a service manager sends it.</summary>
     /// <returns>How long the process took to end.</returns>
     public TimeSpan Terminate()

@@ -40,7 +40,7 @@ public sealed class Browsers : IDisposable
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
             "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", "--disable-background-networking",
-            "--disable-component-update", "--disable-sync", "--no-first-run", "--hide-scrollbars");
+            "--disable-component-update", "--force-prefers-reduced-motion", "--disable-sync", "--no-first-run", "--hide-scrollbars");
         if (!script)
             options.AddUserProfilePreference("profile.managed_default_content_settings.javascript", 2);
         var service = ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver");

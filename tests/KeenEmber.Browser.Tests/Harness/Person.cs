@@ -9,6 +9,12 @@ public sealed class Person : IDisposable
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(10);
 
+    private static readonly Lazy<string> Axe = new(() =>
+    {
+        using var axe = new StreamReader(Assembly.GetExecutingAssembly().GetManifestResourceStream("axe")!);
+        return axe.ReadToEnd();
+    });
+
     private readonly AppServer app;
     private readonly ChromeDriver driver;
     private readonly bool script;
@@ -170,17 +176,25 @@ public sealed class Person : IDisposable
         return this;
     }
 
-    /// <summary>Everything the accessibility engine holds against the page, WCAG 2.2 A and AA.</summary>
-    public IReadOnlyList<string> Violations()
+    /// <summary>Shows the page in its dark colours, or in its light ones again.</summary>
+    public Person Darken(bool dark)
     {
-        using var axe = new StreamReader(Assembly.GetExecutingAssembly().GetManifestResourceStream("axe")!);
-        driver.ExecuteScript(axe.ReadToEnd());
+        driver.ExecuteScript("document.documentElement.dataset.theme = arguments[0]", dark ? "dark" : "light");
+        return this;
+    }
+
+    /// <summary>Everything the accessibility engine holds against the page, WCAG 2.2 A and AA.</summary>
+    /// <param name="rule">One rule only.</param>
+    public IReadOnlyList<string> Violations(string? rule = null)
+    {
+        if (!Run<bool>("return 'axe' in window"))
+            driver.ExecuteScript(Axe.Value);
         driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(60);
         var found = (IReadOnlyCollection<object>?)driver.ExecuteAsyncScript("""
             const done = arguments[arguments.length - 1];
-            axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] })
+            axe.run({ runOnly: arguments[0] ? [arguments[0]] : ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] })
                .then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.html.slice(0, 160) + ' ' + (n.any[0]?.message ?? '')).join(' | '))));
-            """);
+            """, rule);
         return [.. found!.Cast<string>()];
     }
 
