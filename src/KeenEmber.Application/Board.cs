@@ -167,7 +167,7 @@ public sealed class Board(
         catch (Exception e) when (e is not OperationCanceledException)
         {
             logger.LogError(e, "Visit {Visit} could not be judged.", visit.Id);
-            return new(visit, NotJudged, SafeJudging.Finding(["visit"]), true, false, null, new Dictionary<ResultKind, double>());
+            return new(visit, NotJudged, SafeJudging.Finding(["visit"]), true, false, null, new Dictionary<ResultRef, double>());
         }
     }
 

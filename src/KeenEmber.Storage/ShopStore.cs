@@ -17,8 +17,8 @@ public sealed class ShopStore(Database database)
         using var db = database.Open();
         var row = db.QuerySingleOrDefault<Row>("SELECT name, units, words, policies, technicians, currency FROM shop");
         return row is null
-            ? new("", UnitPreference.Metric, new Dictionary<string, MeasuringPoint>())
-            : new(row.Name, UnitPreference.FromCode(row.Units), Of<Dictionary<string, MeasuringPoint>>(row.Words))
+            ? new("", UnitPreference.Metric, new Dictionary<string, PointRef>())
+            : new(row.Name, UnitPreference.FromCode(row.Units), Of<Dictionary<string, PointRef>>(row.Words))
             {
                 Policies = Of<Policies>(row.Policies), Technicians = Of<List<string>>(row.Technicians), Currency = row.Currency,
             };

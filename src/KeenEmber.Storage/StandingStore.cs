@@ -12,7 +12,7 @@ namespace KeenEmber.Storage;
 /// <param name="Entries">How many entries it was made of: a visit with more is judged anew.</param>
 /// <param name="Results">Its usable results in K, for their drift over visits.</param>
 public sealed record VisitStanding(
-    Visit Visit, int Entries, Finding Stands, bool NeedsAttention, bool IsSignedOff, DateOnly? FollowUp, IReadOnlyDictionary<ResultKind,
+    Visit Visit, int Entries, Finding Stands, bool NeedsAttention, bool IsSignedOff, DateOnly? FollowUp, IReadOnlyDictionary<ResultRef,
         double> Results)
 {
     /// <summary>What the sign-off names as the root cause; empty without one.</summary>

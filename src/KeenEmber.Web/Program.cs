@@ -58,7 +58,7 @@ builder.Services.AddSingleton<LargeShop>();
 builder.Services.AddDataProtection().SetApplicationName("KeenEmber").PersistKeysToFileSystem(new(Path.Combine(data, "keys")));
 builder.Services.Configure<FormOptions>(options => options.MultipartBodyLengthLimit = PhotoDesk.MostUploadBytes);
 builder.Services.AddProblemDetails();
-builder.Services.AddOpenApi();
+builder.Services.AddOpenApi(options => options.AddSchemaTransformer(OpenApiNames.OfPointsAndResults));
 builder.Services.AddRazorPages(pages => pages.Conventions.AddPageRoute("/Units/Edit", "/equipment/new")).AddMvcOptions(mvc =>
 {
     mvc.Filters.Add<RequestGuard>();
@@ -68,6 +68,7 @@ builder.Services.ConfigureHttpJsonOptions(options =>
 {
     options.SerializerOptions.DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull;
     options.SerializerOptions.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false));
+    options.SerializerOptions.Converters.Add(new CoilNames(JsonNamingPolicy.CamelCase));
     options.SerializerOptions.Converters.Add(new FiniteNumbers());
 });
 builder.Services.AddRouting(options => options.LowercaseUrls = true);

@@ -26,9 +26,9 @@ public sealed class VisitView(LoadedVisit loaded, IReadOnlyList<IBench> benches,
     /// <summary>What each bench says in words.</summary>
     public BenchTexts Texts => texts;
 
-    public string Name(MeasuringPoint point) => CircuitText.Name(point, MakeUp);
+    public string Name(PointRef point) => CircuitText.Name(point, MakeUp);
 
-    public string Name(ResultKind kind) => CircuitText.Name(kind, MakeUp);
+    public string Name(ResultRef kind) => CircuitText.Name(kind, MakeUp);
 
     /// <summary>A finding of any bench in a sentence, with its numbers.</summary>
     public string Say(Finding finding) => texts.Of(finding).Finding(finding, this);

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 
 namespace KeenEmber.Storage.Tests;
@@ -76,11 +77,15 @@ public sealed class CorpusTests
     public void Every_member_ever_written_is_still_read()
     {
         var now = EnumsWritten().SelectMany(e => Enum.GetValues(e).Cast<object>().Distinct(), (e, m) => $"{e.Name}.{NameOf(e, m)}")
-            .ToHashSet();
+            .Concat(MeasuringPoints.InWalkingOrder.Select(p => $"{nameof(MeasuringPoint)}.{NameOf(typeof(PointRef), p)}")).ToHashSet();
         var ever = File.ReadLines(Path.Combine(AppContext.BaseDirectory, "Corpus", "members.txt")).ToHashSet();
         Assert.True(ever.IsSubsetOf(now), "No longer read: " + string.Join(", ", ever.Except(now)));
         Assert.True(now.IsSubsetOf(ever), "Add to Corpus/members.txt:\n" + string.Join('\n', now.Except(ever)));
     }
+
+    [Fact]
+    public void A_point_at_the_second_coil_is_read_by_the_name_it_was_first_written_with() => Assert.Equal(
+        MeasuringPoint.SuctionLineCoil.At(2), JsonSerializer.Deserialize<PointRef>("\"SuctionLineCoil2\"", EntryJson.Options));
 
     private static string NameOf(Type type, object member) => JsonSerializer.Serialize(member, type, EntryJson.Options).Trim('"');
 

@@ -61,7 +61,7 @@ public sealed class StandingTests : IDisposable
         var handover = due is { } day
             ? new HandoverEntry(new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde"), change.Id, "part", "Tobin", day) : null;
         return new(
-            [new(visit, 3, Finding.Of("circuit.within-targets"), true, false, followUp, new Dictionary<ResultKind,
+            [new(visit, 3, Finding.Of("circuit.within-targets"), true, false, followUp, new Dictionary<ResultRef,
             double> { [ResultKind.Subcooling] = 4.5 })],
             loop is null ? [] : [new(change, handover)], drifts ? [new(ResultKind.Subcooling, 4, 9)] : []);
     }

@@ -206,7 +206,7 @@ public sealed class StoreTests : IDisposable
         Assert.Equal(UnitPreference.Metric, shops.Get().Units);
         shops.Save(
             new("Quillmere cold works", UnitPreference.Us, new Dictionary<string,
-            MeasuringPoint> { ["top sensor"] = MeasuringPoint.BoxAir }));
+            PointRef> { ["top sensor"] = MeasuringPoint.BoxAir }));
         shops.Save(shops.Get() with { Name = "Harbour cold works" });
         var shop = new ShopStore(new Database(folder)).Get();
         Assert.Equal(("Harbour cold works", UnitPreference.Us), (shop.Name, shop.Units));

@@ -19,7 +19,7 @@ public sealed record RepeatOffender(PartEntry Last, int Times);
 /// <param name="WorthRepeating">Points whose results were outside their band then: the ones to take again first.</param>
 public sealed record Briefing(
     Visit Last, SignOffEntry? SignOff, IReadOnlyList<Finding> Findings, IReadOnlyList<Entry> Changed, IReadOnlyList<OpenLoop> Open,
-    IReadOnlyList<Finding> NotExplained, IReadOnlyList<RepeatOffender> Parts, IReadOnlyList<MeasuringPoint> WorthRepeating)
+    IReadOnlyList<Finding> NotExplained, IReadOnlyList<RepeatOffender> Parts, IReadOnlyList<PointRef> WorthRepeating)
 {
     /// <summary>What a visit left, worked out.</summary>
     public static Briefing Of(VisitCase last) => Of(last.Visit, last.Timeline, last.Found, last.WorthRepeating, last.UpToHere);
@@ -27,7 +27,7 @@ public sealed record Briefing(
     /// <param name="last">The visit before, with its timeline, what it found and what is worth taking again.</param>
     /// <param name="upToIt">Its timeline and those before it.</param>
     public static Briefing Of(
-        Visit last, Timeline timeline, IReadOnlyList<Finding> found, IReadOnlyList<MeasuringPoint> worthRepeating,
+        Visit last, Timeline timeline, IReadOnlyList<Finding> found, IReadOnlyList<PointRef> worthRepeating,
             IReadOnlyList<Timeline> upToIt)
     {
         var changed = timeline.Standing.Where(e => e is IChangesUnit { ChangesUnit: true } and not ClosureEntry).ToList();

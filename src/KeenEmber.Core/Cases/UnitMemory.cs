@@ -22,7 +22,7 @@ public sealed record SettingSince(PressureSetting Setting, Visit Visit, TypedVal
 /// <param name="NetAddedKg">Added less recovered over all visits, kg.</param>
 /// <param name="Wiring">Notes and photos about wiring and terminals, the latest first.</param>
 public sealed record UnitMemory(
-    IReadOnlyDictionary<MeasuringPoint, IReadOnlyList<TrendPoint>> Points, IReadOnlyList<(Visit Visit, PartEntry Part)> Parts,
+    IReadOnlyDictionary<PointRef, IReadOnlyList<TrendPoint>> Points, IReadOnlyList<(Visit Visit, PartEntry Part)> Parts,
     IReadOnlyList<RepeatOffender> Repeated, IReadOnlyList<SettingSince> Settings,
         IReadOnlyList<(Visit Visit, RefrigerantEntry Row)> Ledger, double NetAddedKg,
     IReadOnlyList<(Visit Visit, Entry Entry)> Wiring)
@@ -41,9 +41,9 @@ public sealed record UnitMemory(
             [.. All<Entry>().Where(e => e.Item2 is NoteEntry { Topic: Topic.Wiring } or PhotoEntry { Topic: Topic.Wiring })]);
     }
 
-    private static Dictionary<MeasuringPoint, IReadOnlyList<TrendPoint>> Trends(List<(Visit Visit, Timeline Timeline)> inOrder)
+    private static Dictionary<PointRef, IReadOnlyList<TrendPoint>> Trends(List<(Visit Visit, Timeline Timeline)> inOrder)
     {
-        var trends = new Dictionary<MeasuringPoint, List<TrendPoint>>();
+        var trends = new Dictionary<PointRef, List<TrendPoint>>();
         foreach (var (visit, timeline) in inOrder)
         {
             foreach (var reading in timeline.LatestReadingEntries())

@@ -43,7 +43,7 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
         field ??= Timeline.ConditionsAt(Visit.IsUnderWay(Now) ? Now : Timeline.LastMoment ?? Visit.StartedAt);
 
     /// <summary>The latest reading of every point.</summary>
-    public IReadOnlyDictionary<MeasuringPoint, TakenReading> Readings => field ??= Timeline.LatestReadings();
+    public IReadOnlyDictionary<PointRef, TakenReading> Readings => field ??= Timeline.LatestReadings();
 
     public CircuitMakeUp MakeUp => field ??= Equipment.MakeUp;
 
@@ -62,11 +62,10 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
     public IReadOnlyList<Visit> Earlier => field ??= [.. Before.Select(v => v.Visit)];
 
     /// <summary>The same points on earlier visits.</summary>
-    public ILookup<MeasuringPoint, EarlierValue> History =>
+    public ILookup<PointRef, EarlierValue> History =>
         field ??= judging.Of("history", () => PointHistory.Of(Before, Readings), NoHistory);
 
-    private static readonly ILookup<MeasuringPoint,
-        EarlierValue> NoHistory = Array.Empty<EarlierValue>().ToLookup(_ => MeasuringPoint.BoxAir);
+    private static readonly ILookup<PointRef, EarlierValue> NoHistory = Array.Empty<EarlierValue>().ToLookup(_ => default(PointRef));
 
     /// <summary>What the visit before left; null on a first visit.</summary>
     public Briefing? Briefing => field ??= Earlier.Count == 0 ? null
@@ -163,13 +162,13 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
     public IReadOnlyList<Trend> Trends => field ??= FromAll(j => j.Trends);
 
     /// <summary>Usable results in K, for their creep over visits.</summary>
-    public IReadOnlyDictionary<ResultKind, double> Results =>
+    public IReadOnlyDictionary<ResultRef, double> Results =>
         field ??= benches.SelectMany(b => From(b, j => j.Results, NoResults)).DistinctBy(r => r.Key).ToDictionary();
 
-    private static readonly Dictionary<ResultKind, double> NoResults = [];
+    private static readonly Dictionary<ResultRef, double> NoResults = [];
 
     /// <summary>Points to take again first on the next visit.</summary>
-    public IReadOnlyList<MeasuringPoint> WorthRepeating => field ??= FromAll(j => j.WorthRepeating);
+    public IReadOnlyList<PointRef> WorthRepeating => field ??= FromAll(j => j.WorthRepeating);
 
     /// <summary>The shop's policies that have something to say about the visit as it stands.</summary>
     public IReadOnlyList<Policy> Policies =>

@@ -33,14 +33,13 @@ public sealed record CircuitMakeUp(
 
     /// <summary>The places to measure at, in walking order. A case on a rack ends at its own pipes: the rack's machines are
     /// elsewhere.</summary>
-    public IReadOnlyList<MeasuringPoint> Points => [.. MeasuringPoints.InWalkingOrder.Where(Exists)];
+    public IReadOnlyList<PointRef> Points => [.. MeasuringPoints.InWalkingOrder.Where(Exists)];
 
     /// <summary>The facts to look at, the ones on air and ice first.</summary>
     public IReadOnlyList<AsFound> Facts => [.. Enum.GetValues<AsFound>().Where(Exists)];
 
-    private bool Exists(MeasuringPoint point) => point switch
+    private bool Exists(PointRef point) => point.Coil <= Coils && point.Point switch
     {
-        BoxAir2 or AirLeaving2 or SuctionLineCoil2 => Coils > 1,
         SuctionLineCompressor or DischargeLine or CondenserAir => Condenser != CondenserKind.Rack,
         CompressorCurrent => RatedCurrentA is not null && Condenser != CondenserKind.Rack,
         HeadCycleLow or HeadCycleHigh => IsAirCooled,

@@ -100,11 +100,8 @@ public sealed record CircuitTargets(IReadOnlyDictionary<ResultKind, Band> Bands)
         {
             [ResultKind.Evaporating] = new(box.Kelvin - td.High, box.Kelvin - td.Low),
             [ResultKind.AirDrop] = airDrop,
-            [ResultKind.AirDrop2] = airDrop,
             [ResultKind.EvaporatorTd] = td,
-            [ResultKind.EvaporatorTd2] = td,
             [ResultKind.SuperheatCoil] = superheat,
-            [ResultKind.SuperheatCoil2] = superheat,
             [ResultKind.SuperheatCompressor] = makeUp.Metering == Metering.CapillaryTube ? CapillaryCompressorSuperheat
                 : CompressorSuperheat,
             [ResultKind.Subcooling] = makeUp.Has(CircuitParts.Receiver) ? ReceiverSubcooling : NoReceiverSubcooling,

@@ -9,11 +9,6 @@ public enum MeasuringPoint
     BoxAir,
     AirLeaving,
     SuctionLineCoil,
-
-    /// <summary>The same three at the second coil of a unit that has two.</summary>
-    BoxAir2,
-    AirLeaving2,
-    SuctionLineCoil2,
     SuctionPressure,
     SuctionLineCompressor,
     CompressorCurrent,
@@ -38,14 +33,25 @@ public enum MeasuringPoint
 
 public static class MeasuringPoints
 {
-    public static IReadOnlyList<MeasuringPoint> InWalkingOrder { get; } = Enum.GetValues<MeasuringPoint>();
+    /// <summary>Every point there can be, of one coil and of two.</summary>
+    public static IReadOnlyList<PointRef> InWalkingOrder { get; } =
+        [.. Enum.GetValues<MeasuringPoint>().SelectMany(p => p.IsAtCoil() ? new[] { p.At(1), p.At(2) } : [p.At(1)]).Order()];
+
+    /// <summary>Whether every coil of a unit has this point.</summary>
+    public static bool IsAtCoil(this MeasuringPoint point) =>
+        point is MeasuringPoint.BoxAir or MeasuringPoint.AirLeaving or MeasuringPoint.SuctionLineCoil;
+
+    /// <summary>The point at a coil; the same for every coil where the unit has it once.</summary>
+    public static PointRef At(this MeasuringPoint point, int coil) => new(point, point.IsAtCoil() ? coil : 1);
 
     /// <summary>Taken on the walk-round; no part of the circuit's map.</summary>
-    public static IReadOnlyList<MeasuringPoint> InTheBox { get; } = [MeasuringPoint.BoxDisplay, MeasuringPoint.Product];
+    public static IReadOnlyList<PointRef> InTheBox { get; } = [MeasuringPoint.BoxDisplay, MeasuringPoint.Product];
 
     /// <summary>Taken when something asks for them, not in the usual round.</summary>
     private static readonly MeasuringPoint[] OnDemand =
         [MeasuringPoint.HeadCycleLow, MeasuringPoint.HeadCycleHigh, MeasuringPoint.LiquidAfterDrier];
+
+    public static QuantityKind Kind(this PointRef point) => point.Point.Kind();
 
     public static QuantityKind Kind(this MeasuringPoint point) => point switch
     {
@@ -56,8 +62,7 @@ public static class MeasuringPoints
 
     /// <summary>The point a technician takes after this one: the next of the usual round that has no value yet.</summary>
     /// <param name="points">The points of the unit.</param>
-    public static MeasuringPoint? NextAfter(
-        this MeasuringPoint point, IReadOnlyList<MeasuringPoint> points, IReadOnlySet<MeasuringPoint> taken) =>
+    public static PointRef? NextAfter(this PointRef point, IReadOnlyList<PointRef> points, IReadOnlySet<PointRef> taken) =>
         points.OrderBy(p => p <= point).ThenBy(p => p)
-            .Where(p => p != point && !OnDemand.Contains(p) && !taken.Contains(p)).Select(p => (MeasuringPoint?)p).FirstOrDefault();
+            .Where(p => p != point && !OnDemand.Contains(p.Point) && !taken.Contains(p)).Select(p => (PointRef?)p).FirstOrDefault();
 }

@@ -37,7 +37,7 @@ public static class MeterAccuracy
     };
 
     /// <summary>Whether two readings of a point differ by more than the two instruments may.</summary>
-    public static bool Differ(MeasuringPoint point, double si, double earlierSi, Meter? meter = null, Meter? earlier = null) =>
+    public static bool Differ(PointRef point, double si, double earlierSi, Meter? meter = null, Meter? earlier = null) =>
         Differ(si, Of(point.Kind(), si, meter?.Accuracy), earlierSi, Of(point.Kind(), earlierSi, earlier?.Accuracy));
 
     /// <param name="accuracy">Half-width of what the reading may be off by, in its own unit; <paramref name="earlierAccuracy"/>

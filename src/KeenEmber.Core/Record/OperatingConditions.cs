@@ -61,7 +61,7 @@ public sealed record OperatingConditions(
 /// <param name="Atmosphere">Of the site, to make a gauge pressure absolute.</param>
 /// <param name="Conditions">At the moment of the reading, not now.</param>
 public sealed record TakenReading(
-    Guid EntryId, MeasuringPoint Point, DateTimeOffset At, TypedValue Typed, Pressure Atmosphere, OperatingConditions Conditions)
+    Guid EntryId, PointRef Point, DateTimeOffset At, TypedValue Typed, Pressure Atmosphere, OperatingConditions Conditions)
 {
     /// <summary>What it was taken with, where that was named.</summary>
     public Meter? Meter { get; init; }

@@ -9,7 +9,7 @@ public sealed class Timeline
     private readonly Equipment equipment;
     private readonly Pressure atmosphere;
     private readonly List<ObservationEntry> observations;
-    private readonly ILookup<MeasuringPoint, ReadingEntry> readings;
+    private readonly ILookup<PointRef, ReadingEntry> readings;
 
     /// <param name="unitSince">Since when the unit is so; what was read before that speaks of another one.</param>
     public Timeline(IReadOnlyList<Entry> written, Equipment equipment, Pressure atmosphere, DateTimeOffset unitSince = default)
@@ -40,7 +40,7 @@ public sealed class Timeline
     public bool HasReadings => readings.Count > 0;
 
     /// <summary>The latest reading of every point, each with the conditions of its own moment.</summary>
-    public IReadOnlyDictionary<MeasuringPoint, TakenReading> LatestReadings() =>
+    public IReadOnlyDictionary<PointRef, TakenReading> LatestReadings() =>
         readings.ToDictionary(g => g.Key, g => Taken(g.Last()));
 
     /// <summary>The latest reading of every point as an entry, for lists that do not judge it.</summary>
@@ -88,7 +88,7 @@ public sealed class Timeline
             ? FactState.Frosted : FactState.Clear;
 
     /// <summary>The reading of a point that holds at a moment: the last one up to it, else the first one after.</summary>
-    private ReadingEntry? ReadingAt(MeasuringPoint point, DateTimeOffset moment)
+    private ReadingEntry? ReadingAt(PointRef point, DateTimeOffset moment)
     {
         var taken = readings[point];
         return taken.LastOrDefault(r => r.At <= moment) ?? taken.FirstOrDefault();

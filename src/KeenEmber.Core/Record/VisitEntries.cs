@@ -4,7 +4,7 @@ using KeenEmber.Core.Quantities;
 namespace KeenEmber.Core.Record;
 
 /// <summary>A value measured at a point, kept in the unit it was typed in.</summary>
-public sealed record ReadingEntry(EntryHeader Header, MeasuringPoint Point, TypedValue Value) : Entry(Header);
+public sealed record ReadingEntry(EntryHeader Header, PointRef Point, TypedValue Value) : Entry(Header);
 
 /// <summary>A fact seen on the unit.</summary>
 /// <param name="Index">Which evaporator fan, counted from 1; null for facts there is only one of.</param>

@@ -35,12 +35,12 @@ public abstract record BenchJudgement
     public virtual Entry? ProvedBy(ProofKind kind, IReadOnlyList<Entry> after) => null;
 
     /// <summary>Points to take again first on the next visit: what rests on them was off its target.</summary>
-    public virtual IReadOnlyList<MeasuringPoint> WorthRepeating => [];
+    public virtual IReadOnlyList<PointRef> WorthRepeating => [];
 
     /// <summary>Usable results in K, whose creep from visit to visit is watched.</summary>
-    public virtual IReadOnlyDictionary<ResultKind, double> Results => NoResults;
+    public virtual IReadOnlyDictionary<ResultRef, double> Results => NoResults;
 
-    private static readonly Dictionary<ResultKind, double> NoResults = [];
+    private static readonly Dictionary<ResultRef, double> NoResults = [];
 
     /// <summary>What it measures, visit by visit, over the visits up to this one.</summary>
     public virtual IReadOnlyList<Trend> Trends => [];

@@ -29,7 +29,7 @@ public enum TaskOrder
 public abstract record BenchTask(string Bench, TaskOrder Order)
 {
     /// <summary>The reading it asks for; null for any other task.</summary>
-    public virtual MeasuringPoint? Asks => null;
+    public virtual PointRef? Asks => null;
 
     /// <summary>It measures or notes something; else it repairs or sets something.</summary>
     public virtual bool IsTest => false;

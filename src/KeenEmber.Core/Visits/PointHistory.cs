@@ -14,8 +14,8 @@ public static class PointHistory
     /// <summary>The last value of every point on each earlier visit, the latest visit first.</summary>
     /// <param name="earlier">Earlier visits of the unit with their timelines.</param>
     /// <param name="today">The latest readings of this visit.</param>
-    public static ILookup<MeasuringPoint, EarlierValue> Of(
-        IEnumerable<(Visit Visit, Timeline Timeline)> earlier, IReadOnlyDictionary<MeasuringPoint, TakenReading> today) =>
+    public static ILookup<PointRef, EarlierValue> Of(
+        IEnumerable<(Visit Visit, Timeline Timeline)> earlier, IReadOnlyDictionary<PointRef, TakenReading> today) =>
         earlier.OrderByDescending(e => e.Visit.StartedAt)
             .SelectMany(e => e.Timeline.LatestReadingEntries(), (e, reading) => (Entry: e, Reading: reading, Si: e.Timeline.Si(reading)))
             .Select(x => (

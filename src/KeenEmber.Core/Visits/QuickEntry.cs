@@ -9,7 +9,7 @@ namespace KeenEmber.Core.Visits;
 /// <summary>The words quick entry knows, all in lower case. Made where the language is known.</summary>
 /// <param name="States">A word may stand for several states: the one that the fact can have is meant.</param>
 public sealed record QuickWords(
-    IReadOnlyDictionary<string, MeasuringPoint> Points,
+    IReadOnlyDictionary<string, PointRef> Points,
     IReadOnlyDictionary<string, AsFound> Facts,
     ILookup<string, FactState> States,
     IReadOnlySet<string> Minutes,
@@ -23,7 +23,7 @@ public enum QuickProblem { UnknownWords, ValueMissing, BadValue, StateMissing, S
 /// <param name="Text">The piece as typed.</param>
 public abstract record QuickItem(string Text);
 
-public sealed record QuickReading(string Text, MeasuringPoint Point, TypedValue Value) : QuickItem(Text);
+public sealed record QuickReading(string Text, PointRef Point, TypedValue Value) : QuickItem(Text);
 
 /// <param name="RunTime">How long it had been so, where that was said.</param>
 public sealed record QuickObservation(string Text, AsFound Fact, int? Index, FactState State, TimeSpan? RunTime) : QuickItem(Text);
@@ -31,7 +31,7 @@ public sealed record QuickObservation(string Text, AsFound Fact, int? Index, Fac
 public sealed record QuickNote(string Text, string Note, Topic Topic = Topic.Visit) : QuickItem(Text);
 
 /// <param name="Typing">For <see cref="QuickProblem.BadValue"/>: what is wrong with the value.</param>
-public sealed record QuickUnclear(string Text, QuickProblem Problem, MeasuringPoint? Point = null, TypingProblem? Typing = null)
+public sealed record QuickUnclear(string Text, QuickProblem Problem, PointRef? Point = null, TypingProblem? Typing = null)
     : QuickItem(Text);
 
 /// <summary>Reads a line such as "suc 1.2, line -16.4 box -18 fan 2 off, comp on 25 min".</summary>
@@ -118,7 +118,7 @@ public sealed partial class QuickEntry(QuickWords words, UnitPreference units, i
         return new QuickUnclear(Slice(i), QuickProblem.UnknownWords);
     }
 
-    private QuickItem ReadingOf(MeasuringPoint point, List<Token> tokens, ref int i, Func<int, string> slice)
+    private QuickItem ReadingOf(PointRef point, List<Token> tokens, ref int i, Func<int, string> slice)
     {
         if (i >= tokens.Count || !tokens[i].IsNumber)
             return new QuickUnclear(slice(i), QuickProblem.ValueMissing, point);

@@ -5,7 +5,7 @@ namespace KeenEmber.Core.Visits;
 
 /// <summary>What the shop has chosen once for all its visits.</summary>
 /// <param name="Words">The shop's own words for measuring points, added to the built-in ones in quick entry.</param>
-public sealed record Shop(string Name, UnitPreference Units, IReadOnlyDictionary<string, MeasuringPoint> Words)
+public sealed record Shop(string Name, UnitPreference Units, IReadOnlyDictionary<string, PointRef> Words)
 {
     public Policies Policies { get; init; } = Policies.Default;
 

@@ -29,10 +29,10 @@ public sealed record CircuitQuestion(
 /// <param name="Low">Lower end of the target band.</param>
 /// <param name="High">Upper end of the target band.</param>
 public sealed record ResultAnswer(
-    ResultKind Kind, double? Value, string Unit, double? Low, double? High, ValidityLevel Validity, ReasonCode[] Reasons,
-        MeasuringPoint[] Missing);
+    ResultRef Kind, double? Value, string Unit, double? Low, double? High, ValidityLevel Validity, ReasonCode[] Reasons,
+        PointRef[] Missing);
 
-public sealed record ChallengeAnswer(MeasuringPoint[] Points, Impossibility Why, Slip Slip, string? MeantUnit, string? MeantRefrigerant);
+public sealed record ChallengeAnswer(PointRef[] Points, Impossibility Why, Slip Slip, string? MeantUnit, string? MeantRefrigerant);
 
 public sealed record FindingAnswer(
     string Code, Core.Findings.Strength Strength, IReadOnlyDictionary<string, double> For, IReadOnlyList<string> SeenFor,
@@ -40,7 +40,7 @@ public sealed record FindingAnswer(
 
 /// <param name="NextReading">The one reading that would unlock the most results.</param>
 public sealed record CircuitAnswer(
-    ResultAnswer[] Results, ChallengeAnswer[] Challenges, FindingAnswer[] Findings, MeasuringPoint? NextReading);
+    ResultAnswer[] Results, ChallengeAnswer[] Challenges, FindingAnswer[] Findings, PointRef? NextReading);
 
 public static class CircuitAnalysisEndpoint
 {
@@ -68,10 +68,10 @@ public static class CircuitAnalysisEndpoint
         }
 
         var target = Read("target", question.Target, QuantityKind.Temperature, errors);
-        var values = new Dictionary<MeasuringPoint, TypedValue>();
+        var values = new Dictionary<PointRef, TypedValue>();
         foreach (var (name, text) in question.Readings ?? [])
         {
-            if (EnumName.Find<MeasuringPoint>(name) is not { } point)
+            if (PointRef.Find(name) is not { } point)
                 errors[$"readings.{name}"] = [$"Unknown point. Known: {string.Join(", ", MeasuringPoints.InWalkingOrder)}."];
             else if (Read($"readings.{name}", text, point.Kind(), errors) is { } value)
                 values[point] = value;
@@ -83,7 +83,7 @@ public static class CircuitAnalysisEndpoint
     }
 
     private static CircuitAnalysis Analyse(
-        CircuitQuestion q, Refrigerant fluid, Temperature target, Dictionary<MeasuringPoint, TypedValue> values)
+        CircuitQuestion q, Refrigerant fluid, Temperature target, Dictionary<PointRef, TypedValue> values)
     {
         var conditions = new OperatingConditions(
             [.. (q.EvaporatorFans ?? []).Select(f => (FactState?)f)], q.Coil, q.Compressor,
@@ -110,7 +110,7 @@ public static class CircuitAnalysisEndpoint
 
     private static CircuitAnswer Say(CircuitAnalysis analysis) => new(
         [.. analysis.Results.Select(r => new ResultAnswer(
-            r.Kind, OnScale(r, r.Value),
+            r.Ref, OnScale(r, r.Value),
             r.Quantity switch { ResultQuantity.Temperature => "°C", ResultQuantity.Difference => "K", _ => "1" },
             OnScale(r, r.Band?.Low), OnScale(r, r.Band?.High), r.Validity.Level, [.. r.Validity.Reasons.Select(x => x.Code)],
                 [.. r.Missing]))],

@@ -34,7 +34,7 @@ public sealed class DemoHall(
             return;
         shops.Save(
             new("Quillmere cold works", UnitPreference.Metric, new Dictionary<string,
-            MeasuringPoint> { ["deflector"] = MeasuringPoint.AirLeaving })
+            PointRef> { ["deflector"] = MeasuringPoint.AirLeaving })
         {
             Technicians = [Isolde, Tobin], Currency = "€",
         });

@@ -19,7 +19,7 @@ internal sealed record DemoState(
     public (double LowC, double HighC)? FanCycle { get; init; }
 
     /// <summary>Every reading this state gives on a unit, in walking order.</summary>
-    public IEnumerable<(MeasuringPoint Point, TypedValue Value)> Readings(Equipment unit, Pressure atmosphere)
+    public IEnumerable<(PointRef Point, TypedValue Value)> Readings(Equipment unit, Pressure atmosphere)
     {
         var fluid = unit.Circuit.Refrigerant!;
         var suction = PressureOfMidpoint(fluid, BoxC - TdK);
@@ -27,14 +27,11 @@ internal sealed record DemoState(
         var dewC = fluid.DewTemperature(suction)!.Value.Celsius;
         var liquidC = fluid.BubbleTemperature(head)!.Value.Celsius - SubcoolingK;
         TypedValue Gauge(Pressure p) => new(Math.Round(p.GaugeKpa(atmosphere) / 100, 2), Unit.Bar);
-        return unit.MakeUp.Points.Select(point => (point, point switch
+        return unit.MakeUp.Points.Select(point => (point, point.Point switch
         {
-            MeasuringPoint.BoxAir => Celsius(BoxC),
-            MeasuringPoint.AirLeaving => Celsius(BoxC - AirDropK),
-            MeasuringPoint.SuctionLineCoil => Celsius(dewC + SuperheatK),
-            MeasuringPoint.BoxAir2 => Celsius(Box2C),
-            MeasuringPoint.AirLeaving2 => Celsius(Box2C - AirDropK),
-            MeasuringPoint.SuctionLineCoil2 => Celsius(dewC + Superheat2K),
+            MeasuringPoint.BoxAir => Celsius(point.Coil == 1 ? BoxC : Box2C),
+            MeasuringPoint.AirLeaving => Celsius((point.Coil == 1 ? BoxC : Box2C) - AirDropK),
+            MeasuringPoint.SuctionLineCoil => Celsius(dewC + (point.Coil == 1 ? SuperheatK : Superheat2K)),
             MeasuringPoint.SuctionPressure => Gauge(suction),
             MeasuringPoint.SuctionLineCompressor => Celsius(dewC + SuperheatK + LineGainK),
             MeasuringPoint.CompressorCurrent => CurrentA is { } amps ? new TypedValue(amps, Unit.Ampere) : null,
@@ -67,11 +64,11 @@ internal sealed record DemoState(
 /// <summary>The same points logged again and again after the round: TD and superheat as they went, minute by minute.</summary>
 internal sealed record DemoCourse(double Minutes, double EveryMin, Func<double, double> TdK, Func<double, double> SuperheatK)
 {
-    private static readonly MeasuringPoint[] Points =
+    private static readonly PointRef[] Points =
         [MeasuringPoint.SuctionPressure, MeasuringPoint.SuctionLineCoil, MeasuringPoint.BoxAir, MeasuringPoint.DischargePressure,
         MeasuringPoint.LiquidLine];
 
-    public IEnumerable<(TimeSpan After, MeasuringPoint Point, TypedValue Value)> Samples(
+    public IEnumerable<(TimeSpan After, PointRef Point, TypedValue Value)> Samples(
         Equipment unit, DemoState state, Pressure atmosphere)
     {
         for (var minute = 0.0; minute <= Minutes; minute += EveryMin)

@@ -18,7 +18,7 @@ public static class TrendLine
     private const double Top = 14;
     private const double Bottom = 26;
 
-    public static IHtmlContent Draw(MeasuringPoint point, IReadOnlyList<TrendPoint> trend, UnitText units, SiteClock clock) => Draw(
+    public static IHtmlContent Draw(PointRef point, IReadOnlyList<TrendPoint> trend, UnitText units, SiteClock clock) => Draw(
         [.. trend.Select(t => new TrendMark(t.Visit.StartedAt, t.Si, t.Accuracy, t.Moved))],
             $"{CircuitText.Name(point)} over {trend.Count} visits, last {units.Value(point, trend[^1].Si)}", clock);
 

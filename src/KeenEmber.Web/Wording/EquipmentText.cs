@@ -49,9 +49,11 @@ public static class EquipmentText
     /// <summary>Every single part that can be there.</summary>
     public static IEnumerable<CircuitParts> Parts => Enum.GetValues<CircuitParts>().Where(p => p != CircuitParts.None);
 
-    /// <summary>What the two coils of a unit are called, first and second.</summary>
-    public static (string First, string Second) Coils(EquipmentKind kind) =>
-        kind == EquipmentKind.PrepTable ? ("rail", "base") : ("side A", "side B");
+    /// <summary>What a coil of a unit with several is called.</summary>
+    /// <param name="coil">From 1.</param>
+    public static string Coil(EquipmentKind kind, int coil) => kind == EquipmentKind.PrepTable
+        ? coil == 1 ? "rail" : "base"
+        : $"side {(char)('A' + coil - 1)}";
 
     /// <summary>What is different between two states of a unit: "refrigerant R404A → R448A".</summary>
     public static IEnumerable<string> Differences(Equipment before, Equipment after, UnitText units)

@@ -9,7 +9,7 @@ using KeenEmber.Web.Pages.Visits.Circuit;
 namespace KeenEmber.Web.Wording;
 
 /// <summary>A value read from pasted rows.</summary>
-public sealed record PastedValue(DateTimeOffset At, MeasuringPoint Point, TypedValue Value);
+public sealed record PastedValue(DateTimeOffset At, PointRef Point, TypedValue Value);
 
 /// <summary>Reads rows copied from a logger or a sheet: first line names the columns, first column is the time.</summary>
 /// <remarks>Separators comma, semicolon or tab; decimal comma where the separator allows it; a unit in brackets in a heading or with the
@@ -96,10 +96,10 @@ public sealed class PastedRows(Shop shop, Equipment unit, SiteClock clock, DateT
 
     /// <summary>The columns that are points of the circuit; a heading that is not understood is a problem, an empty one is passed
     /// over.</summary>
-    private List<(int Column, MeasuringPoint Point, string Unit)> Columns(string[] headings)
+    private List<(int Column, PointRef Point, string Unit)> Columns(string[] headings)
     {
         var words = QuickText.Words(shop).Points;
-        var columns = new List<(int, MeasuringPoint, string)>();
+        var columns = new List<(int, PointRef, string)>();
         if (!TimeHeadings.Contains(Plain(headings[0])))
             Problem($"The first column is headed “{Short(headings[0])}”: it must be the time, headed “time” or “min”.");
         for (var i = 1; i < headings.Length; i++)
@@ -109,7 +109,7 @@ public sealed class PastedRows(Shop shop, Equipment unit, SiteClock clock, DateT
                 unit.MakeUp.Points.Where(
                 p => CircuitText.Name(p, unit.MakeUp) == name || CircuitText.Name(p) == name
                 || p.ToString().Equals(name, StringComparison.OrdinalIgnoreCase))
-                .Select(p => (MeasuringPoint?)p).FirstOrDefault() ?? (words.TryGetValue(name, out var word) ? word : null);
+                .Select(p => (PointRef?)p).FirstOrDefault() ?? (words.TryGetValue(name, out var word) ? word : null);
             if (named is { } point)
                 columns.Add((i, point, UnitIn(headings[i])));
             else if (name.Length > 0)

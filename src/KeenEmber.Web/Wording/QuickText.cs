@@ -9,7 +9,7 @@ namespace KeenEmber.Web.Wording;
 /// <summary>The words of quick entry, and what it says back.</summary>
 public static class QuickText
 {
-    private static readonly Dictionary<string, MeasuringPoint> Points = Table(
+    private static readonly Dictionary<string, PointRef> Points = Table(
         (MeasuringPoint.BoxAir, "box, box air, air, room, bath, rail, side a, case, return air, air on, entering air"),
         (MeasuringPoint.AirLeaving, "leaving, air leaving, air leaving coil, supply air, air off, leaving air"),
         (MeasuringPoint.SuctionPressure, "suc, suct, suction, suction pressure, low side, lp, sp"),
@@ -21,9 +21,9 @@ public static class QuickText
         (MeasuringPoint.CondenserAir,
             "amb, ambient, cond air, condenser air, condenser air in, air on condenser, outside, outdoor, air to condenser, water "
             + "off, water leaving"),
-        (MeasuringPoint.BoxAir2, "base, base air, box b, side b, air b"),
-        (MeasuringPoint.AirLeaving2, "leaving b, leaving base, base leaving"),
-        (MeasuringPoint.SuctionLineCoil2, "line b, line base, base line"),
+        (MeasuringPoint.BoxAir.At(2), "base, base air, box b, side b, air b"),
+        (MeasuringPoint.AirLeaving.At(2), "leaving b, leaving base, base leaving"),
+        (MeasuringPoint.SuctionLineCoil.At(2), "line b, line base, base line"),
         (MeasuringPoint.CompressorCurrent, "amps, comp amps, current, compressor current"),
         (MeasuringPoint.HeadCycleLow, "head low, head cycle low"),
         (MeasuringPoint.HeadCycleHigh, "head high, head cycle high"),
@@ -127,15 +127,15 @@ public static class QuickText
 
     /// <summary>Reads "our word = point" lines; the point by its name or any word that is known already.</summary>
     /// <returns>The words, or what is wrong with the first bad line.</returns>
-    public static (IReadOnlyDictionary<string, MeasuringPoint>? Words, string? Error) ReadShopWords(string? text)
+    public static (IReadOnlyDictionary<string, PointRef>? Words, string? Error) ReadShopWords(string? text)
     {
-        var words = new Dictionary<string, MeasuringPoint>();
+        var words = new Dictionary<string, PointRef>();
         foreach (var line in (text ?? "").Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries))
         {
             var parts = line.ToLowerInvariant().Split('=', StringSplitOptions.TrimEntries);
             if (parts.Length != 2 || parts[0].Length is 0 or > 40 || parts[0].Split(' ').Length > 4 || parts[0].Any(char.IsDigit))
                 return (null, $"“{line}”: write one to four words without figures, an equals sign, and the point.");
-            var named = MeasuringPoints.InWalkingOrder.Where(p => CircuitText.Name(p) == parts[1]).Select(p => (MeasuringPoint?)p)
+            var named = MeasuringPoints.InWalkingOrder.Where(p => CircuitText.Name(p) == parts[1]).Select(p => (PointRef?)p)
                 .FirstOrDefault();
             if ((named ?? (Points.TryGetValue(parts[1], out var known) ? known : null)) is not { } point)
                 return (null, $"“{parts[1]}” is no point of the circuit. Use one of the words above.");
@@ -146,7 +146,7 @@ public static class QuickText
     }
 
     /// <summary>Every word of every point, for the list on the shop's page.</summary>
-    public static IEnumerable<(MeasuringPoint Point, string Words)> PointWords(Shop shop) =>
+    public static IEnumerable<(PointRef Point, string Words)> PointWords(Shop shop) =>
         MeasuringPoints.InWalkingOrder.Select(
             p => (p, string.Join(", ", Points.Concat(shop.Words).Where(w => w.Value == p).Select(w => w.Key))));
 

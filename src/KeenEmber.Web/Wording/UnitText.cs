@@ -68,7 +68,7 @@ public sealed class UnitText(UnitPreference units, Pressure atmosphere)
     public string Absolute(double absoluteKpa) => $"{Number(absoluteKpa / AbsoluteUnit.Scale, Us ? 1 : 2)} {AbsoluteUnit.Symbol}";
 
     /// <summary>A point's value: gauge pressure or temperature.</summary>
-    public string Value(MeasuringPoint point, double si) => point.Kind() switch
+    public string Value(PointRef point, double si) => point.Kind() switch
     {
         QuantityKind.Pressure => Gauge(si),
         QuantityKind.Current => $"{Number(si, 1)} A",
@@ -76,7 +76,7 @@ public sealed class UnitText(UnitPreference units, Pressure atmosphere)
     };
 
     /// <summary>How far a point moved, signed.</summary>
-    public string Change(MeasuringPoint point, double deltaSi)
+    public string Change(PointRef point, double deltaSi)
     {
         if (point.Kind() == QuantityKind.Temperature)
             return SignedDifference(deltaSi);

@@ -21,7 +21,7 @@ internal static class Entries
     public static ObservationEntry Seen(int minute, AsFound fact, FactState state, int? index = null) =>
         new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), fact, index, state, null);
 
-    public static ReadingEntry Read(int minute, MeasuringPoint point, double number, Unit unit) =>
+    public static ReadingEntry Read(int minute, PointRef point, double number, Unit unit) =>
         new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), point, new(number, unit));
 
     public static PartEntry Part(int minute, WorkArea area) =>

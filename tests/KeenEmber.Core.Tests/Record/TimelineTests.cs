@@ -17,7 +17,7 @@ public class TimelineTests
             "",
         new(Guid.CreateVersion7(), "R404A", null, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver, ""));
 
-    private static ReadingEntry Reading(MeasuringPoint point, double celsius, int minute, Guid? corrects = null) =>
+    private static ReadingEntry Reading(PointRef point, double celsius, int minute, Guid? corrects = null) =>
         new(new(Guid.CreateVersion7(), VisitId, Start.AddMinutes(minute), Start.AddMinutes(minute), "Isolde", corrects), point,
             new(celsius, Core.Quantities.Unit.Celsius));
 

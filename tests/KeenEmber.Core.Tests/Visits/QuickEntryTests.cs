@@ -9,7 +9,7 @@ namespace KeenEmber.Core.Tests.Visits;
 public class QuickEntryTests
 {
     private static readonly QuickWords Words = new(
-        new Dictionary<string, MeasuringPoint>
+        new Dictionary<string, PointRef>
         {
             ["suc"] = MeasuringPoint.SuctionPressure, ["line"] = MeasuringPoint.SuctionLineCoil,
                 ["suction line"] = MeasuringPoint.SuctionLineCoil,
@@ -25,7 +25,7 @@ public class QuickEntryTests
 
     private static IReadOnlyList<QuickItem> Read(string line) => new QuickEntry(Words, UnitPreference.Metric, 2).Read(line);
 
-    private static (MeasuringPoint, double, string) Reading(QuickItem item) =>
+    private static (PointRef, double, string) Reading(QuickItem item) =>
         Assert.IsType<QuickReading>(item) is var r ? (r.Point, r.Value.Number, r.Value.Unit.Symbol) : default;
 
     [Theory]

@@ -55,7 +55,7 @@ internal sealed class JsonBodies(Random random, Inputs inputs)
         return node;
     }
 
-    private static readonly string[] Points = Enum.GetNames<MeasuringPoint>();
+    private static readonly string[] Points = [.. MeasuringPoints.InWalkingOrder.Select(p => p.ToString())];
 
     private JsonArray Array(Type element, int depth)
     {

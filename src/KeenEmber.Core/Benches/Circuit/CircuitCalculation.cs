@@ -19,9 +19,9 @@ public static class CircuitCalculation
         var challenges = CircuitChallenge.Find(input);
         var targets = CircuitTargets.Of(input.MakeUp, CircuitTargets.LoadOf(now.BoxAboveTarget),
             Measured(BoxAir) ?? now.BoxTarget, Measured(CondenserAir));
-        Temperature? Measured(MeasuringPoint point) => input.Readings.TryGetValue(point, out var reading) ? reading.Temperature : null;
-        var results = Enum.GetValues<ResultKind>().Where(kind => IsWanted(kind, input, now))
-            .Select(kind => Compute(kind, input, targets.For(kind), challenges)).ToList();
+        Temperature? Measured(PointRef point) => input.Readings.TryGetValue(point, out var reading) ? reading.Temperature : null;
+        var results = ResultKinds.InReadingOrder(input.MakeUp.Coils).Where(result => IsWanted(result, input, now))
+            .Select(result => Compute(result, input, targets.For(result.Kind), challenges)).ToList();
         var findings = CircuitPatterns.Find(input, results, now);
         if (input.Series is { Findings.Count: > 0 } moving)
             findings = [.. moving.Findings, .. findings.Where(f => f.Code != CircuitPatterns.WithinTargets)];
@@ -37,17 +37,20 @@ public static class CircuitCalculation
 
     /// <summary>A unit without one of the points has no such result; those of points taken on demand are listed once there is a
     /// reason.</summary>
-    private static bool IsWanted(ResultKind kind, CircuitInput input, OperatingConditions now) =>
-        Recipes[kind].Needs.All(input.MakeUp.Points.Contains) && kind switch
+    private static bool IsWanted(ResultRef result, CircuitInput input, OperatingConditions now) =>
+        NeedsOf(result).All(input.MakeUp.Points.Contains) && result.Kind switch
         {
             ResultKind.CondensingLow or ResultKind.CondensingHigh =>
-                now.CondenserFan == FactState.Cycling || Recipes[kind].Needs.Any(input.Readings.ContainsKey),
+                now.CondenserFan == FactState.Cycling || NeedsOf(result).Any(input.Readings.ContainsKey),
             ResultKind.DrierDrop => input.Readings.ContainsKey(LiquidAfterDrier),
             _ => true,
         };
 
+    /// <summary>For one coil; <c>at</c> is a reading at that coil.</summary>
     private sealed record Recipe(
         MeasuringPoint[] Needs, Func<Refrigerant, Func<MeasuringPoint, TakenReading>, double?> Value, TermKind[] Lookups);
+
+    private static IEnumerable<PointRef> NeedsOf(ResultRef result) => Recipes[result.Kind].Needs.Select(p => p.At(result.Coil));
 
     /// <summary>What each result needs, how it is computed, and which saturation temperatures its formula shows.</summary>
     private static readonly Dictionary<ResultKind, Recipe> Recipes = new()
@@ -61,10 +64,6 @@ public static class CircuitCalculation
         [ResultKind.SuperheatCoil] = new([SuctionLineCoil, SuctionPressure],
             (r, at) =>
                 CircuitFormulas.Superheat(r, at(SuctionPressure).Pressure, at(SuctionLineCoil).Temperature)?.Kelvin,
-                [TermKind.DewTemperature]),
-        [ResultKind.SuperheatCoil2] = new([SuctionLineCoil2, SuctionPressure],
-            (r, at) =>
-                CircuitFormulas.Superheat(r, at(SuctionPressure).Pressure, at(SuctionLineCoil2).Temperature)?.Kelvin,
                 [TermKind.DewTemperature]),
         [ResultKind.LineGain] = new([SuctionLineCoil, SuctionLineCompressor],
             (_, at) => (at(SuctionLineCompressor).Temperature - at(SuctionLineCoil).Temperature).Kelvin, []),
@@ -80,12 +79,6 @@ public static class CircuitCalculation
             (r, at) =>
                 CircuitFormulas.EvaporatorTd(r, at(SuctionPressure).Pressure, at(BoxAir).Temperature)?.Kelvin,
                 [TermKind.MidpointTemperature]),
-        [ResultKind.EvaporatorTd2] = new([BoxAir2, SuctionPressure],
-            (r, at) =>
-                CircuitFormulas.EvaporatorTd(r, at(SuctionPressure).Pressure, at(BoxAir2).Temperature)?.Kelvin,
-                [TermKind.MidpointTemperature]),
-        [ResultKind.AirDrop2] = new([BoxAir2, AirLeaving2],
-            (_, at) => (at(BoxAir2).Temperature - at(AirLeaving2).Temperature).Kelvin, []),
         [ResultKind.AirDrop] = new([BoxAir, AirLeaving],
             (_, at) => (at(BoxAir).Temperature - at(AirLeaving).Temperature).Kelvin, []),
         [ResultKind.CondenserSplit] = new([DischargePressure, CondenserAir],
@@ -104,26 +97,27 @@ public static class CircuitCalculation
             (_, at) => (at(LiquidLine).Temperature - at(LiquidAfterDrier).Temperature).Kelvin, []),
     };
 
-    private static CircuitResult Compute(ResultKind kind, CircuitInput input, Band? band, IReadOnlyList<CircuitChallenge> challenges)
+    private static CircuitResult Compute(ResultRef result, CircuitInput input, Band? band, IReadOnlyList<CircuitChallenge> challenges)
     {
-        var recipe = Recipes[kind];
-        var basis = recipe.Needs.Where(input.Readings.ContainsKey).Select(p => input.Readings[p]).ToList();
-        var missing = recipe.Needs.Where(p => !input.Readings.ContainsKey(p)).ToList();
-        var challenged = challenges.Any(c => c.Points.Any(recipe.Needs.Contains));
-        var validity = ValidityRules.Judge(kind, basis, challenged, input.Series?.StillMoves == true);
+        var recipe = Recipes[result.Kind];
+        var needs = NeedsOf(result).ToList();
+        var basis = needs.Where(input.Readings.ContainsKey).Select(p => input.Readings[p]).ToList();
+        var missing = needs.Where(p => !input.Readings.ContainsKey(p)).ToList();
+        var challenged = challenges.Any(c => c.Points.Any(needs.Contains));
+        var validity = ValidityRules.Judge(result.Kind, basis, challenged, input.Series?.StillMoves == true);
         if (missing.Count > 0)
-            return new(kind, null, band, validity, basis, missing, []);
+            return new(result, null, band, validity, basis, missing, []);
 
-        var value = recipe.Value(input.Refrigerant, p => input.Readings[p]);
-        if (kind == ResultKind.CurrentShare)
+        var value = recipe.Value(input.Refrigerant, p => input.Readings[p.At(result.Coil)]);
+        if (result.Kind == ResultKind.CurrentShare)
             value /= input.MakeUp.RatedCurrentA;
         // The target is that of the mid-point; with glide the dew point lies above it.
-        if (kind == ResultKind.Evaporating && band is { } ofMidpoint
+        if (result.Kind == ResultKind.Evaporating && band is { } ofMidpoint
             && value - input.Refrigerant.MidpointTemperature(basis[0].Pressure)?.Kelvin is { } above)
             band = new(ofMidpoint.Low + above, ofMidpoint.High + above);
         if (value is null)
             validity = new([.. validity.Reasons, new(ReasonCode.OutsideRefrigerantRange, ValidityLevel.NotUsable)]);
-        return new(kind, value, band, validity, basis, [], Terms(input.Refrigerant, recipe, basis));
+        return new(result, value, band, validity, basis, [], Terms(input.Refrigerant, recipe, basis));
     }
 
     private static List<FormulaTerm> Terms(Refrigerant refrigerant, Recipe recipe, List<TakenReading> basis)

@@ -15,9 +15,9 @@ public enum Slip { Unknown, PressuresSwapped, LinesSwapped, AirSwapped, OtherUni
 /// <param name="MeantUnit">For <see cref="Slip.OtherUnit"/>: the unit that fits.</param>
 /// <param name="MeantRefrigerant">For <see cref="Slip.OtherRefrigerant"/>: the first of the catalogue that fits.</param>
 public sealed record CircuitChallenge(
-    IReadOnlyList<MeasuringPoint> Points, Impossibility Why, Slip Slip, Unit? MeantUnit = null, string? MeantRefrigerant = null)
+    IReadOnlyList<PointRef> Points, Impossibility Why, Slip Slip, Unit? MeantUnit = null, string? MeantRefrigerant = null)
 {
-    private sealed record Hypothesis(CircuitChallenge Challenge, Refrigerant Refrigerant, Dictionary<MeasuringPoint, TypedValue> Values);
+    private sealed record Hypothesis(CircuitChallenge Challenge, Refrigerant Refrigerant, Dictionary<PointRef, TypedValue> Values);
 
     /// <summary>Refrigerants that commercial units really carry, most common first; others are tried after them.</summary>
     private static readonly string[] CommonFirst = ["R404A", "R134a", "R290", "R407C", "R410A", "R22", "R507A", "R600a"];
@@ -58,7 +58,7 @@ public sealed record CircuitChallenge(
     }
 
     private static IEnumerable<Hypothesis> Hypotheses(
-        Refrigerant refrigerant, Dictionary<MeasuringPoint, TypedValue> values, IReadOnlyList<Violation> violations)
+        Refrigerant refrigerant, Dictionary<PointRef, TypedValue> values, IReadOnlyList<Violation> violations)
     {
         var why = violations[0].Code;
         foreach (var (a, b, slip) in new[]
@@ -100,10 +100,10 @@ public sealed record CircuitChallenge(
 
     private static TypedValue InUnit(TypedValue value, Unit unit) => value with { Unit = unit };
 
-    private static Dictionary<MeasuringPoint, TypedValue> With(
-        Dictionary<MeasuringPoint, TypedValue> values, params (MeasuringPoint Point, TypedValue Value)[] changes)
+    private static Dictionary<PointRef, TypedValue> With(
+        Dictionary<PointRef, TypedValue> values, params (PointRef Point, TypedValue Value)[] changes)
     {
-        var changed = new Dictionary<MeasuringPoint, TypedValue>(values);
+        var changed = new Dictionary<PointRef, TypedValue>(values);
         foreach (var (point, value) in changes)
             changed[point] = value;
         return changed;

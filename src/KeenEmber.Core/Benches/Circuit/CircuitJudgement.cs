@@ -64,11 +64,11 @@ public sealed record CircuitJudgement(
         [.. (Analysis?.Results ?? [])
             .Where(r => r is { IsUsable: true, IsPlainTemperature: false, Position: BandPosition.Above or BandPosition.Below })];
 
-    public override IReadOnlyDictionary<ResultKind, double> Results => field ??=
+    public override IReadOnlyDictionary<ResultRef, double> Results => field ??=
         (Analysis?.Results ?? []).Where(r => r is { IsUsable: true, Quantity: ResultQuantity.Difference })
-            .ToDictionary(r => r.Kind, r => r.Value!.Value);
+            .ToDictionary(r => r.Ref, r => r.Value!.Value);
 
-    public override IReadOnlyList<MeasuringPoint> WorthRepeating => field ??=
+    public override IReadOnlyList<PointRef> WorthRepeating => field ??=
     [
         .. (Analysis?.Results ?? []).Where(r => r is { IsUsable: true, Position: BandPosition.Above or BandPosition.Below })
             .SelectMany(r => r.Basis).Select(b => b.Point).Distinct().Order(),
@@ -98,7 +98,7 @@ public sealed record CircuitJudgement(
 /// <summary>The circuit's own next step.</summary>
 public sealed record CircuitTask(NextStep Step) : BenchTask("circuit", OrderOf(Step.Kind))
 {
-    public override MeasuringPoint? Asks => Step.Point;
+    public override PointRef? Asks => Step.Point;
 
     public override bool IsTest => true;
 

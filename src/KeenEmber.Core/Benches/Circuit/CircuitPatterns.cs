@@ -89,12 +89,6 @@ public static class CircuitPatterns
         new(WithinTargets, [Is(SuperheatCoil, Inside), Is(Subcooling, Inside), Is(EvaporatorTd, Inside)], [Is(CondenserSplit, Inside)]),
     ];
 
-    /// <summary>The same result at the second coil.</summary>
-    private static readonly Dictionary<ResultKind, ResultKind> AtSecondCoil = new()
-    {
-        [SuperheatCoil] = SuperheatCoil2, [EvaporatorTd] = EvaporatorTd2,
-    };
-
     /// <summary>Findings, the one that must be dealt with first at the front; empty when the results allow none yet.</summary>
     public static IReadOnlyList<Finding> Find(CircuitInput input, IReadOnlyList<CircuitResult> results, OperatingConditions now)
     {
@@ -167,7 +161,7 @@ public static class CircuitPatterns
         {
             if (makeUp.Coils == 1 || code == WithinTargets)
                 return null;
-            return behind.Exists(r => r.Kind == SuperheatCoil2) ? 2 : behind.Exists(r => r.Kind == SuperheatCoil) ? 1 : null;
+            return behind.Find(r => r.Kind == SuperheatCoil)?.Ref.Coil;
         }
 
         /// <summary>Null while it is not known, or not fit to tell.</summary>
@@ -183,16 +177,14 @@ public static class CircuitPatterns
         /// <summary>Whether this unit has the thing at all.</summary>
         private bool Exists(Sign sign) => sign switch
         {
-            Sign.OfResult r => results.Any(x => x.Kind == OfThisCoil(r.Kind)),
+            Sign.OfResult r => results.Any(x => x.Ref == r.Kind.At(coil)),
             Sign.OfFact { Fact: AsFound.SightGlass } => SightGlassTells && makeUp.Facts.Contains(AsFound.SightGlass),
             Sign.OfFact f => makeUp.Facts.Contains(f.Fact),
             _ => true,
         };
 
-        private ResultKind OfThisCoil(ResultKind kind) => coil == 2 ? AtSecondCoil.GetValueOrDefault(kind, kind) : kind;
-
         private CircuitResult? Usable(ResultKind kind) =>
-            results.FirstOrDefault(r => r.Kind == OfThisCoil(kind) && r is { IsUsable: true, Position: not null })
+            results.FirstOrDefault(r => r.Ref == kind.At(coil) && r is { IsUsable: true, Position: not null })
             ?? (kind == SuperheatCoil && makeUp.Coils == 1 ? Usable(SuperheatCompressor) : null);
 
         private List<CircuitResult> Results(IEnumerable<Sign> signs) => [.. signs.OfType<Sign.OfResult>().Select(s => Usable(s.Kind)!)];
@@ -208,6 +200,6 @@ public static class CircuitPatterns
         };
 
         private static Dictionary<string, double> Values(IEnumerable<CircuitResult> results) =>
-            results.DistinctBy(r => r.Kind).ToDictionary(r => r.Kind.ToString(), r => r.Value!.Value);
+            results.DistinctBy(r => r.Ref).ToDictionary(r => r.Ref.ToString(), r => r.Value!.Value);
     }
 }

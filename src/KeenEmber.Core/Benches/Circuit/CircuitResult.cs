@@ -12,7 +12,7 @@ public enum TermKind { Reading, AbsolutePressure, DewTemperature, BubbleTemperat
 
 /// <param name="Point">The reading the number is, or was looked up from.</param>
 /// <param name="Si">K or kPa absolute.</param>
-public readonly record struct FormulaTerm(TermKind Kind, MeasuringPoint Point, double Si);
+public readonly record struct FormulaTerm(TermKind Kind, PointRef Point, double Si);
 
 /// <summary>One result, as far as the readings allow.</summary>
 /// <param name="Value">Kelvin on the scale, kelvin of difference, a ratio, or a share of 1, by <see cref="Quantity"/>; null while something
@@ -20,9 +20,11 @@ public readonly record struct FormulaTerm(TermKind Kind, MeasuringPoint Point, d
 /// <param name="Band">Target range in the same unit; null when the result has none.</param>
 /// <param name="Missing">Points still to be taken, in walking order.</param>
 public sealed record CircuitResult(
-    ResultKind Kind, double? Value, Band? Band, Validity Validity,
-    IReadOnlyList<TakenReading> Basis, IReadOnlyList<MeasuringPoint> Missing, IReadOnlyList<FormulaTerm> Terms)
+    ResultRef Ref, double? Value, Band? Band, Validity Validity,
+    IReadOnlyList<TakenReading> Basis, IReadOnlyList<PointRef> Missing, IReadOnlyList<FormulaTerm> Terms)
 {
+    public ResultKind Kind => Ref.Kind;
+
     public ResultQuantity Quantity => QuantityOf(Kind);
 
     public static ResultQuantity QuantityOf(ResultKind kind) => kind switch
@@ -46,7 +48,7 @@ public sealed record CircuitResult(
 
 /// <summary>What the bench is given. A reading at a point the unit does not have is left aside.</summary>
 /// <param name="Readings">The latest reading of each point.</param>
-public sealed record CircuitInput(Refrigerant Refrigerant, CircuitMakeUp MakeUp, IReadOnlyDictionary<MeasuringPoint, TakenReading> Readings)
+public sealed record CircuitInput(Refrigerant Refrigerant, CircuitMakeUp MakeUp, IReadOnlyDictionary<PointRef, TakenReading> Readings)
 {
     /// <summary>The course of the readings in time, where points were logged repeatedly: its settled stretch is judged instead of the last
     /// values.</summary>
@@ -61,5 +63,5 @@ public sealed record CircuitAnalysis(
     IReadOnlyList<CircuitResult> Results, IReadOnlyList<CircuitChallenge> Challenges,
     IReadOnlyList<Finding> Findings, NextStep? Next)
 {
-    public CircuitResult this[ResultKind kind] => Results.First(r => r.Kind == kind);
+    public CircuitResult this[ResultRef result] => Results.First(r => r.Ref == result);
 }

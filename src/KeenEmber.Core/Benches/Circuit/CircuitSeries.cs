@@ -24,9 +24,9 @@ public readonly record struct Stretch(DateTimeOffset From, DateTimeOffset To)
 /// <param name="Settled">The stretch up to the last sample in which nothing moves any more; null while it still does.</param>
 /// <param name="SlopesKPerMin">How fast each curve that decides it moves at the end; empty while there are too few samples.</param>
 public sealed record SeriesAnalysis(
-    IReadOnlyDictionary<MeasuringPoint, IReadOnlyList<SeriesPoint>> Measured,
-    IReadOnlyDictionary<ResultKind, IReadOnlyList<SeriesPoint>> Derived,
-    Stretch? Settled, IReadOnlyDictionary<ResultKind, double> SlopesKPerMin, IReadOnlyList<Finding> Findings)
+    IReadOnlyDictionary<PointRef, IReadOnlyList<SeriesPoint>> Measured,
+    IReadOnlyDictionary<ResultRef, IReadOnlyList<SeriesPoint>> Derived,
+    Stretch? Settled, IReadOnlyDictionary<ResultRef, double> SlopesKPerMin, IReadOnlyList<Finding> Findings)
 {
     /// <summary>There is enough of it to say whether the system has settled.</summary>
     public bool IsSeries => SlopesKPerMin.Count > 0;
@@ -54,7 +54,7 @@ public static class CircuitSeries
     public const double SlowestDriftKPerMin = 0.1;
 
     /// <summary>Slope, K/min, and spread round that slope, K, up to which a curve counts as steady.</summary>
-    private static readonly Dictionary<ResultKind, (double SlopeKPerMin, double SpreadK)> SteadyLimits = new()
+    private static readonly Dictionary<ResultRef, (double SlopeKPerMin, double SpreadK)> SteadyLimits = new()
     {
         [ResultKind.Evaporating] = (0.15, 2), [ResultKind.Condensing] = (0.25, 4), [ResultKind.SuperheatCoil] = (0.25, 3),
             [ResultKind.Subcooling] = (0.25, 3),
@@ -67,7 +67,7 @@ public static class CircuitSeries
         var derived = Derive(refrigerant, measured);
         var deciding = derived.Where(d => SteadyLimits.ContainsKey(d.Key) && IsLong(d.Value)).ToDictionary(d => d.Key, d => d.Value);
         if (!deciding.ContainsKey(ResultKind.Evaporating))
-            return new(measured, derived, null, new Dictionary<ResultKind, double>(), []);
+            return new(measured, derived, null, new Dictionary<ResultRef, double>(), []);
         return new(
             measured, derived, SettledEnd(deciding), deciding.ToDictionary(d => d.Key, d => LastSlope(d.Value)),
             SeriesPatterns.Find(derived));
@@ -77,8 +77,8 @@ public static class CircuitSeries
         curve.Count >= FewestSamples && curve[^1].At - curve[0].At >= ShortestStretch;
 
     /// <summary>Where a settled stretch gives a mean, that stands for the point; the other points keep their latest reading.</summary>
-    public static IReadOnlyDictionary<MeasuringPoint, TakenReading> MeansOf(
-        Stretch stretch, SeriesAnalysis series, IReadOnlyDictionary<MeasuringPoint, TakenReading> latest) =>
+    public static IReadOnlyDictionary<PointRef, TakenReading> MeansOf(
+        Stretch stretch, SeriesAnalysis series, IReadOnlyDictionary<PointRef, TakenReading> latest) =>
             latest.ToDictionary(r => r.Key, r =>
         {
             var inside = series.Measured.TryGetValue(r.Key, out var curve)
@@ -86,16 +86,16 @@ public static class CircuitSeries
             return inside.Count >= 2 ? r.Value with { Typed = Mean(inside, r.Key) } : r.Value;
         });
 
-    private static TypedValue Mean(List<SeriesPoint> points, MeasuringPoint point) => new(
+    private static TypedValue Mean(List<SeriesPoint> points, PointRef point) => new(
         point.Kind() == QuantityKind.Temperature ? points.Average(p => p.Value) : Math.Round(points.Average(p => p.Value), 3),
         point.Kind(
             ) switch { QuantityKind.Temperature => Unit.Kelvin, QuantityKind.Pressure => Unit.KilopascalAbsolute, _ => Unit.Ampere });
 
-    private static Dictionary<ResultKind, IReadOnlyList<SeriesPoint>> Derive(
-        Refrigerant refrigerant, Dictionary<MeasuringPoint, IReadOnlyList<SeriesPoint>> measured)
+    private static Dictionary<ResultRef, IReadOnlyList<SeriesPoint>> Derive(
+        Refrigerant refrigerant, Dictionary<PointRef, IReadOnlyList<SeriesPoint>> measured)
     {
-        var derived = new Dictionary<ResultKind, IReadOnlyList<SeriesPoint>>();
-        void Add(ResultKind kind, MeasuringPoint first, MeasuringPoint? second, Func<double, double, double?> value)
+        var derived = new Dictionary<ResultRef, IReadOnlyList<SeriesPoint>>();
+        void Add(ResultRef kind, PointRef first, PointRef? second, Func<double, double, double?> value)
         {
             if (!measured.TryGetValue(first, out var a) || (second is { } s && !measured.ContainsKey(s)))
                 return;
@@ -143,7 +143,7 @@ public static class CircuitSeries
     }
 
     /// <summary>The longest stretch up to the end in which every deciding curve is steady.</summary>
-    private static Stretch? SettledEnd(Dictionary<ResultKind, IReadOnlyList<SeriesPoint>> curves)
+    private static Stretch? SettledEnd(Dictionary<ResultRef, IReadOnlyList<SeriesPoint>> curves)
     {
         var end = curves.Values.Max(c => c[^1].At);
         Stretch? longest = null;

@@ -5,7 +5,7 @@ namespace KeenEmber.Core.Benches.Circuit;
 /// <summary>A result that creeps the same way from visit to visit.</summary>
 /// <param name="From">Its value on the first of the visits looked at, K.</param>
 /// <param name="To">Its value on the latest, K.</param>
-public sealed record Drifting(ResultKind Kind, double From, double To);
+public sealed record Drifting(ResultRef Kind, double From, double To);
 
 /// <summary>Units that are getting worse before anybody complains.</summary>
 /// <remarks>
@@ -18,12 +18,12 @@ public static class Drift
     public const int Visits = 3;
     public const double LeastK = 2;
 
-    private static readonly ResultKind[] Watched =
-        [ResultKind.SuperheatCoil, ResultKind.SuperheatCoil2, ResultKind.SuperheatCompressor, ResultKind.Subcooling,
-            ResultKind.EvaporatorTd, ResultKind.EvaporatorTd2, ResultKind.CondenserSplit];
+    private static readonly ResultRef[] Watched =
+        [ResultKind.SuperheatCoil, ResultKind.SuperheatCoil.At(2), ResultKind.SuperheatCompressor, ResultKind.Subcooling,
+            ResultKind.EvaporatorTd, ResultKind.EvaporatorTd.At(2), ResultKind.CondenserSplit];
 
     /// <param name="latestFirst">Usable results of each visit that had any, K.</param>
-    public static IReadOnlyList<Drifting> Of(IReadOnlyList<IReadOnlyDictionary<ResultKind, double>> latestFirst)
+    public static IReadOnlyList<Drifting> Of(IReadOnlyList<IReadOnlyDictionary<ResultRef, double>> latestFirst)
     {
         if (latestFirst.Count < Visits)
             return [];

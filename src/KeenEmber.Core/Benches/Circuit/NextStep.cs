@@ -12,7 +12,7 @@ public enum StepKind { Recheck, RecordFact, RestoreFans, NoteBeforeThaw, ClearCo
 /// <param name="Unlocks">Results it would give or make count.</param>
 /// <param name="Wait">For <see cref="StepKind.WaitToSettle"/>.</param>
 public sealed record NextStep(
-    StepKind Kind, IReadOnlyList<ResultKind> Unlocks, MeasuringPoint? Point = null, AsFound? Fact = null, TimeSpan? Wait = null)
+    StepKind Kind, IReadOnlyList<ResultRef> Unlocks, PointRef? Point = null, AsFound? Fact = null, TimeSpan? Wait = null)
 {
     /// <summary>In the order of the job: doubtful entries, a defrost that runs, why a coil is iced, then ice and air, the call, the facts,
     /// time, and only then more readings.</summary>
@@ -22,7 +22,7 @@ public sealed record NextStep(
         IReadOnlyList<CircuitResult> results, IReadOnlyList<CircuitChallenge> challenges, OperatingConditions now,
             IReadOnlyList<AsFound> facts)
     {
-        ResultKind[] waiting = [.. results.Where(r => r.Value is not null && r.Validity.Level != ValidityLevel.Good).Select(r => r.Kind)];
+        ResultRef[] waiting = [.. results.Where(r => r.Value is not null && r.Validity.Level != ValidityLevel.Good).Select(r => r.Ref)];
         if (challenges.Count > 0)
             return new(StepKind.Recheck, waiting, challenges[0].Points[0]);
         if (now.IsInDefrost)
@@ -64,9 +64,9 @@ public sealed record NextStep(
             .OrderByDescending(p => open.Count(r => r.Missing.Count == 1 && r.Missing[0] == p))
             .ThenByDescending(p => open.Count(r => r.Missing.Contains(p)))
             .ThenBy(p => p)
-            .Select(p => (MeasuringPoint?)p).FirstOrDefault();
+            .Select(p => (PointRef?)p).FirstOrDefault();
         return best is { } point
-            ? new(StepKind.LogPoint, [.. open.Where(r => r.Missing.Count == 1 && r.Missing[0] == point).Select(r => r.Kind)], point)
+            ? new(StepKind.LogPoint, [.. open.Where(r => r.Missing.Count == 1 && r.Missing[0] == point).Select(r => r.Ref)], point)
             : null;
     }
 
@@ -78,6 +78,6 @@ public sealed record NextStep(
             ReasonCode.ShortRun, ReasonCode.ReadingsFarApart];
         var early = results.Where(r => r.Validity.Reasons.Any(reason => passing.Contains(reason.Code))).ToList();
         return early.Count == 0 ? null
-            : new(StepKind.LogAgain, [.. early.Select(r => r.Kind)], early.SelectMany(r => r.Basis).MinBy(b => b.At)!.Point);
+            : new(StepKind.LogAgain, [.. early.Select(r => r.Ref)], early.SelectMany(r => r.Basis).MinBy(b => b.At)!.Point);
     }
 }

@@ -13,7 +13,7 @@ public enum Impossibility
 }
 
 /// <param name="Points">The readings that contradict each other.</param>
-public sealed record Violation(Impossibility Code, IReadOnlyList<MeasuringPoint> Points);
+public sealed record Violation(Impossibility Code, IReadOnlyList<PointRef> Points);
 
 /// <summary>Which readings no working unit can show. Wide limits: meant to catch slips, not faults.</summary>
 public static class Plausibility
@@ -22,7 +22,7 @@ public static class Plausibility
     private static readonly Dictionary<MeasuringPoint, Band> RangesC = new()
     {
         [BoxAir] = new(-45, 45), [AirLeaving] = new(-50, 45), [SuctionLineCoil] = new(-55, 40),
-        [BoxAir2] = new(-45, 45), [AirLeaving2] = new(-50, 45), [SuctionLineCoil2] = new(-55, 40), [SuctionLineCompressor] = new(-50, 50),
+        [SuctionLineCompressor] = new(-50, 50),
         [DischargeLine] = new(-10, 150), [CondenserAir] = new(-40, 55), [LiquidLine] = new(-15, 70), [LiquidAfterDrier] = new(-15, 70),
     };
 
@@ -41,20 +41,20 @@ public static class Plausibility
 
     /// <param name="running">False with the compressor off: then pressures equalise and only the plain ranges hold.</param>
     public static IReadOnlyList<Violation> Violations(
-        Refrigerant refrigerant, Pressure atmosphere, Temperature boxTarget, IReadOnlyDictionary<MeasuringPoint, TypedValue> values,
+        Refrigerant refrigerant, Pressure atmosphere, Temperature boxTarget, IReadOnlyDictionary<PointRef, TypedValue> values,
             bool running)
     {
         var found = new List<Violation>();
-        Temperature? TemperatureAt(MeasuringPoint p) => values.TryGetValue(p, out var v) ? v.Temperature : null;
-        Pressure? PressureAt(MeasuringPoint p) => values.TryGetValue(p, out var v) ? new(v.Si(atmosphere)) : null;
-        void Check(bool broken, Impossibility code, params MeasuringPoint[] points)
+        Temperature? TemperatureAt(PointRef p) => values.TryGetValue(p, out var v) ? v.Temperature : null;
+        Pressure? PressureAt(PointRef p) => values.TryGetValue(p, out var v) ? new(v.Si(atmosphere)) : null;
+        void Check(bool broken, Impossibility code, params PointRef[] points)
         {
             if (broken)
                 found.Add(new(code, points));
         }
 
-        foreach (var (point, range) in RangesC)
-            Check(Outside(TemperatureAt(point)?.Celsius, range), Impossibility.PointOutOfRange, point);
+        foreach (var (point, value) in values)
+            Check(RangesC.TryGetValue(point.Point, out var range) && Outside(value.Temperature.Celsius, range), Impossibility.PointOutOfRange, point);
         Check((boxTarget - TemperatureAt(BoxAir))?.Kelvin > BoxBelowTargetK, Impossibility.BoxFarBelowTarget, BoxAir);
         if (!running)
             return found;
@@ -67,17 +67,15 @@ public static class Plausibility
         Check(discharge <= suction, Impossibility.DischargeNotAboveSuction, SuctionPressure, DischargePressure);
         if (suction is { } low)
         {
-            Check(TemperatureAt(SuctionLineCoil) is { } coil
-                && Outside(CircuitFormulas.Superheat(refrigerant, low, coil)?.Kelvin, SuperheatCoilK),
-                Impossibility.SuperheatImpossible, SuctionPressure, SuctionLineCoil);
-            Check(TemperatureAt(SuctionLineCoil2) is { } coil2
-                && Outside(CircuitFormulas.Superheat(refrigerant, low, coil2)?.Kelvin, SuperheatCoilK),
-                Impossibility.SuperheatImpossible, SuctionPressure, SuctionLineCoil2);
+            foreach (var (coil, value) in values.Where(v => v.Key.Point == SuctionLineCoil))
+                Check(Outside(CircuitFormulas.Superheat(refrigerant, low, value.Temperature)?.Kelvin, SuperheatCoilK),
+                    Impossibility.SuperheatImpossible, SuctionPressure, coil);
             Check(TemperatureAt(SuctionLineCompressor) is { } line
                 && Outside(CircuitFormulas.Superheat(refrigerant, low, line)?.Kelvin, SuperheatCompressorK),
                 Impossibility.SuperheatImpossible, SuctionPressure, SuctionLineCompressor);
-            Check(TemperatureAt(BoxAir) is { } air && Outside(CircuitFormulas.EvaporatorTd(refrigerant, low, air)?.Kelvin, EvaporatorTdK),
-                Impossibility.CoilNotColderThanAir, SuctionPressure, BoxAir);
+            foreach (var (air, value) in values.Where(v => v.Key.Point == BoxAir))
+                Check(Outside(CircuitFormulas.EvaporatorTd(refrigerant, low, value.Temperature)?.Kelvin, EvaporatorTdK),
+                    Impossibility.CoilNotColderThanAir, SuctionPressure, air);
         }
 
         if (discharge is { } high)
@@ -92,7 +90,12 @@ public static class Plausibility
                 Impossibility.DischargeLineBelowCondensing, DischargePressure, DischargeLine);
         }
 
-        Check((TemperatureAt(AirLeaving) - TemperatureAt(BoxAir))?.Kelvin > AirWarmedK, Impossibility.AirWarmedByCoil, BoxAir, AirLeaving);
+        foreach (var (air, value) in values.Where(v => v.Key.Point == BoxAir))
+        {
+            var leaving = AirLeaving.At(air.Coil);
+            Check((TemperatureAt(leaving) - value.Temperature)?.Kelvin > AirWarmedK, Impossibility.AirWarmedByCoil, air, leaving);
+        }
+
         return found;
     }
 

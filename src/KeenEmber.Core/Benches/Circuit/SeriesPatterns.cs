@@ -36,7 +36,7 @@ public static class SeriesPatterns
     /// <summary>Either state must last this long, so that a hunting valve is not taken for it.</summary>
     private static readonly TimeSpan ShortestSpell = TimeSpan.FromMinutes(3);
 
-    internal static IReadOnlyList<Finding> Find(Dictionary<ResultKind, IReadOnlyList<SeriesPoint>> derived)
+    internal static IReadOnlyList<Finding> Find(Dictionary<ResultRef, IReadOnlyList<SeriesPoint>> derived)
     {
         if (!derived.TryGetValue(ResultKind.SuperheatCoil, out var superheat)
             && !derived.TryGetValue(ResultKind.SuperheatCompressor, out superheat))

@@ -31,7 +31,7 @@ public static class ValidityRules
     public const double SelfClearingAboveC = 1;
 
     private static readonly ResultKind[] LowSide =
-        [Evaporating, SuperheatCoil, SuperheatCoil2, SuperheatCompressor, LineGain, EvaporatorTd, EvaporatorTd2, AirDrop, AirDrop2];
+        [Evaporating, SuperheatCoil, SuperheatCompressor, LineGain, EvaporatorTd, AirDrop];
     private static readonly ResultKind[] HighSide = [Condensing, Subcooling, CondenserSplit];
     private static readonly ResultKind[] OfTheMachine = [CompressionRatio, DischargeTemperature, CurrentShare];
     private static readonly ResultKind[] Everything = [.. LowSide, .. HighSide, .. OfTheMachine, CondensingLow, CondensingHigh, DrierDrop];
@@ -45,7 +45,7 @@ public static class ValidityRules
         new(CompressorOff, c => c.Compressor == FactState.Stopped, Everything, []),
         new(ValveClosed, c => c.IsPumpedDown, Everything, []),
         new(FanStopped, c => c.AnyFanStopped, LowSide, [.. HighSide, .. OfTheMachine]),
-        new(BoxMisread, c => c.IsBoxMisread, [EvaporatorTd, EvaporatorTd2, AirDrop, AirDrop2], []),
+        new(BoxMisread, c => c.IsBoxMisread, [EvaporatorTd, AirDrop], []),
         new(CoilIced, c => c.Coil == FactState.Iced, LowSide, [.. HighSide, .. OfTheMachine]),
         new(JustDefrosted, c =>
             c.Defrost == FactState.Refrigerating && c.SinceDefrost < SettledAfterDefrost, LowSide, [.. HighSide, .. OfTheMachine]),

@@ -30,7 +30,7 @@ public sealed class LookModel(VisitViews views) : VisitPage(views)
                 ? Enumerable.Range(1, View.MakeUp.Coils).Select(n => (f, (int?)n)) : [(f, (int?)null)]));
 
     /// <summary>What is read in the box on the walk-round.</summary>
-    public IEnumerable<MeasuringPoint> BoxPoints => MeasuringPoints.InTheBox.Prepend(MeasuringPoint.BoxAir);
+    public IEnumerable<PointRef> BoxPoints => MeasuringPoints.InTheBox.Prepend(MeasuringPoint.BoxAir);
 
     /// <summary>Logs what was typed of the readings in the box; all of it or, with a message at its field, none.</summary>
     public IActionResult OnPostBox(Guid id, Guid lineId) => Take(id, lineId, () =>
@@ -42,7 +42,7 @@ public sealed class LookModel(VisitViews views) : VisitPage(views)
     ]);
 
     public string Name(AsFound fact, int? index) => fact is AsFound.Coil or AsFound.ValveBody && index is { } coil
-        ? $"{FactText.Name(fact)}, {(coil == 1 ? EquipmentText.Coils(View.MakeUp.Kind).First : EquipmentText.Coils(View.MakeUp.Kind).Second)}"
+        ? $"{FactText.Name(fact)}, {EquipmentText.Coil(View.MakeUp.Kind, coil)}"
         : FactText.Name(fact) + (index is { } n ? $" {n}" : "");
 
     public ObservationEntry? Seen(AsFound fact, int? index) => View.Timeline.FactAt(fact, index, View.Now);

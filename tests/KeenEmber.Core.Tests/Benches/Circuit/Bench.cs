@@ -21,7 +21,7 @@ internal static class Bench
     public static readonly CircuitMakeUp ReachIn = new(
         EquipmentKind.ReachInCooler, Metering.CapillaryTube, CondenserKind.AirCooledSelfContained, CircuitParts.None);
 
-    public static TakenReading At(MeasuringPoint point, double number, Unit unit, OperatingConditions? conditions = null, int minute = 0) =>
+    public static TakenReading At(PointRef point, double number, Unit unit, OperatingConditions? conditions = null, int minute = 0) =>
         new(Guid.CreateVersion7(), point, Noon.AddMinutes(minute), new(number, unit), Pressure.StandardAtmosphere, conditions ?? Settled);
 
     public static CircuitAnalysis Analyse(IEnumerable<TakenReading> readings, OperatingConditions? now = null,
@@ -52,10 +52,10 @@ internal static class Bench
         ];
     }
 
-    public static List<TakenReading> With(this List<TakenReading> readings, MeasuringPoint point, double number, Unit unit) =>
+    public static List<TakenReading> With(this List<TakenReading> readings, PointRef point, double number, Unit unit) =>
         [.. readings.Select(r => r.Point == point ? At(point, number, unit, r.Conditions) : r)];
 
-    public static double Value(this List<TakenReading> readings, MeasuringPoint point) =>
+    public static double Value(this List<TakenReading> readings, PointRef point) =>
         readings.Single(r => r.Point == point).Typed.Number;
 
     private static Pressure AtMidpoint(Refrigerant fluid, Temperature midpoint)

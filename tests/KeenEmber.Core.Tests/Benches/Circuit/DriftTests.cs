@@ -8,7 +8,7 @@ public class DriftTests
 {
     private static IReadOnlyList<Drifting> Of(params double[] latestFirst) =>
         Drift.Of(
-            [.. latestFirst.Select(v => new Dictionary<ResultKind, double> { [ResultKind.SuperheatCoil] = v, [ResultKind.AirDrop] = v })]);
+            [.. latestFirst.Select(v => new Dictionary<ResultRef, double> { [ResultKind.SuperheatCoil] = v, [ResultKind.AirDrop] = v })]);
 
     [Fact]
     public void A_superheat_that_rises_on_every_visit_drifts() =>
@@ -32,6 +32,6 @@ public class DriftTests
     public void A_result_missing_on_one_of_the_visits_is_not_judged() =>
         Assert.Empty(
             Drift.Of(
-            [new Dictionary<ResultKind, double> { [ResultKind.Subcooling] = 9 }, new Dictionary<ResultKind, double>(),
-            new Dictionary<ResultKind, double> { [ResultKind.Subcooling] = 1 }]));
+            [new Dictionary<ResultRef, double> { [ResultKind.Subcooling] = 9 }, new Dictionary<ResultRef, double>(),
+            new Dictionary<ResultRef, double> { [ResultKind.Subcooling] = 1 }]));
 }

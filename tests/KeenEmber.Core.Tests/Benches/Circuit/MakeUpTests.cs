@@ -35,10 +35,10 @@ public class MakeUpTests
     [Fact]
     public void A_reading_at_a_point_the_unit_does_not_have_is_left_aside()
     {
-        var readings = Bench.Consistent().Append(Bench.At(SuctionLineCoil2, 90, Unit.Celsius));
+        var readings = Bench.Consistent().Append(Bench.At(SuctionLineCoil.At(2), 90, Unit.Celsius));
         var analysis = Bench.Analyse(readings);
         Assert.Empty(analysis.Challenges);
-        Assert.DoesNotContain(analysis.Results, r => r.Kind == ResultKind.SuperheatCoil2);
+        Assert.DoesNotContain(analysis.Results, r => r.Ref == ResultKind.SuperheatCoil.At(2));
     }
 
     [Theory]
@@ -53,11 +53,11 @@ public class MakeUpTests
         // loaded.
         var air2C = expected == CircuitPatterns.WithinTargets ? -19 : -9;
         readings.AddRange(
-            [Bench.At(BoxAir2, air2C, Unit.Celsius), Bench.At(AirLeaving2, air2C - 4, Unit.Celsius),
-            Bench.At(SuctionLineCoil2, dewC + superheat2K, Unit.Celsius)]);
+            [Bench.At(BoxAir.At(2), air2C, Unit.Celsius), Bench.At(AirLeaving.At(2), air2C - 4, Unit.Celsius),
+            Bench.At(SuctionLineCoil.At(2), dewC + superheat2K, Unit.Celsius)]);
         var analysis = Bench.Analyse(readings, makeUp: PrepTable);
-        Assert.Equal(superheat2K, analysis[ResultKind.SuperheatCoil2].Value!.Value, 1e-6);
-        Assert.Equal(4, analysis[ResultKind.AirDrop2].Value!.Value, 1e-6);
+        Assert.Equal(superheat2K, analysis[ResultKind.SuperheatCoil.At(2)].Value!.Value, 1e-6);
+        Assert.Equal(4, analysis[ResultKind.AirDrop.At(2)].Value!.Value, 1e-6);
         var finding = analysis.Findings[0];
         Assert.Equal(expected, finding.Code);
         if (expected != CircuitPatterns.WithinTargets)

@@ -71,7 +71,7 @@ public class PatternTests
     public void What_is_not_measured_yet_is_named_as_what_would_settle_it()
     {
         var partial = Bench.Consistent(tdK: 14, superheatK: 16, subcoolingK: 1)
-            .Where(r => r.Point is not (MeasuringPoint.BoxAir or MeasuringPoint.CondenserAir)).ToList();
+            .Where(r => r.Point.Point is not (MeasuringPoint.BoxAir or MeasuringPoint.CondenserAir)).ToList();
         var finding = First(partial);
         Assert.Equal(CircuitPatterns.ShortOfCharge, finding.Code);
         Assert.Equal(["EvaporatorTd", "CondenserSplit", "SightGlass.Bubbles"], finding.WouldConfirm);
@@ -125,9 +125,9 @@ public class PatternTests
     [Fact]
     public void The_tag_after_a_tag_is_the_next_in_the_walk_without_a_value()
     {
-        HashSet<MeasuringPoint> taken = [MeasuringPoint.BoxAir, MeasuringPoint.SuctionPressure, MeasuringPoint.LiquidLine];
-        Assert.Equal(MeasuringPoint.SuctionLineCompressor, MeasuringPoint.SuctionPressure.NextAfter(Bench.WalkIn.Points, taken));
-        Assert.Equal(MeasuringPoint.AirLeaving, MeasuringPoint.LiquidLine.NextAfter(Bench.WalkIn.Points, taken));
-        Assert.Null(MeasuringPoint.BoxAir.NextAfter(Bench.WalkIn.Points, Bench.WalkIn.Points.ToHashSet()));
+        HashSet<PointRef> taken = [MeasuringPoint.BoxAir, MeasuringPoint.SuctionPressure, MeasuringPoint.LiquidLine];
+        Assert.Equal(MeasuringPoint.SuctionLineCompressor, MeasuringPoint.SuctionPressure.At(1).NextAfter(Bench.WalkIn.Points, taken));
+        Assert.Equal(MeasuringPoint.AirLeaving, MeasuringPoint.LiquidLine.At(1).NextAfter(Bench.WalkIn.Points, taken));
+        Assert.Null(MeasuringPoint.BoxAir.At(1).NextAfter(Bench.WalkIn.Points, Bench.WalkIn.Points.ToHashSet()));
     }
 }

@@ -9,14 +9,14 @@ namespace KeenEmber.Core.Tests.Benches.Circuit;
 /// <summary>One worked case for every row of the validity table.</summary>
 public class ValidityTests
 {
-    private static (ValidityLevel Level, IEnumerable<ReasonCode> Reasons) Of(ResultKind kind, OperatingConditions conditions)
+    private static (ValidityLevel Level, IEnumerable<ReasonCode> Reasons) Of(ResultRef kind, OperatingConditions conditions)
     {
         var validity =
             Bench.Analyse(Bench.Consistent(boxC: conditions.BoxTarget.Celsius, conditions: conditions), conditions)[kind].Validity;
         return (validity.Level, validity.Reasons.Select(r => r.Code));
     }
 
-    public static TheoryData<string, ResultKind, ReasonCode, ValidityLevel> Rows => new()
+    public static TheoryData<string, ResultRef, ReasonCode, ValidityLevel> Rows => new()
     {
         { "fan stopped", ResultKind.SuperheatCoil, ReasonCode.FanStopped, ValidityLevel.NotUsable },
         { "fan stopped", ResultKind.EvaporatorTd, ReasonCode.FanStopped, ValidityLevel.NotUsable },
@@ -80,7 +80,7 @@ public class ValidityTests
 
     [Theory]
     [MemberData(nameof(Rows))]
-    public void A_situation_bends_the_results_of_its_row(string situation, ResultKind kind, ReasonCode reason, ValidityLevel level)
+    public void A_situation_bends_the_results_of_its_row(string situation, ResultRef kind, ReasonCode reason, ValidityLevel level)
     {
         var (found, reasons) = Of(kind, Situation(situation));
         Assert.Equal(level, found);

@@ -13,7 +13,7 @@ public sealed class CircuitModel(VisitViews views) : VisitPage(views)
     [BindProperty(SupportsGet = true)]
     public string? Point { get; set; }
 
-    public MeasuringPoint? OpenPoint => EnumName.Find<MeasuringPoint>(Point);
+    public PointRef? OpenPoint => PointRef.Find(Point);
 
     public IActionResult OnPostStanding(Guid id, Guid entryId) => Take(id, entryId, () =>
     {

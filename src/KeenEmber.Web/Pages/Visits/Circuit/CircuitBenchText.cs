@@ -1,3 +1,4 @@
+using System.Globalization;
 using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
@@ -29,8 +30,8 @@ public sealed class CircuitBenchText() : BenchText("circuit")
         };
         if (finding.About is not [{ Kind: SubjectKind.Coil, Id: var number }, ..])
             return sentence;
-        var (first, second) = EquipmentText.Coils(kind);
-        return $"{CircuitText.Sentence(number == "2" ? second : first)}: {char.ToLowerInvariant(sentence[0])}{sentence[1..]}";
+        var coil = EquipmentText.Coil(kind, int.Parse(number, CultureInfo.InvariantCulture));
+        return $"{CircuitText.Sentence(coil)}: {char.ToLowerInvariant(sentence[0])}{sentence[1..]}";
     }
 
     public override TaskText Task(BenchTask task, VisitView view)
@@ -135,15 +136,15 @@ public sealed class CircuitBenchText() : BenchText("circuit")
         if (finding.Against.Count + finding.SeenAgainst.Count > 0)
             yield return $"Against it: {Signs(finding.Against, finding.SeenAgainst, units, makeUp)}.";
         if (finding.WouldConfirm.Count > 0)
-            yield return $"To confirm: {CircuitText.List(finding.WouldConfirm.Select(n => n.Contains('.', StringComparison.Ordinal) ? Fact(n) : CircuitText.Name(Enum.Parse<ResultKind>(n), makeUp)))}.";
+            yield return $"To confirm: {CircuitText.List(finding.WouldConfirm.Select(n => n.Contains('.', StringComparison.Ordinal) ? Fact(n) : CircuitText.Name(ResultRef.Parse(n), makeUp)))}.";
         yield return $"Evidence: {Strength(finding.Strength)}.";
     }
 
     private static string Signs(
         IReadOnlyDictionary<string, double> values, IReadOnlyList<string> seen, UnitText units, CircuitMakeUp makeUp) =>
         string.Join(", ", values
-        .Select(v => (Kind: Enum.Parse<ResultKind>(v.Key), v.Value))
-        .Select(v => $"{CircuitText.Name(v.Kind, makeUp)} {units.Result(CircuitResult.QuantityOf(v.Kind), v.Value)}")
+        .Select(v => (Of: ResultRef.Parse(v.Key), v.Value))
+        .Select(v => $"{CircuitText.Name(v.Of, makeUp)} {units.Result(CircuitResult.QuantityOf(v.Of.Kind), v.Value)}")
         .Concat(seen.Select(Fact)));
 
     /// <summary>A fact as a finding names it: "SightGlass.Bubbles".</summary>

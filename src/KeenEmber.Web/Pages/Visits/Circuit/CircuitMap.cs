@@ -15,7 +15,7 @@ public sealed class CircuitMap
 {
     private readonly VisitView view;
     private readonly MapLayout layout;
-    private readonly List<MeasuringPoint> shown;
+    private readonly List<PointRef> shown;
     private readonly Svg svg = new();
     private readonly string hatch;
 
@@ -32,7 +32,7 @@ public sealed class CircuitMap
     public static IHtmlContent DrawTall(VisitView view) => new CircuitMap(view, wide: false).Draw();
 
     /// <summary>The usual round, and the points taken on demand once they have a value or are asked for.</summary>
-    private static IEnumerable<MeasuringPoint> Shown(VisitView view) => view.MakeUp.Points.Where(point => point switch
+    private static IEnumerable<PointRef> Shown(VisitView view) => view.MakeUp.Points.Where(point => point.Point switch
     {
         MeasuringPoint.LiquidAfterDrier => view.Readings.ContainsKey(point) || view.Asked == point,
         MeasuringPoint.HeadCycleLow or MeasuringPoint.HeadCycleHigh =>
@@ -53,8 +53,8 @@ public sealed class CircuitMap
         return svg.Close();
     }
 
-    private ResultKind[] MainResults => view.MakeUp.Coils > 1
-        ? [ResultKind.SuperheatCoil, ResultKind.SuperheatCoil2, ResultKind.Subcooling]
+    private ResultRef[] MainResults => view.MakeUp.Coils > 1
+        ? [.. Enumerable.Range(1, view.MakeUp.Coils).Select(coil => ResultKind.SuperheatCoil.At(coil)), ResultKind.Subcooling]
         : [ResultKind.SuperheatCoil, ResultKind.Subcooling, ResultKind.EvaporatorTd];
 
     private void DrawMainResults()
@@ -67,7 +67,7 @@ public sealed class CircuitMap
             var result = analysis[kind];
             var top = y + i * layout.ResultStep;
             var state = ValidityClass(result.Validity.Level);
-            svg.Text(x, top + 12, view.Name(result.Kind), "quiet");
+            svg.Text(x, top + 12, view.Name(result.Ref), "quiet");
             svg.Text(x, top + 44, view.Units.Result(result), $"big {state}");
             if (!layout.IsWide)
             {
@@ -103,7 +103,7 @@ public sealed class CircuitMap
         _ => "unusable",
     };
 
-    private void DrawTag(MeasuringPoint point, TagPlace place)
+    private void DrawTag(PointRef point, TagPlace place)
     {
         var reading = view.Readings.GetValueOrDefault(point);
         var earlier = view.History[point].FirstOrDefault();
@@ -131,7 +131,7 @@ public sealed class CircuitMap
     }
 
     /// <summary>The value of the last visit that has one; a triangle marks a move beyond meter accuracy.</summary>
-    private string EarlierText(MeasuringPoint point, TakenReading? reading, EarlierValue? earlier)
+    private string EarlierText(PointRef point, TakenReading? reading, EarlierValue? earlier)
     {
         if (earlier is null)
             return reading is null ? "" : view.Clock.Time(reading.At);

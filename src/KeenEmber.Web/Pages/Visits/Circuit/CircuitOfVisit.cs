@@ -20,7 +20,7 @@ public static class CircuitOfVisit
         public StandingResult? Standing => visit.Of<CircuitJudgement>()?.Standing;
 
         /// <summary>The reading the map asks for: to be checked, or the one that unlocks most; none while something is dangerous.</summary>
-        public MeasuringPoint? Asked => visit.Next is { Order: TaskOrder.Danger } ? null : visit.Analysis switch
+        public PointRef? Asked => visit.Next is { Order: TaskOrder.Danger } ? null : visit.Analysis switch
         {
             null => null,
             { Next: { Kind: StepKind.Recheck or StepKind.LogAgain, Point: { } point } } => point,
@@ -28,7 +28,7 @@ public static class CircuitOfVisit
         };
 
         /// <summary>The gravest verdict on a reading from the results that rest on it; a reading that no result uses yet counts.</summary>
-        public ValidityLevel LevelOf(MeasuringPoint point) =>
+        public ValidityLevel LevelOf(PointRef point) =>
             visit.Analysis?.Results.Where(r => r.Basis.Any(b => b.Point == point)).Select(r => r.Validity.Level)
                 .DefaultIfEmpty(ValidityLevel.Good).Max() ?? ValidityLevel.Good;
     }

@@ -12,33 +12,38 @@ namespace KeenEmber.Web.Pages.Visits.Circuit;
 public static class CircuitText
 {
     /// <summary>What a point is called on a unit of this make-up; without one, its general name.</summary>
-    public static string Name(MeasuringPoint point, CircuitMakeUp? of) => (point, of) switch
+    public static string Name(PointRef point, CircuitMakeUp? of) => (point.Point, of) switch
     {
         (MeasuringPoint.BoxAir, { Kind: EquipmentKind.GlycolChiller }) => "glycol bath",
         (MeasuringPoint.AirLeaving, { Kind: EquipmentKind.GlycolChiller }) => "glycol leaving",
         (MeasuringPoint.CondenserAir, { Condenser: CondenserKind.WaterCooled }) => "water off condenser",
         (MeasuringPoint.DischargePressure, { Condenser: CondenserKind.Rack }) => "liquid pressure",
-        (MeasuringPoint.BoxAir, { Coils: > 1 }) => $"air, {EquipmentText.Coils(of.Kind).First}",
-        (MeasuringPoint.AirLeaving, { Coils: > 1 }) => $"leaving, {EquipmentText.Coils(of.Kind).First}",
-        (MeasuringPoint.SuctionLineCoil, { Coils: > 1 }) => $"line, {EquipmentText.Coils(of.Kind).First}",
-        (MeasuringPoint.BoxAir2, { Coils: > 1 }) => $"air, {EquipmentText.Coils(of.Kind).Second}",
-        (MeasuringPoint.AirLeaving2, { Coils: > 1 }) => $"leaving, {EquipmentText.Coils(of.Kind).Second}",
-        (MeasuringPoint.SuctionLineCoil2, { Coils: > 1 }) => $"line, {EquipmentText.Coils(of.Kind).Second}",
+        (MeasuringPoint.BoxAir, { Coils: > 1 }) => $"air, {EquipmentText.Coil(of.Kind, point.Coil)}",
+        (MeasuringPoint.AirLeaving, { Coils: > 1 }) => $"leaving, {EquipmentText.Coil(of.Kind, point.Coil)}",
+        (MeasuringPoint.SuctionLineCoil, { Coils: > 1 }) => $"line, {EquipmentText.Coil(of.Kind, point.Coil)}",
         _ => Name(point),
     };
 
-    public static string Name(MeasuringPoint point) => point switch
+    /// <summary>The general name, whatever the unit.</summary>
+    public static string Name(PointRef point) => (point.Point, point.Coil) switch
     {
-        MeasuringPoint.BoxAir2 => "box air, coil B",
-        MeasuringPoint.AirLeaving2 => "air leaving, coil B",
-        MeasuringPoint.SuctionLineCoil2 => "suction line, coil B",
+        (MeasuringPoint.SuctionLineCoil, 1) => "suction line, coil",
+        (MeasuringPoint.SuctionLineCoil, var coil) => $"suction line, {CoilLetter(coil)}",
+        (MeasuringPoint.AirLeaving, 1) => "air leaving coil",
+        (MeasuringPoint.AirLeaving, var coil) => $"air leaving, {CoilLetter(coil)}",
+        (var other, 1) => Name(other),
+        (var other, var coil) => $"{Name(other)}, {CoilLetter(coil)}",
+    };
+
+    private static string CoilLetter(int coil) => $"coil {(char)('A' + coil - 1)}";
+
+    private static string Name(MeasuringPoint point) => point switch
+    {
         MeasuringPoint.CompressorCurrent => "compressor current",
         MeasuringPoint.HeadCycleLow => "head, cycle low",
         MeasuringPoint.HeadCycleHigh => "head, cycle high",
         MeasuringPoint.LiquidAfterDrier => "liquid after drier",
         MeasuringPoint.BoxAir => "box air",
-        MeasuringPoint.AirLeaving => "air leaving coil",
-        MeasuringPoint.SuctionLineCoil => "suction line, coil",
         MeasuringPoint.SuctionPressure => "suction pressure",
         MeasuringPoint.SuctionLineCompressor => "suction line, comp.",
         MeasuringPoint.DischargeLine => "discharge line",
@@ -50,25 +55,22 @@ public static class CircuitText
     };
 
     /// <summary>What a result is called on a unit of this make-up.</summary>
-    public static string Name(ResultKind kind, CircuitMakeUp of) => (kind, of) switch
+    public static string Name(ResultRef result, CircuitMakeUp of) => (result.Kind, of) switch
     {
-        (ResultKind.SuperheatCoil, { Coils: > 1 }) => $"superheat, {EquipmentText.Coils(of.Kind).First}",
-        (ResultKind.SuperheatCoil2, _) => $"superheat, {EquipmentText.Coils(of.Kind).Second}",
-        (ResultKind.EvaporatorTd, { Coils: > 1 }) => $"TD, {EquipmentText.Coils(of.Kind).First}",
-        (ResultKind.EvaporatorTd2, _) => $"TD, {EquipmentText.Coils(of.Kind).Second}",
-        (ResultKind.AirDrop, { Coils: > 1 }) => $"air drop, {EquipmentText.Coils(of.Kind).First}",
-        (ResultKind.AirDrop2, _) => $"air drop, {EquipmentText.Coils(of.Kind).Second}",
+        (ResultKind.SuperheatCoil, { Coils: > 1 }) => $"superheat, {EquipmentText.Coil(of.Kind, result.Coil)}",
+        (ResultKind.EvaporatorTd, { Coils: > 1 }) => $"TD, {EquipmentText.Coil(of.Kind, result.Coil)}",
+        (ResultKind.AirDrop, { Coils: > 1 }) => $"air drop, {EquipmentText.Coil(of.Kind, result.Coil)}",
         (ResultKind.EvaporatorTd, { Kind: EquipmentKind.GlycolChiller }) => "coil TD, bath",
         (ResultKind.AirDrop, { Kind: EquipmentKind.GlycolChiller }) => "bath less leaving",
         (ResultKind.CondenserSplit, { Condenser: CondenserKind.WaterCooled }) => "condenser approach",
-        _ => Name(kind),
+        _ => Name(result),
     };
 
-    public static string Name(ResultKind kind) => kind switch
+    /// <summary>The general name, whatever the unit.</summary>
+    public static string Name(ResultRef result) => result.Coil == 1 ? Name(result.Kind) : $"{Name(result.Kind)}, {CoilLetter(result.Coil)}";
+
+    private static string Name(ResultKind kind) => kind switch
     {
-        ResultKind.SuperheatCoil2 => "superheat, coil B",
-        ResultKind.EvaporatorTd2 => "TD, coil B",
-        ResultKind.AirDrop2 => "air drop, coil B",
         ResultKind.LineGain => "suction line rise",
         ResultKind.CondensingLow => "condensing, cycle low",
         ResultKind.CondensingHigh => "condensing, cycle high",
@@ -124,10 +126,10 @@ public static class CircuitText
     /// <summary>The formula in words, then the same with this result's numbers.</summary>
     public static (string Words, string Numbers) Formula(CircuitResult result, UnitText units, string refrigerant)
     {
-        double? Term(TermKind kind, MeasuringPoint? point = null) =>
+        double? Term(TermKind kind, PointRef? point = null) =>
             result.Terms.Where(t => t.Kind == kind && (point is null || t.Point == point)).Select(t => (double?)t.Si).FirstOrDefault();
-        string T(TermKind kind, MeasuringPoint? point = null) => Term(kind, point) is { } k ? units.Temperature(k) : "?";
-        string P(MeasuringPoint point) =>
+        string T(TermKind kind, PointRef? point = null) => Term(kind, point) is { } k ? units.Temperature(k) : "?";
+        string P(PointRef point) =>
             Term(TermKind.AbsolutePressure, point) is { } kpa ? $"{units.Gauge(kpa)} ({units.Absolute(kpa)})" : "?";
         var equals = $" = {units.Result(result)}";
         return result.Kind switch
@@ -148,20 +150,19 @@ public static class CircuitText
                 ("Measured current over the plate's.", $"{UnitText.Number(Term(TermKind.Reading) ?? 0, 2)} A{equals}"),
             ResultKind.DrierDrop => ("Liquid before less liquid after the drier.",
                 $"{T(TermKind.Reading, MeasuringPoint.LiquidLine)} - ({T(TermKind.Reading, MeasuringPoint.LiquidAfterDrier)}){equals}"),
-            ResultKind.SuperheatCoil or ResultKind.SuperheatCoil2 or ResultKind.SuperheatCompressor =>
+            ResultKind.SuperheatCoil or ResultKind.SuperheatCompressor =>
                 ("Suction line temperature minus dew point at suction pressure.",
                 $"{T(TermKind.Reading)} - ({T(TermKind.DewTemperature)}){equals}, dew of {refrigerant} at "
                     + $"{P(MeasuringPoint.SuctionPressure)}"),
             ResultKind.Subcooling => ("Bubble temperature at head pressure less liquid line.",
                 $"{T(TermKind.BubbleTemperature)} - ({T(TermKind.Reading)}){equals}, bubble of {refrigerant} at "
                     + $"{P(MeasuringPoint.DischargePressure)}"),
-            ResultKind.EvaporatorTd or ResultKind.EvaporatorTd2 => ("Box air less evaporating mid-point.",
+            ResultKind.EvaporatorTd => ("Box air less evaporating mid-point.",
                 $"{T(TermKind.Reading)} - ({T(TermKind.MidpointTemperature)}){equals}, mid-point of {refrigerant} at "
                     + $"{P(MeasuringPoint.SuctionPressure)}"),
             ResultKind.AirDrop => ("Air entering less air leaving the coil.",
-                $"{T(TermKind.Reading, MeasuringPoint.BoxAir)} - ({T(TermKind.Reading, MeasuringPoint.AirLeaving)}){equals}"),
-            ResultKind.AirDrop2 => ("Air entering less air leaving the coil.",
-                $"{T(TermKind.Reading, MeasuringPoint.BoxAir2)} - ({T(TermKind.Reading, MeasuringPoint.AirLeaving2)}){equals}"),
+                $"{T(TermKind.Reading, MeasuringPoint.BoxAir.At(result.Ref.Coil))} - "
+                    + $"({T(TermKind.Reading, MeasuringPoint.AirLeaving.At(result.Ref.Coil))}){equals}"),
             ResultKind.CondenserSplit => ("Condensing mid-point less the air entering the condenser, or the water leaving it.",
                 $"{T(TermKind.MidpointTemperature)} - ({T(TermKind.Reading)}){equals}, mid-point of {refrigerant} at "
                     + $"{P(MeasuringPoint.DischargePressure)}"),
@@ -209,7 +210,7 @@ public static class CircuitText
     public static string Sentence(string text) => text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
 
     /// <summary>The short caution that belongs to taking a reading on this circuit.</summary>
-    public static string? Caution(Refrigerant? refrigerant, MeasuringPoint? point)
+    public static string? Caution(Refrigerant? refrigerant, PointRef? point)
     {
         if (refrigerant is { Name: "R744" })
             return "High-pressure CO2: rated hoses only. In a closed room the gas displaces air: leave first. Local codes and the "

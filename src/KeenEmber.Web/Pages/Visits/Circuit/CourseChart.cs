@@ -62,31 +62,31 @@ public sealed class CourseChart
         return svg.Close();
     }
 
-    private Band? BandOf(ResultKind kind) => view.Analysis?.Results.FirstOrDefault(r => r.Kind == kind)?.Band;
+    private Band? BandOf(ResultRef result) => view.Analysis?.Results.FirstOrDefault(r => r.Ref == result)?.Band;
 
     private IEnumerable<Curve> Measured() => series.Measured
         .Where(c => c.Key.Kind() == QuantityKind.Temperature && c.Value.Count > 1)
-        .Select(c => new Curve(view.Name(c.Key), c.Key switch
+        .Select(c => new Curve(view.Name(c.Key), c.Key.Point switch
         {
-            MeasuringPoint.BoxAir or MeasuringPoint.BoxAir2 or MeasuringPoint.CondenserAir => "line-air",
-            MeasuringPoint.AirLeaving or MeasuringPoint.AirLeaving2 => "line-air thin",
+            MeasuringPoint.BoxAir or MeasuringPoint.CondenserAir => "line-air",
+            MeasuringPoint.AirLeaving => "line-air thin",
             MeasuringPoint.DischargeLine or MeasuringPoint.LiquidLine or MeasuringPoint.LiquidAfterDrier => "line-hot",
             _ => "line-cold",
         }, c.Value, Temperature));
 
     private IEnumerable<Curve> Saturations() =>
-        new[] { (ResultKind.Evaporating, "line-cold dashed"), (ResultKind.Condensing, "line-hot dashed") }
+        new (ResultRef, string)[] { (ResultKind.Evaporating, "line-cold dashed"), (ResultKind.Condensing, "line-hot dashed") }
         .Where(k => series.Derived.TryGetValue(k.Item1, out var c) && c.Count > 1)
         .Select(k =>
             new Curve(k.Item1 == ResultKind.Evaporating ? "evaporating" : "condensing", k.Item2, series.Derived[k.Item1], Temperature));
 
     private IEnumerable<Curve> Differences() =>
-        new[] { (ResultKind.SuperheatCoil, "line-cold"), (ResultKind.SuperheatCompressor, "line-cold dashed"),
+        new (ResultRef, string)[] { (ResultKind.SuperheatCoil, "line-cold"), (ResultKind.SuperheatCompressor, "line-cold dashed"),
         (ResultKind.Subcooling, "line-hot") }
         .Where(k => series.Derived.TryGetValue(k.Item1, out var c) && c.Count > 1)
         .Select(k =>
             new Curve(
-            k.Item1 switch { ResultKind.SuperheatCoil => "superheat", ResultKind.Subcooling => "subcooling", _ => "at compressor" },
+            k.Item1.Kind switch { ResultKind.SuperheatCoil => "superheat", ResultKind.Subcooling => "subcooling", _ => "at compressor" },
             k.Item2,
             series.Derived[k.Item1], v => view.Units.OnScale(ResultQuantity.Difference, v)));
 

@@ -26,7 +26,7 @@ public sealed record MapLayout(
     Spot CondenserFan, IReadOnlyList<string> SuctionPipes, string SuctionToRack, string DischargePipe, IReadOnlyList<string> LiquidPipes,
         string LiquidFromRack, string HeadValveBypass, Spot HeadValve,
     Spot Results, double ResultStep,
-    IReadOnlyDictionary<MeasuringPoint, TagPlace> Tags)
+    IReadOnlyDictionary<PointRef, TagPlace> Tags)
 {
     public const double TagHeight = 70;
 
@@ -35,18 +35,18 @@ public sealed record MapLayout(
 
     /// <summary>The wide sheet.</summary>
     /// <param name="shown">Points that get a tag; both ends of a fan cycle make the bottom row closer.</param>
-    public static MapLayout Landscape(CircuitMakeUp makeUp, IReadOnlyCollection<MeasuringPoint> shown)
+    public static MapLayout Landscape(CircuitMakeUp makeUp, IReadOnlyCollection<PointRef> shown)
     {
         var two = makeUp.Coils > 1;
         var topY = two ? 127 : 151;
-        var tags = new Dictionary<MeasuringPoint, TagPlace>
+        var tags = new Dictionary<PointRef, TagPlace>
         {
             [BoxAir] = new(16, 16, two ? "M168 50 H290 V96" : "M168 50 H300 V108"),
             [AirLeaving] = new(16, 94, two ? "M168 110 H250" : "M168 128 H262"),
             [SuctionLineCoil] = new(424, 16, P($"M470 86 V{topY}")),
-            [BoxAir2] = new(16, 176, "M168 206 H250"),
-            [AirLeaving2] = new(16, 254, "M168 284 H240 V240 H250"),
-            [SuctionLineCoil2] = new(430, 168, "M430 206 H372 V227"),
+            [BoxAir.At(2)] = new(16, 176, "M168 206 H250"),
+            [AirLeaving.At(2)] = new(16, 254, "M168 284 H240 V240 H250"),
+            [SuctionLineCoil.At(2)] = new(430, 168, "M430 206 H372 V227"),
             [SuctionPressure] = new(660, 116, "M660 178 H636"),
             [SuctionLineCompressor] = new(660, 192, "M660 246 H636"),
             [CompressorCurrent] = new(660, 268, "M664 338 V346"),
@@ -84,18 +84,18 @@ public sealed record MapLayout(
 
     /// <summary>The upright sheet. With two coils everything below the second one moves down; tags without a place of their own stand in
     /// rows at the foot.</summary>
-    public static MapLayout Portrait(CircuitMakeUp makeUp, IReadOnlyCollection<MeasuringPoint> shown)
+    public static MapLayout Portrait(CircuitMakeUp makeUp, IReadOnlyCollection<PointRef> shown)
     {
         var two = makeUp.Coils > 1;
         var d = two ? 220 : 0;
-        var tags = new Dictionary<MeasuringPoint, TagPlace>
+        var tags = new Dictionary<PointRef, TagPlace>
         {
             [BoxAir] = new(8, 6, "M130 76 V92"),
             [AirLeaving] = new(220, 6, "M236 76 V92"),
             [SuctionLineCoil] = new(190, two ? 160 : 178, P($"M328 {(two ? 195 : 213)} H336")),
-            [BoxAir2] = new(44, 246, "M130 316 V330"),
-            [AirLeaving2] = new(190, 246, "M236 316 V330"),
-            [SuctionLineCoil2] = new(190, 398, "M328 433 H336"),
+            [BoxAir.At(2)] = new(44, 246, "M130 316 V330"),
+            [AirLeaving.At(2)] = new(190, 246, "M236 316 V330"),
+            [SuctionLineCoil.At(2)] = new(190, 398, "M328 433 H336"),
             [SuctionPressure] = new(190, 256 + d, P($"M328 {291 + d} H336")),
             [SuctionLineCompressor] = new(190, 334 + d, P($"M328 {369 + d} H336")),
             [DischargeLine] = new(190, 500 + d, P($"M328 {535 + d} H336")),

@@ -67,8 +67,7 @@ internal sealed class PartDrawing(Svg svg, VisitView view, MapLayout layout, str
             svg.Hatched(Outline(c), hatch);
         if (layout.IsWide)
         {
-            var name = layout.Coils.Count == 1 ? "coil" : index == 0 ? EquipmentText.Coils(MakeUp.Kind).First
-                : EquipmentText.Coils(MakeUp.Kind).Second;
+            var name = layout.Coils.Count == 1 ? "coil" : EquipmentText.Coil(MakeUp.Kind, index + 1);
             svg.Text(c.X + (layout.Coils.Count == 1 ? 46 : 50), c.Y - 9,
                 Now.Defrost == FactState.Defrosting ? $"{name} in defrost" : state is { } seen ? $"{name} {FactText.Name(seen)}"
                     : $"{name} not looked at", "quiet");
