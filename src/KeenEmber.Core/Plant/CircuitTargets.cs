@@ -45,10 +45,10 @@ public sealed record CircuitTargets(IReadOnlyDictionary<ResultKind, Band> Bands)
     private static readonly Band MediumRatio = new(1.8, 8);
     private static readonly Band LowRatio = new(3, 11);
     private static readonly Band MediumSplit = new(8, 17);
-    private static readonly Band LowSplit = new(7, 15);
+    private static readonly Band LowSplit = new(5, 16);
 
-    private static readonly ClassRow WalkInCooler = new(new(5, 7), new(5, 10), MediumRatio, MediumSplit);
-    private static readonly ClassRow WalkInFreezer = new(new(4, 6), new(4, 9), LowRatio, LowSplit);
+    private static readonly ClassRow WalkInCooler = new(new(5, 8.5), new(5, 11), MediumRatio, MediumSplit);
+    private static readonly ClassRow WalkInFreezer = new(new(4, 7), new(4, 9.5), LowRatio, LowSplit);
     private static readonly ClassRow ReachInCooler = new(new(8, 15), new(8, 20), MediumRatio, MediumSplit);
     private static readonly ClassRow ReachInFreezer = new(new(8, 15), new(8, 20), LowRatio, MediumSplit);
     private static readonly ClassRow DisplayCase = new(new(6, 12), new(6, 16), MediumRatio, MediumSplit);
@@ -89,11 +89,15 @@ public sealed record CircuitTargets(IReadOnlyDictionary<ResultKind, Band> Bands)
 
     /// <param name="box">Box air, or its target while nobody measured it: gives evaporating its place.</param>
     /// <param name="condenserAir">Air into the condenser or water off it; without it condensing has no target.</param>
-    public static CircuitTargets Of(CircuitMakeUp makeUp, Load load, Temperature box, Temperature? condenserAir)
+    /// <param name="glideK">Glide of the refrigerant at its evaporating pressure: superheat is counted from its warm end and TD from its
+    /// middle, so the two leave room for each other only where TD may grow and superheat shrink with it.</param>
+    public static CircuitTargets Of(CircuitMakeUp makeUp, Load load, Temperature box, Temperature? condenserAir, double glideK = 0)
     {
         var row = Classes[makeUp.Kind];
         var td = load == Load.Settled ? row.SettledTd : row.PullDownTd;
+        td = new(td.Low, td.High + glideK / 2);
         var superheat = CoilSuperheat[(makeUp.Metering, load)];
+        superheat = new(superheat.Low - Math.Min(0.5, glideK / 10), superheat.High);
         var split = makeUp.Condenser == CondenserKind.WaterCooled ? WaterApproach : row.Split;
         var airDrop = new Band(AirDropShare.Low * td.Low, AirDropShare.High * td.High);
         var bands = new Dictionary<ResultKind, Band>

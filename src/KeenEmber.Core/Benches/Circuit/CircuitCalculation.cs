@@ -18,7 +18,7 @@ public static class CircuitCalculation
             input = input with { Readings = CircuitSeries.MeansOf(settled, series, input.Readings) };
         var challenges = CircuitChallenge.Find(input);
         var targets = CircuitTargets.Of(input.MakeUp, CircuitTargets.LoadOf(now.BoxAboveTarget),
-            Measured(BoxAir) ?? now.BoxTarget, Measured(CondenserAir));
+            Measured(BoxAir) ?? now.BoxTarget, Measured(CondenserAir), GlideAt(input));
         Temperature? Measured(PointRef point) => input.Readings.TryGetValue(point, out var reading) ? reading.Temperature : null;
         var results = ResultKinds.InReadingOrder(input.MakeUp.Coils).Where(result => IsWanted(result, input, now))
             .Select(result => Compute(result, input, targets.For(result.Kind), challenges)).ToList();
@@ -27,6 +27,11 @@ public static class CircuitCalculation
             findings = [.. moving.Findings, .. findings.Where(f => f.Code != CircuitPatterns.WithinTargets)];
         return new(results, challenges, findings, NextStep.Choose(results, challenges, now, input.MakeUp.Facts));
     }
+
+    /// <summary>Glide at the suction pressure, K; 0 while that is not known.</summary>
+    internal static double GlideAt(CircuitInput input) => input.Readings.TryGetValue(SuctionPressure, out var suction)
+        && input.Refrigerant.DewTemperature(suction.Pressure) is { } dew && input.Refrigerant.BubbleTemperature(suction.Pressure) is { } bubble
+            ? (dew - bubble).Kelvin : 0;
 
     private static CircuitInput OfItsPoints(CircuitInput input)
     {

@@ -27,13 +27,20 @@ public static class Plausibility
     };
 
     private static readonly Band SuctionSaturationC = new(-65, 28);
-    private static readonly Band DischargeSaturationC = new(-10, 75);
-    private static readonly Band SuperheatCoilK = new(-3, 40);
+    private static readonly Band DischargeSaturationC = new(-10, 85);
+    private static readonly Band SuperheatCoilK = new(-3, 50);
     private static readonly Band SuperheatCompressorK = new(-3, 60);
     private static readonly Band SubcoolingK = new(-5, 35);
-    private static readonly Band EvaporatorTdK = new(-2, 40);
-    private static readonly Band CondenserSplitK = new(-1, 50);
+    private static readonly Band EvaporatorTdK = new(-2, 50);
+    private static readonly Band CondenserSplitK = new(-1, 65);
     private const double AirWarmedK = 2;
+
+    /// <summary>Below this head and suction are taken for swapped; up to <see cref="NotPumpingRatio"/> they are equal, whatever runs.</summary>
+    private const double LeastRatio = 0.93;
+
+    /// <summary>Absolute head over absolute suction below which a running compressor hardly pumps. The lowest a sound one shows, a warm box on
+    /// a cold day, is about 1.8.</summary>
+    public const double NotPumpingRatio = 1.25;
 
     /// <summary>A control stuck on overcools, but not by this much in any box that still holds its product.</summary>
     private const double BoxBelowTargetK = 15;
@@ -64,7 +71,10 @@ public static class Plausibility
         Check(suction is { } ps && !Saturates(refrigerant, ps, SuctionSaturationC), Impossibility.SaturationOutOfRange, SuctionPressure);
         Check(discharge is { } pd
             && !Saturates(refrigerant, pd, DischargeSaturationC), Impossibility.SaturationOutOfRange, DischargePressure);
-        Check(discharge <= suction, Impossibility.DischargeNotAboveSuction, SuctionPressure, DischargePressure);
+        Check(discharge?.Kpa < suction?.Kpa * LeastRatio, Impossibility.DischargeNotAboveSuction, SuctionPressure, DischargePressure);
+        // A compressor that turns and does not pump: then nothing is colder or warmer than its air.
+        if (discharge?.Kpa / suction?.Kpa < NotPumpingRatio)
+            return found;
         if (suction is { } low)
         {
             foreach (var (coil, value) in values.Where(v => v.Key.Point == SuctionLineCoil))

@@ -95,6 +95,6 @@ public class CircuitBenchTests
             r => r.Kind == ResultKind.Evaporating);
         Assert.Equal(
             [BandPosition.Above, BandPosition.Inside, BandPosition.Inside, BandPosition.Below],
-            new[] { 3.5, 4.1, 5.9, 6.5 }.Select(td => Evaporating(td).Position));
+            new[] { 3.5, 4.1, 6.9, 13 }.Select(td => Evaporating(td).Position));
     }
 }

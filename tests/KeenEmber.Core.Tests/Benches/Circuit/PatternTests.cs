@@ -1,6 +1,7 @@
 using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
+using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 
 namespace KeenEmber.Core.Tests.Benches.Circuit;
@@ -36,8 +37,13 @@ public class PatternTests
         Assert.Equal(CircuitPatterns.Overfed, First(Bench.Consistent(tdK: 5, superheatK: 1)).Code);
 
     [Fact]
-    public void Hot_and_lightly_cold_reads_as_a_heavy_load() =>
-        Assert.Equal(CircuitPatterns.HeavyLoad, First(Bench.Consistent(boxC: -12, tdK: 2, superheatK: 12)).Code);
+    public void A_warm_box_over_a_unit_that_rejects_all_it_can_reads_as_a_heavy_load()
+    {
+        var warm = Bench.Settled with { BoxAboveTarget = new(8) };
+        Assert.Equal(
+            CircuitPatterns.HeavyLoad,
+            First(Bench.Consistent(boxC: -12, tdK: 9, superheatK: 7, splitK: 14, subcoolingK: 6, conditions: warm), warm).Code);
+    }
 
     [Fact]
     public void High_suction_low_head_and_hardly_any_ratio_read_as_not_pumping() =>
@@ -60,11 +66,88 @@ public class PatternTests
     }
 
     [Fact]
-    public void A_reading_against_a_pattern_is_named_and_weakens_it()
+    public void A_reading_against_a_fault_is_named_and_weakens_it()
     {
-        var finding = First(Bench.Consistent(tdK: 14, superheatK: 16, subcoolingK: 1, splitK: 24));
-        Assert.Equal(["CondenserSplit"], finding.Against.Keys);
+        var finding = First(Bench.Consistent(tdK: 1.5, superheatK: 16, subcoolingK: 0.2));
+        Assert.Equal(CircuitPatterns.ShortOfCharge, finding.Code);
+        Assert.Equal(["EvaporatorTd"], finding.Against.Keys);
         Assert.Equal(Strength.Weak, finding.Strength);
+    }
+
+    /// <summary>A unit of the theory below: what feeds it, and how far its box is above its target.</summary>
+    private static (CircuitMakeUp MakeUp, OperatingConditions Now) Of(bool capillary, double boxAboveK) => (
+        capillary ? Bench.ReachIn : Bench.WalkIn with { Kind = EquipmentKind.WalkInCooler },
+        Bench.Settled with { BoxAboveTarget = new(boxAboveK), BoxTarget = Temperature.FromCelsius(3) });
+
+    [Theory]
+    [InlineData("at the edge of its target it is healthy", false, 0.5, 8.5, 4.5, 4.5, 11, CircuitPatterns.WithinTargets)]
+    [InlineData("little air while the valve holds its superheat", false, 2, 13, 4.5, 4.5, 9.5, CircuitPatterns.CoilNotLoaded)]
+    [InlineData("pull-down hides no low charge", true, 4, 21, 18, 0.5, 9, CircuitPatterns.ShortOfCharge)]
+    [InlineData("a very mild low charge", false, 0.5, 7, 5, 0.3, 11.5, CircuitPatterns.ShortOfCharge)]
+    [InlineData("a tube that gets too much charge is not overfed", true, 1, 11, 0.4, 14, 15, CircuitPatterns.Overcharged)]
+    [InlineData("charge alone, by subcooling", true, 1, 11, 5, 14, 12.5, CircuitPatterns.Overcharged)]
+    [InlineData("hardly any heat pumped from a warm box", false, 9, 4, 4, 3, 5.5, CircuitPatterns.NotPumping)]
+    [InlineData("no heat leaves the condenser", false, 3, 5.5, 4, 13, 37, CircuitPatterns.HighHead)]
+    public void All_results_together_decide(
+        string why, bool capillary, double boxAboveK, double tdK, double superheatK, double subcoolingK, double splitK, string expected)
+    {
+        var (makeUp, now) = Of(capillary, boxAboveK);
+        var readings = Bench.Consistent(
+            boxC: 3 + boxAboveK, tdK: tdK, superheatK: superheatK, splitK: splitK, subcoolingK: subcoolingK, ambientC: 26,
+            refrigerant: "R134a", conditions: now).Where(r => r.Point != MeasuringPoint.AirLeaving);
+        var finding = Bench.Analyse(readings, now, "R134a", makeUp).Findings[0];
+        Assert.True(expected == finding.Code, $"{why}: {finding.Code}");
+    }
+
+    [Fact]
+    public void With_glide_difference_and_superheat_leave_room_for_each_other()
+    {
+        var readings = Bench.Consistent(tdK: 8.5, superheatK: 3.5, refrigerant: "R449A");
+        Assert.Equal(CircuitPatterns.WithinTargets, Bench.Analyse(readings, refrigerant: "R449A").Findings[0].Code);
+        Assert.Equal(CircuitPatterns.CoilNotLoaded, First(Bench.Consistent(tdK: 10.5, superheatK: 3.5)).Code);
+    }
+
+    [Fact]
+    public void A_stopped_condenser_fan_is_a_finding_by_that_fact_unless_a_control_may_stop_it()
+    {
+        var stopped = Bench.Settled with { CondenserFan = FactState.Stopped };
+        var readings = Bench.Consistent(splitK: 35, subcoolingK: 12, conditions: stopped);
+        Assert.Equal([CircuitPatterns.CondenserFanStopped], Bench.Analyse(readings, stopped).Findings.Select(f => f.Code));
+        var cycling = Bench.WalkIn with { Parts = CircuitParts.Receiver | CircuitParts.FanCyclingControl };
+        Assert.DoesNotContain(
+            Bench.Analyse(readings, stopped, makeUp: cycling).Findings, f => f.Code == CircuitPatterns.CondenserFanStopped);
+    }
+
+    [Fact]
+    public void Over_water_condensing_has_a_limit_of_its_own_however_near_the_water_is()
+    {
+        var water = Bench.WalkIn with { Condenser = CondenserKind.WaterCooled };
+        var analysis = Bench.Analyse(Bench.Consistent(ambientC: 47, splitK: 5), makeUp: water);
+        Assert.Contains(analysis.Findings, f => f is { Code: CircuitPatterns.HighHead, Detail: CircuitPatterns.OverWater });
+    }
+
+    [Fact]
+    public void Equal_pressures_while_it_runs_are_no_slip_but_a_compressor_that_does_not_pump()
+    {
+        List<TakenReading> readings =
+        [
+            Bench.At(MeasuringPoint.BoxAir, 4, Unit.Celsius), Bench.At(MeasuringPoint.SuctionPressure, 8.1, Unit.Bar),
+            Bench.At(MeasuringPoint.DischargePressure, 8.4, Unit.Bar), Bench.At(MeasuringPoint.CondenserAir, 22, Unit.Celsius),
+            Bench.At(MeasuringPoint.SuctionLineCoil, 15, Unit.Celsius),
+        ];
+        var analysis = Bench.Analyse(readings);
+        Assert.Empty(analysis.Challenges);
+        Assert.Equal([CircuitPatterns.NotPumping], analysis.Findings.Select(f => f.Code));
+        var swapped = Bench.Analyse(readings.With(MeasuringPoint.SuctionPressure, 14, Unit.Bar));
+        Assert.NotEmpty(swapped.Challenges);
+    }
+
+    [Fact]
+    public void Behind_a_regulator_a_starved_coil_does_not_get_colder()
+    {
+        var held = Bench.WalkIn with { Parts = CircuitParts.Receiver | CircuitParts.EvaporatorPressureRegulator };
+        var readings = Bench.Consistent(superheatK: 16, subcoolingK: 6, splitK: 8).Where(r => r.Point != MeasuringPoint.AirLeaving);
+        Assert.Equal(CircuitPatterns.CoilStarved, Bench.Analyse(readings, makeUp: held).Findings[0].Code);
     }
 
     [Fact]
@@ -74,7 +157,7 @@ public class PatternTests
             .Where(r => r.Point.Point is not (MeasuringPoint.BoxAir or MeasuringPoint.CondenserAir)).ToList();
         var finding = First(partial);
         Assert.Equal(CircuitPatterns.ShortOfCharge, finding.Code);
-        Assert.Equal(["EvaporatorTd", "CondenserSplit", "SightGlass.Bubbles"], finding.WouldConfirm);
+        Assert.Equal(["EvaporatorTd", "SightGlass.Bubbles"], finding.WouldConfirm);
         Assert.Equal(Strength.Fair, finding.Strength);
     }
 

@@ -20,6 +20,8 @@ public sealed class CircuitBenchText() : BenchText("circuit")
     {
         var sentence = finding.Code switch
         {
+            CircuitPatterns.CoilStarved when finding.Detail == CircuitPatterns.ByCapillary =>
+                "The coil is starved, but liquid is available. Check the capillary tube and the drier for a restriction.",
             CircuitPatterns.HighHead when finding.Detail == CircuitPatterns.OverWater =>
                 "It condenses too far above its water: look at the flow, for scale, and at the water valve's setting.",
             CircuitJudgement.UnknownRefrigerant =>
@@ -85,6 +87,8 @@ public sealed class CircuitBenchText() : BenchText("circuit")
     private static string Headline(string code) => code switch
     {
         CircuitPatterns.AirFirst => "Not enough air through the coil. Fix airflow and ice before judging the charge.",
+        CircuitPatterns.CondenserFanStopped =>
+            "The condenser fan is stopped with the compressor on. Get it running before judging anything else.",
         CircuitPatterns.NotRunning => "The compressor is off. Check whether the control is calling.",
         CircuitPatterns.ShortOfCharge => "Looks low on charge. Find the leak before adding refrigerant.",
         CircuitPatterns.CoilStarved => "The coil is starved, but liquid is available. Check for a restriction or a closed valve.",
