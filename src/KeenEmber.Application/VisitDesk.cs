@@ -1,4 +1,5 @@
 using KeenEmber.Core.Cases;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
@@ -38,10 +39,11 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
     }
 
     /// <summary>The entry that a piece of a line becomes.</summary>
-    public static Entry EntryOf(QuickItem item, EntryHeader header) => item switch
+    public static Entry EntryOf(QuickItem item, EntryHeader header, Equipment unit) => item switch
     {
         QuickReading r => new ReadingEntry(header, r.Point, r.Value),
         QuickObservation o => new ObservationEntry(header, o.Fact, o.Index, o.State, header.At - o.RunTime),
+        QuickRefrigerant r => new RefrigerantEntry(header, unit.Circuit.RefrigerantName, r.MassKg, "", ""),
         QuickNote n => new NoteEntry(header, n.Note, n.Topic),
         _ => throw new ArgumentException("Only what was understood becomes an entry.", nameof(item)),
     };

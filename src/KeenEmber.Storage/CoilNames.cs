@@ -18,7 +18,8 @@ public sealed class CoilNames(JsonNamingPolicy? naming = null) : JsonConverterFa
         where T : struct, IParsable<T>
     {
         public override T Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
-            T.TryParse(reader.GetString(), null, out var found) ? found : throw new JsonException($"There is no {typeof(T).Name} of that name.");
+            T.TryParse(reader.GetString(), null, out var found) ? found
+                : throw new JsonException($"There is no {typeof(T).Name} of that name.");
 
         public override T ReadAsPropertyName(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
             Read(ref reader, typeToConvert, options);

@@ -15,7 +15,8 @@ namespace KeenEmber.Storage;
 /// </remarks>
 internal static class EntryJson
 {
-    internal static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web) { Converters = { new WireNames(), new CoilNames() } };
+    internal static readonly JsonSerializerOptions Options =
+        new(JsonSerializerDefaults.Web) { Converters = { new WireNames(), new CoilNames() } };
 
     private static readonly JsonSerializerOptions Body = new(Options)
     {

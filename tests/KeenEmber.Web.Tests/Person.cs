@@ -99,7 +99,8 @@ public sealed class Person : IDisposable
         return this;
     }
 
-    private static string Text(IElement element) => string.Join(' ', element.TextContent.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
+    private static string Text(IElement element) =>
+        string.Join(' ', element.TextContent.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
 
     private IEnumerable<IElement> Seen(string selector) =>
         page.QuerySelectorAll(selector).Where(e => e.Closest("[hidden], template, noscript template") is null);
@@ -140,7 +141,8 @@ public sealed class Person : IDisposable
             return Go($"{to.Split('?')[0]}?{query}");
         }
 
-        var files = form.QuerySelectorAll<IHtmlInputElement>("input[type=file]").ToDictionary(f => f.Name!, f => chosen.GetValueOrDefault(f, []));
+        var files = form.QuerySelectorAll<IHtmlInputElement>("input[type=file]")
+            .ToDictionary(f => f.Name!, f => chosen.GetValueOrDefault(f, []));
         using HttpContent content = files.Count == 0 ? new FormUrlEncodedContent(fields) : Parts(fields, files);
         return Follow(Http.PostAsync(to, content).GetAwaiter().GetResult(), to);
     }

@@ -1,21 +1,9 @@
-using System.Globalization;
 using System.Text.RegularExpressions;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 
 namespace KeenEmber.Core.Visits;
-
-/// <summary>The words quick entry knows, all in lower case. Made where the language is known.</summary>
-/// <param name="States">A word may stand for several states: the one that the fact can have is meant.</param>
-public sealed record QuickWords(
-    IReadOnlyDictionary<string, PointRef> Points,
-    IReadOnlyDictionary<string, AsFound> Facts,
-    ILookup<string, FactState> States,
-    IReadOnlySet<string> Minutes,
-    IReadOnlySet<string> Hours,
-    string Note,
-    string Wiring);
 
 public enum QuickProblem { UnknownWords, ValueMissing, BadValue, StateMissing, StateDoesNotFit, NoSuchFan, LineTooLong, TooManyEntries }
 
@@ -28,6 +16,10 @@ public sealed record QuickReading(string Text, PointRef Point, TypedValue Value)
 /// <param name="RunTime">How long it had been so, where that was said.</param>
 public sealed record QuickObservation(string Text, AsFound Fact, int? Index, FactState State, TimeSpan? RunTime) : QuickItem(Text);
 
+/// <summary>Refrigerant weighed in or out.</summary>
+/// <param name="MassKg">kg; added positive, recovered negative.</param>
+public sealed record QuickRefrigerant(string Text, double MassKg) : QuickItem(Text);
+
 public sealed record QuickNote(string Text, string Note, Topic Topic = Topic.Visit) : QuickItem(Text);
 
 /// <param name="Typing">For <see cref="QuickProblem.BadValue"/>: what is wrong with the value.</param>
@@ -35,18 +27,17 @@ public sealed record QuickUnclear(string Text, QuickProblem Problem, PointRef? P
     : QuickItem(Text);
 
 /// <summary>Reads a line such as "suc 1.2, line -16.4 box -18 fan 2 off, comp on 25 min".</summary>
+/// <remarks>
+/// A line falls into pieces at commas, semicolons, line ends and "and"; a piece is read from left to right as values of points and states
+/// of facts, either of the two first. A word that is not known makes what stands right beside it unclear too: half of a phrase can mean the
+/// opposite of the whole.
+/// </remarks>
 /// <param name="evaporatorFans">How many fans the unit has, so that a fan that does not exist is refused.</param>
-public sealed partial class QuickEntry(QuickWords words, UnitPreference units, int evaporatorFans)
+public sealed class QuickEntry(QuickWords words, UnitPreference units, int evaporatorFans)
 {
     public const int LongestLine = 500;
     public const int LongestNote = 2000;
     public const int MostEntries = 40;
-    private const int LongestPhrase = 4;
-
-    [GeneratedRegex(@"(?<number>[+\-−–]?(\d+([.,]\d+)?|[.,]\d+))|(?<word>([^\s\d,;:=+\-−–]|[+\-−–](?!\d))+)|(?<end>[,;\n])")]
-    private static partial Regex TokenPattern();
-
-    private readonly record struct Token(string Text, int Start, int End, bool IsNumber, bool IsEnd);
 
     /// <summary>Everything in the line in order, understood or not. Never throws, whatever is pasted.</summary>
     public IReadOnlyList<QuickItem> Read(string? line)
@@ -58,21 +49,10 @@ public sealed partial class QuickEntry(QuickWords words, UnitPreference units, i
             return [.. Read(before), said];
         if (text.Length > LongestLine)
             return [new QuickUnclear(text[..60], QuickProblem.LineTooLong)];
-        var tokens = TokenPattern().Matches(text)
-            .Select(m => new Token(m.Value, m.Index, m.Index + m.Length, m.Groups["number"].Success, m.Groups["end"].Success)).ToList();
         var items = new List<QuickItem>();
-        for (var i = 0; i < tokens.Count;)
+        foreach (var piece in QuickTokens.Pieces(text, words))
         {
-            if (tokens[i].IsEnd)
-            {
-                i++;
-                continue;
-            }
-
-            var start = i;
-            items.Add(Next(text, tokens, ref i));
-            if (i == start)
-                i++;
+            items.AddRange(new QuickPiece(words, units, evaporatorFans, text, piece).Read());
             if (items.Count > MostEntries)
                 return [new QuickUnclear(text[..Math.Min(60, text.Length)], QuickProblem.TooManyEntries)];
         }
@@ -104,98 +84,83 @@ public sealed partial class QuickEntry(QuickWords words, UnitPreference units, i
                 && trimmed[(word.Length + 1)..].Trim() is { Length: > 0 } said
             ? new(trimmed, said, topic) : null;
     }
+}
 
-    private QuickItem Next(string text, List<Token> tokens, ref int i)
-    {
-        var start = i;
-        string Slice(int end) => text[tokens[start].Start..tokens[Math.Max(start, end - 1)].End];
-        if (Phrase(words.Points, tokens, ref i) is { } point)
-            return ReadingOf(point, tokens, ref i, Slice);
-        if (Phrase(words.Facts, tokens, ref i) is { } fact)
-            return ObservationOf(fact, tokens, ref i, Slice);
-        while (i < tokens.Count && !tokens[i].IsEnd && (i == start || !StartsPhrase(tokens, i)))
-            i++;
-        return new QuickUnclear(Slice(i), QuickProblem.UnknownWords);
-    }
+/// <summary>A number or a word of a line.</summary>
+/// <param name="Word">In lower case, a small misspelling mended; of a number what was typed.</param>
+/// <param name="Start">Where it begins in the line.</param>
+internal readonly record struct QuickToken(string Word, int Start, int End, bool IsNumber);
 
-    private QuickItem ReadingOf(PointRef point, List<Token> tokens, ref int i, Func<int, string> slice)
+/// <summary>Takes a line apart into pieces of words and numbers.</summary>
+internal static partial class QuickTokens
+{
+    /// <summary>Shorter words are not mended: too many others are one letter away.</summary>
+    private const int ShortestMended = 5;
+    private const int LongForTwo = 8;
+
+    [GeneratedRegex(
+        @"(?<number>[+\-−–]?(\d+([.,]\d+)?|[.,]\d+))|(?<end>[,;\n]|[.!?](?=\s|$))|(?<word>([^\s\d,;:=+\-−–.!?]|[+\-−–.](?!\d))+)")]
+    private static partial Regex Pattern();
+
+    internal static IEnumerable<List<QuickToken>> Pieces(string text, QuickWords words)
     {
-        if (i >= tokens.Count || !tokens[i].IsNumber)
-            return new QuickUnclear(slice(i), QuickProblem.ValueMissing, point);
-        var number = tokens[i++].Text;
-        var unit = "";
-        for (var length = 2; length >= 1 && unit.Length == 0; length--)
+        var piece = new List<QuickToken>();
+        foreach (Match match in Pattern().Matches(text))
         {
-            var candidate = string.Concat(tokens.Skip(i).Take(length).TakeWhile(t => !t.IsNumber && !t.IsEnd).Select(t => t.Text));
-            if (candidate.Length > 0 && Unit.Find(candidate) is not null)
+            var isNumber = match.Groups["number"].Success;
+            var word = isNumber ? match.Value : Mended(Plain(match.Value), words);
+            if (match.Groups["end"].Success || words.Joins.Contains(word))
             {
-                unit = candidate;
-                i += tokens.Skip(i).Take(length).TakeWhile(t => !t.IsNumber && !t.IsEnd).Count();
+                if (piece.Count > 0)
+                    yield return piece;
+                piece = [];
+                continue;
             }
+
+            piece.Add(new(word, match.Index, match.Index + match.Length, isNumber));
         }
 
-        // A word glued to the number was meant as its unit, known or not.
-        if (unit.Length == 0 && i < tokens.Count && !tokens[i].IsNumber && !tokens[i].IsEnd && tokens[i].Start == tokens[i - 1].End)
-            unit = tokens[i++].Text;
-        var read = QuantityReader.Read(number + unit, point.Kind(), units);
-        return read.Value is { } value
-            ? new QuickReading(slice(i), point, value)
-            : new QuickUnclear(slice(i), QuickProblem.BadValue, point, read.Problem);
+        if (piece.Count > 0)
+            yield return piece;
     }
 
-    private QuickItem ObservationOf(AsFound fact, List<Token> tokens, ref int i, Func<int, string> slice)
-    {
-        int? index = null;
-        if (fact == AsFound.EvaporatorFan && i < tokens.Count && tokens[i].IsNumber)
-        {
-            index = int.TryParse(tokens[i++].Text, NumberStyles.None, CultureInfo.InvariantCulture, out var n) ? n : 0;
-        }
+    /// <summary>In lower case, with the plain apostrophe.</summary>
+    private static string Plain(string word) => word.ToLowerInvariant().Replace('’', '\'');
 
-        var meanings = i >= tokens.Count || tokens[i].IsEnd ? [] : words.States[tokens[i].Text.ToLowerInvariant()];
-        if (!meanings.Any())
-            return new QuickUnclear(slice(i), QuickProblem.StateMissing);
-        i++;
-        if (!meanings.Any(fact.States().Contains))
-            return new QuickUnclear(slice(i), QuickProblem.StateDoesNotFit);
-        var state = meanings.First(fact.States().Contains);
-        if (index is { } fan && (fan < 1 || fan > evaporatorFans))
-            return new QuickUnclear(slice(i), QuickProblem.NoSuchFan);
-        var runTime = RunTimeOf(tokens, ref i);
-        return new QuickObservation(slice(i), fact, index, state, runTime);
+    /// <summary>The one known word that is a slip of the finger away; the word itself where there is none, or more than one.</summary>
+    private static string Mended(string word, QuickWords words)
+    {
+        if (words.Vocabulary.Contains(word))
+            return word;
+        if (word.EndsWith("'s", StringComparison.Ordinal))
+            return Mended(word[..^2], words);
+        if (word.Length < ShortestMended)
+            return word;
+        var near = words.Vocabulary.Where(w => w.Length >= ShortestMended && w[0] == word[0]
+            && IsNear(word, w, word.Length >= LongForTwo ? 2 : 1)).Take(2).ToList();
+        return near.Count == 1 ? near[0] : word;
     }
 
-    private TimeSpan? RunTimeOf(List<Token> tokens, ref int i)
+    /// <summary>Whether so few letters are left out, put in, changed or exchanged with their neighbour (optimal string
+    /// alignment).</summary>
+    private static bool IsNear(string one, string other, int most)
     {
-        if (i + 1 >= tokens.Count || !tokens[i].IsNumber
-            || QuantityReader.Number(tokens[i].Text) is not (>= 0 and < 100_000 and var amount))
-            return null;
-        var word = tokens[i + 1].Text.ToLowerInvariant();
-        var span = words.Minutes.Contains(word) ? TimeSpan.FromMinutes(amount)
-            : words.Hours.Contains(word) ? TimeSpan.FromHours(amount) : (TimeSpan?)null;
-        if (span is not null)
-            i += 2;
-        return span;
-    }
-
-    private bool StartsPhrase(List<Token> tokens, int at)
-    {
-        var i = at;
-        return Phrase(words.Points, tokens, ref i) is not null || Phrase(words.Facts, tokens, ref i) is not null;
-    }
-
-    /// <summary>The longest run of words from here that is in the dictionary; moves on past it.</summary>
-    private static T? Phrase<T>(IReadOnlyDictionary<string, T> dictionary, List<Token> tokens, ref int i) where T : struct
-    {
-        for (var length = LongestPhrase; length >= 1; length--)
-        {
-            var run = tokens.Skip(i).Take(length).TakeWhile(t => !t.IsNumber && !t.IsEnd).Select(t => t.Text.ToLowerInvariant()).ToList();
-            if (run.Count == length && dictionary.TryGetValue(string.Join(' ', run), out var meaning))
+        if (Math.Abs(one.Length - other.Length) > most)
+            return false;
+        var rows = new int[one.Length + 1, other.Length + 1];
+        for (var i = 0; i <= one.Length; i++)
+            rows[i, 0] = i;
+        for (var j = 0; j <= other.Length; j++)
+            rows[0, j] = j;
+        for (var i = 1; i <= one.Length; i++)
+            for (var j = 1; j <= other.Length; j++)
             {
-                i += length;
-                return meaning;
+                var changed = one[i - 1] == other[j - 1] ? 0 : 1;
+                rows[i, j] = Math.Min(Math.Min(rows[i - 1, j], rows[i, j - 1]) + 1, rows[i - 1, j - 1] + changed);
+                if (i > 1 && j > 1 && one[i - 1] == other[j - 2] && one[i - 2] == other[j - 1])
+                    rows[i, j] = Math.Min(rows[i, j], rows[i - 2, j - 2] + 1);
             }
-        }
 
-        return null;
+        return rows[one.Length, other.Length] <= most;
     }
 }

@@ -98,7 +98,7 @@ public sealed class PastedRows(Shop shop, Equipment unit, SiteClock clock, DateT
     /// over.</summary>
     private List<(int Column, PointRef Point, string Unit)> Columns(string[] headings)
     {
-        var words = QuickText.Words(shop).Points;
+        var words = QuickVocabulary.For(shop).Points;
         var columns = new List<(int, PointRef, string)>();
         if (!TimeHeadings.Contains(Plain(headings[0])))
             Problem($"The first column is headed “{Short(headings[0])}”: it must be the time, headed “time” or “min”.");

@@ -2,7 +2,8 @@ using System.Text.RegularExpressions;
 
 namespace KeenEmber.Web.Tests.Visits;
 
-/// <summary>The pages of the circuit bench, from an empty record: make-ups, readings over time, settings, glycol, standing pressure.</summary>
+/// <summary>The pages of the circuit bench, from an empty record: make-ups, readings over time, settings, glycol, standing
+/// pressure.</summary>
 public sealed class CircuitPagesTests : IDisposable
 {
     private readonly TestApp app = new();
@@ -135,6 +136,14 @@ public sealed class CircuitPagesTests : IDisposable
         Assert.NotEqual(bars[0], bars[1]);
         person.Go(person.Path).ReadUntil("#AsSet-FanOff-is", "= 24.0 °C");
         person.Station("record").ReadUntil(".timeline", "condenser fan off as set");
+    }
+
+    [Fact]
+    public void Refrigerant_typed_into_the_log_line_is_a_row_of_the_ledger()
+    {
+        Add("WalkInCooler", "R404A", "3");
+        person.Log("added 60 g");
+        person.Station("record").ReadUntil(".timeline", "R404A added 0.060 kg");
     }
 
     [Fact]

@@ -54,7 +54,8 @@ public sealed class ReadingPagesTests : IDisposable
         person.Type("#time-Compressor", "soon").Tap("form:has([value=Compressor]) button[value=Running]")
             .ReadUntil("#time-Compressor-error", "Type minutes from 0");
         Assert.Equal("soon", person.Value("#time-Compressor"));
-        person.Log("suc 1.4, line -21").ReadUntil(".stands", "Not enough air through the coil. Fix airflow and ice before judging the charge");
+        person.Log("suc 1.4, line -21")
+            .ReadUntil(".stands", "Not enough air through the coil. Fix airflow and ice before judging the charge");
         person.Station("circuit").ReadUntil("[data-result=SuperheatCoil]", "not usable");
         person.ReadUntil("[data-result=SuperheatCoil]", "An evaporator fan is off");
         person.See(".circuit-map.wide .tag.unusable[data-point=SuctionPressure]");

@@ -32,8 +32,11 @@ public sealed partial class RetiredWordsTests
     private static IEnumerable<(string File, string Said)> Everything()
     {
         var web = Path.Combine(Root(), "src", "KeenEmber.Web");
-        return new[] { "Pages", "Wording", "Api" }.SelectMany(f => Directory.GetFiles(Path.Combine(web, f), "*.cs*", SearchOption.AllDirectories))
-            .SelectMany(file => File.ReadLines(file).Where(l => !l.TrimStart().StartsWith("//", StringComparison.Ordinal)), (file, line) => (file, line))
+        return new[] { "Pages", "Wording", "Api" }.SelectMany(
+            f => Directory.GetFiles(Path.Combine(web, f), "*.cs*", SearchOption.AllDirectories))
+            .SelectMany(
+                file => File.ReadLines(file).Where(l => !l.TrimStart().StartsWith("//", StringComparison.Ordinal)), (file, line) =>
+                (file, line))
             .SelectMany(l => Said().Matches(l.line), (l, m) => (Path.GetFileName(l.file), m.Groups["said"].Value))
             .Where(s => s.Value.Contains(' ', StringComparison.Ordinal));
     }

@@ -30,7 +30,8 @@ public static class CircuitCalculation
 
     /// <summary>Glide at the suction pressure, K; 0 while that is not known.</summary>
     internal static double GlideAt(CircuitInput input) => input.Readings.TryGetValue(SuctionPressure, out var suction)
-        && input.Refrigerant.DewTemperature(suction.Pressure) is { } dew && input.Refrigerant.BubbleTemperature(suction.Pressure) is { } bubble
+        && input.Refrigerant.DewTemperature(suction.Pressure) is { } dew
+            && input.Refrigerant.BubbleTemperature(suction.Pressure) is { } bubble
             ? (dew - bubble).Kelvin : 0;
 
     private static CircuitInput OfItsPoints(CircuitInput input)

@@ -24,7 +24,8 @@ internal sealed record FaultStage(
         AirDropShare + other.AirDropShare) { FollowsBox = FollowsBox && other.FollowsBox };
 
     /// <summary>The same where the coil is fed too little to follow.</summary>
-    internal static FaultStage Starved(double td, double superheatK, double subcooling, double split, double current = 0, double airDropShare = 0) =>
+    internal static FaultStage Starved(
+        double td, double superheatK, double subcooling, double split, double current = 0, double airDropShare = 0) =>
         new(td, superheatK, subcooling, split, current, airDropShare) { FollowsBox = false };
 }
 

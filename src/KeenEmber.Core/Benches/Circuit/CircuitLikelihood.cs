@@ -8,7 +8,8 @@ namespace KeenEmber.Core.Benches.Circuit;
 /// <remarks>
 /// Every result has a value that a healthy unit of this make-up would show now, with its spread: half the target band, and what two
 /// meters may differ. Each fault moves it (<see cref="CircuitFaults"/>). What is not known weighs nothing, a provisional result weighs
-/// less, one result in a hundred is taken to be nonsense. In the race are a healthy unit, each fault at three stages, each pair of a fault of
+/// less, one result in a hundred is taken to be nonsense. In the race are a healthy unit, each fault at three stages, each pair of a fault
+/// of
 /// the coil and one of the condenser, and something that this table does not know.
 /// </remarks>
 internal sealed class CircuitLikelihood
@@ -146,13 +147,15 @@ internal sealed class CircuitLikelihood
         var all = Math.Exp(unknown - most) + logs.Sum(l => Math.Exp(l.Log - most));
         hypotheses.AddRange(logs.Select(l => new Hypothesis(l.Faults, l.Stage, Math.Exp(l.Log - most) / all)));
         Healthy = hypotheses.Where(h => h.Faults.Count == 0).Sum(h => h.Share);
-        Faults = [.. faults.Select(f => (f, hypotheses.Where(h => h.Faults.Contains(f)).Sum(h => h.Share))).OrderByDescending(f => f.Item2)];
+        Faults =
+            [.. faults.Select(f => (f, hypotheses.Where(h => h.Faults.Contains(f)).Sum(h => h.Share))).OrderByDescending(f => f.Item2)];
 
         void Add(CircuitFault[] of, double prior, FaultStage[] stages) =>
             logs.AddRange(stages.Select(s => ((IReadOnlyList<CircuitFault>)of, s, Math.Log(prior / stages.Length) + LogOf(of, s))));
     }
 
-    /// <summary>A case on a rack ends at its own pipes: the rack's machines and charge are elsewhere. A capillary tube has nothing that could
+    /// <summary>A case on a rack ends at its own pipes: the rack's machines and charge are elsewhere. A capillary tube has nothing that
+    /// could
     /// open too far, and a box at its target no heavy load.</summary>
     private bool CanBe(CircuitFault fault) => fault.Code switch
     {

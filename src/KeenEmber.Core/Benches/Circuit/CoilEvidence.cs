@@ -77,7 +77,8 @@ internal sealed class CoilEvidence
         var known = fault.Signs.Where(s => Sees(s.Fact) is not null).ToList();
         return Finding(fault.Code, against.Count > 0 ? Strength.Weak : StrengthOf(share, behind), behind) with
         {
-            Seen = [.. known.Where(s => Sees(s.Fact) == s.State).Select(Name), .. fault.IsHighSide && input.Standing == StandingVerdict.Normal
+            Seen = [.. known.Where(s => Sees(s.Fact) == s.State).Select(Name), .. fault.IsHighSide
+                && input.Standing == StandingVerdict.Normal
                 ? [NoAir] : Array.Empty<string>()],
             SeenAgainst = [.. known.Where(s => s.Chance > 0.5 && Sees(s.Fact) != s.State).Select(Name)],
             Against = Values(against),

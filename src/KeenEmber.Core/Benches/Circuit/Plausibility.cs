@@ -35,10 +35,12 @@ public static class Plausibility
     private static readonly Band CondenserSplitK = new(-1, 65);
     private const double AirWarmedK = 2;
 
-    /// <summary>Below this head and suction are taken for swapped; up to <see cref="NotPumpingRatio"/> they are equal, whatever runs.</summary>
+    /// <summary>Below this head and suction are taken for swapped; up to <see cref="NotPumpingRatio"/> they are equal, whatever
+    /// runs.</summary>
     private const double LeastRatio = 0.93;
 
-    /// <summary>Absolute head over absolute suction below which a running compressor hardly pumps. The lowest a sound one shows, a warm box on
+    /// <summary>Absolute head over absolute suction below which a running compressor hardly pumps. The lowest a sound one shows, a warm box
+    /// on
     /// a cold day, is about 1.8.</summary>
     public const double NotPumpingRatio = 1.25;
 
@@ -61,7 +63,8 @@ public static class Plausibility
         }
 
         foreach (var (point, value) in values)
-            Check(RangesC.TryGetValue(point.Point, out var range) && Outside(value.Temperature.Celsius, range), Impossibility.PointOutOfRange, point);
+            Check(RangesC.TryGetValue(point.Point, out var range)
+                && Outside(value.Temperature.Celsius, range), Impossibility.PointOutOfRange, point);
         Check((boxTarget - TemperatureAt(BoxAir))?.Kelvin > BoxBelowTargetK, Impossibility.BoxFarBelowTarget, BoxAir);
         if (!running)
             return found;

@@ -52,7 +52,7 @@ public abstract class VisitPage(VisitViews views) : PageModel
             return BadRequest();
         Read(line);
         var clear = Items.Where(i => i is not QuickUnclear).ToList();
-        var entries = clear.Select(item => VisitDesk.EntryOf(item, Writer.Next())).ToList();
+        var entries = clear.Select(item => VisitDesk.EntryOf(item, Writer.Next(), View.Equipment)).ToList();
         if (entries.Count > 0)
             Append(entries);
         if (Items.Count > 0 && clear.Count == Items.Count)
@@ -154,7 +154,7 @@ public abstract class VisitPage(VisitViews views) : PageModel
     private void Read(string? line)
     {
         Line = line ?? "";
-        Items = new QuickEntry(QuickText.Words(View.Shop), View.Shop.Units, View.Equipment.EvaporatorFans).Read(line);
+        Items = new QuickEntry(QuickVocabulary.For(View.Shop), View.Shop.Units, View.Equipment.EvaporatorFans).Read(line);
     }
 
     /// <summary>The stations of the rail in the order of the job: those of the work round the measuring, and those of the

@@ -1,0 +1,330 @@
+using System.Globalization;
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Quantities;
+
+namespace KeenEmber.Core.Visits;
+
+/// <summary>Reads one piece of a line from left to right.</summary>
+internal sealed class QuickPiece(QuickWords words, UnitPreference units, int evaporatorFans, string line, List<QuickToken> tokens)
+    : QuickCursor(words, line, tokens)
+{
+    private const double MostKg = 5000;
+
+    private readonly List<(int Start, int End, QuickItem Item)> found = [];
+
+    private sealed record State(FactState[] Meanings, bool IsTurned);
+
+    internal IEnumerable<QuickItem> Read()
+    {
+        while (At < Tokens.Count)
+        {
+            var start = At;
+            if (IsIn(Words.Fillers, At))
+            {
+                At++;
+                continue;
+            }
+
+            var item = Next();
+            found.Add((start, Math.Max(At, start + 1), item));
+            At = Math.Max(At, start + 1);
+        }
+
+        return Joined();
+    }
+
+    /// <summary>What stands right beside something unclear is unclear with it.</summary>
+    private IEnumerable<QuickItem> Joined()
+    {
+        for (var i = 0; i < found.Count;)
+        {
+            var last = i;
+            while (last + 1 < found.Count && (found[last].Item is QuickUnclear || found[last + 1].Item is QuickUnclear))
+                last++;
+            if (last == i)
+            {
+                yield return found[i].Item;
+            }
+            else
+            {
+                var unclear = found.Skip(i).Take(last - i + 1).Select(f => f.Item).OfType<QuickUnclear>().First();
+                yield return unclear with { Text = Slice(found[i].Start, found[last].End) };
+            }
+
+            i = last + 1;
+        }
+    }
+
+    private QuickItem Next()
+    {
+        var start = At;
+        return Saying() ?? Weighed() ?? NumberFirst() ?? Reading() ?? Rewound(start, StateFirst) ?? Rewound(start, Turned) ?? Observation() ?? ValueMissing() ?? Unknown(start);
+    }
+
+    private QuickItem? Rewound(int start, Func<QuickItem?> read)
+    {
+        var item = read();
+        if (item is null)
+            At = start;
+        return item;
+    }
+
+    /// <summary>"comp hums": a phrase that says fact and state in one.</summary>
+    private QuickObservation? Saying()
+    {
+        var start = At;
+        if (!Phrase(Words.Sayings, out var said))
+            return null;
+        var runTime = RunTimeHere();
+        return new(Slice(start, At), said.Fact, null, said.State, runTime);
+    }
+
+    /// <summary>"added 60 g", "recovered 2 lb 12 oz".</summary>
+    private QuickItem? Weighed()
+    {
+        var start = At;
+        var sign = IsIn(Words.Added, At) ? 1 : IsIn(Words.Recovered, At) ? -1 : 0;
+        if (sign == 0)
+            return null;
+        At++;
+        SkipFillers();
+        var (massKg, parts) = (0.0, 0);
+        while (At + 1 < Tokens.Count && Tokens[At].IsNumber && !Tokens[At + 1].IsNumber
+            && QuantityReader.Number(Tokens[At].Word) is > 0 and var number
+            && Unit.Find(Tokens[At + 1].Word, QuantityKind.Mass) is { Kind: QuantityKind.Mass } unit)
+        {
+            massKg += number * unit.Scale;
+            parts++;
+            At += 2;
+        }
+
+        return parts is 1 or 2 && massKg is > 0 and <= MostKg ? new QuickRefrigerant(Slice(start, At), sign * massKg)
+            : new QuickUnclear(Slice(start, Math.Max(At, start + 1)), QuickProblem.UnknownWords);
+    }
+
+    /// <summary>"21 psi on the low side", at the beginning of a piece.</summary>
+    private QuickReading? NumberFirst()
+    {
+        if (found.Count > 0 || NumberAt(At) is not var (text, next))
+            return null;
+        var start = At;
+        At = next;
+        var unit = UnitHere();
+        SkipAll(Words.Prepositions);
+        if (Phrase(Words.Points, out var point) && NumberAt(At) is null && QuantityReader.Read(text + unit, point.Kind(), units).Value is { } value)
+            return new(Slice(start, At), point, value);
+        At = start;
+        return null;
+    }
+
+    /// <summary>"suc 1.2", "box is at -18.5 °C".</summary>
+    private QuickItem? Reading()
+    {
+        var start = At;
+        if (!Phrase(Words.Points, out var point))
+            return null;
+        SkipFillers();
+        SkipBeforeNumber();
+        if (NumberAt(At) is not var (text, next))
+        {
+            At = start;
+            return null;
+        }
+
+        At = next;
+        var unit = UnitHere();
+        // A word glued to the number was meant as its unit, known or not.
+        if (unit.Length == 0 && At < Tokens.Count && !Tokens[At].IsNumber && Tokens[At].Start == Tokens[At - 1].End)
+            unit = Tokens[At++].Word;
+        var read = QuantityReader.Read(text + unit, point.Kind(), units);
+        return read.Value is { } value ? new QuickReading(Slice(start, At), point, value)
+            : new QuickUnclear(Slice(start, At), QuickProblem.BadValue, point, read.Problem);
+    }
+
+    /// <summary>"dirty condenser", "no fans running", "ice on the coil".</summary>
+    private QuickItem? StateFirst()
+    {
+        var start = At;
+        if (StateHere() is not { IsTurned: false } state)
+            return null;
+        SkipAll(Words.Prepositions);
+        var index = OrdinalHere();
+        if (!Phrase(Words.Facts, out var fact) || StateHere() is not null)
+            return null;
+        index ??= IndexHere(fact);
+        return Seen(start, fact, index, state.Meanings, isTurned: false);
+    }
+
+    /// <summary>"no fans running", "all fans on".</summary>
+    private QuickItem? Turned()
+    {
+        var start = At;
+        var isTurned = TakeNegation();
+        var isEvery = Take(Words.Every);
+        SkipAll(Words.Prepositions);
+        return (isTurned || isEvery) && Observation(isTurned, isEvery) is { } said ? said with { Text = Slice(start, At) } : null;
+    }
+
+    /// <summary>"fan 2 off", "door won't close", "comp on for 25 min".</summary>
+    private QuickItem? Observation(bool isTurned = false, bool isEvery = false)
+    {
+        var start = At;
+        var index = OrdinalHere();
+        if (!Phrase(Words.Facts, out var fact))
+        {
+            At = start;
+            return null;
+        }
+
+        index ??= IndexHere(fact);
+        SkipFillers();
+        isEvery |= Take(Words.Every);
+        SkipFillers();
+        if (StateHere() is not { } state)
+        {
+            // "no jumpers" says all there is to say.
+            return isTurned && fact.States().Contains(FactState.None) ? new QuickObservation(Slice(start, At), fact, null, FactState.None, null)
+                : new QuickUnclear(Slice(start, At), QuickProblem.StateMissing);
+        }
+
+        // "not all fans run" does not say which.
+        var isDoubtful = (isTurned && isEvery) || (isTurned && state.IsTurned) || (isEvery && index is not null);
+        return isDoubtful ? new QuickUnclear(Slice(start, At), QuickProblem.StateMissing)
+            : Seen(start, fact, index, state.Meanings, isTurned || state.IsTurned);
+    }
+
+    private QuickItem Seen(int start, AsFound fact, int? index, FactState[] meanings, bool isTurned)
+    {
+        var fitting = meanings.Where(fact.States().Contains).ToList();
+        FactState? state = fitting.Count == 0 ? null : isTurned ? Opposite(fitting[0], fact) : fitting[0];
+        if (state is not { } seen)
+            return new QuickUnclear(Slice(start, At), QuickProblem.StateDoesNotFit);
+        if (index is { } fan && (fan < 1 || fan > evaporatorFans))
+            return new QuickUnclear(Slice(start, At), QuickProblem.NoSuchFan);
+        var runTime = RunTimeHere();
+        var end = At;
+        SkipAll(Words.Prepositions);
+        At = At == Tokens.Count ? At : end;
+        return new QuickObservation(Slice(start, end), fact, index, seen, runTime);
+    }
+
+    /// <summary>What a thing is when it is not so; null where that leaves open what it is.</summary>
+    private static FactState? Opposite(FactState state, AsFound fact)
+    {
+        FactState? other = state switch
+        {
+            FactState.Running => FactState.Stopped,
+            FactState.Stopped => FactState.Running,
+            FactState.Defrosting => FactState.Refrigerating,
+            FactState.Refrigerating => FactState.Defrosting,
+            FactState.Shut when fact == AsFound.Door => FactState.NotClosing,
+            FactState.Open => FactState.Closed,
+            FactState.Closed => FactState.Open,
+            FactState.Dirty => FactState.Clean,
+            FactState.Clean => FactState.Dirty,
+            FactState.Wet => FactState.Dry,
+            FactState.Dry => FactState.Wet,
+            FactState.Tripped => FactState.SwitchedOn,
+            FactState.Found => FactState.None,
+            FactState.Shown => FactState.None,
+            FactState.Blocked => FactState.Clear,
+            FactState.Torn => FactState.Sound,
+            _ => null,
+        };
+        return other is { } fits && fact.States().Contains(fits) ? fits : null;
+    }
+
+    private QuickUnclear? ValueMissing()
+    {
+        var start = At;
+        return Phrase(Words.Points, out var point) ? new(Slice(start, At), QuickProblem.ValueMissing, point) : null;
+    }
+
+    private QuickUnclear Unknown(int start)
+    {
+        At = start + 1;
+        while (At < Tokens.Count && !StartsPhrase())
+            At++;
+        return new(Slice(start, At), QuickProblem.UnknownWords);
+    }
+
+    private bool StartsPhrase()
+    {
+        var start = At;
+        var starts = Phrase(Words.Points, out _) || Phrase(Words.Facts, out _);
+        At = start;
+        return starts;
+    }
+
+    /// <summary>"2nd" before a fan.</summary>
+    private int? OrdinalHere()
+    {
+        if (At + 1 >= Tokens.Count || !Tokens[At].IsNumber || Tokens[At + 1].Start != Tokens[At].End
+            || Tokens[At + 1].Word is not ("st" or "nd" or "rd" or "th")
+            || !int.TryParse(Tokens[At].Word, NumberStyles.None, CultureInfo.InvariantCulture, out var number))
+            return null;
+        At += 2;
+        return number;
+    }
+
+    /// <summary>Which of the evaporator fans.</summary>
+    private int? IndexHere(AsFound fact)
+    {
+        if (fact != AsFound.EvaporatorFan || At >= Tokens.Count)
+            return null;
+        var start = At;
+        if (Tokens[At].Word == "#")
+            At++;
+        if (At < Tokens.Count && Tokens[At].IsNumber)
+            return int.TryParse(Tokens[At++].Word, NumberStyles.None, CultureInfo.InvariantCulture, out var number) ? number : 0;
+        if (At < Tokens.Count && Words.Numbers.TryGetValue(Tokens[At].Word, out var said))
+        {
+            At++;
+            return said;
+        }
+
+        At = start;
+        return null;
+    }
+
+    private State? StateHere()
+    {
+        var start = At;
+        if (Meanings() is { } plain)
+            return new(plain, IsTurned: false);
+        if (TakeNegation())
+        {
+            SkipFillers();
+            if (Meanings() is { } turned)
+                return new(turned, IsTurned: true);
+        }
+
+        At = start;
+        return null;
+    }
+
+    private TimeSpan? RunTimeHere()
+    {
+        var start = At;
+        SkipFillers();
+        SkipBeforeNumber();
+        TimeSpan? span = null;
+        while (At + 1 < Tokens.Count && Tokens[At].IsNumber && QuantityReader.Number(Tokens[At].Word) is >= 0 and < 100_000 and var amount)
+        {
+            var word = Tokens[At + 1].Word;
+            if (Words.Minutes.Contains(word))
+                span = (span ?? TimeSpan.Zero) + TimeSpan.FromMinutes(amount);
+            else if (Words.Hours.Contains(word))
+                span = (span ?? TimeSpan.Zero) + TimeSpan.FromHours(amount);
+            else
+                break;
+            At += 2;
+        }
+
+        if (span is null)
+            At = start;
+        else
+            SkipFillers();
+        return span;
+    }
+}

@@ -1,0 +1,61 @@
+using KeenEmber.Core.Plant;
+
+namespace KeenEmber.Core.Visits;
+
+/// <summary>The words quick entry knows, all in lower case. Made where the language is known.</summary>
+/// <param name="Points">Points, by phrases of one to five words.</param>
+/// <param name="States">A phrase may stand for several states: the one that the fact can have is meant.</param>
+public sealed record QuickWords(
+    IReadOnlyDictionary<string, PointRef> Points,
+    IReadOnlyDictionary<string, AsFound> Facts,
+    ILookup<string, FactState> States,
+    IReadOnlySet<string> Minutes,
+    IReadOnlySet<string> Hours,
+    string Note,
+    string Wiring)
+{
+    private static readonly HashSet<string> Nothing = [];
+
+    private IReadOnlySet<string>? vocabulary;
+
+    /// <summary>Words that may stand anywhere and say nothing: "is", "the", "now".</summary>
+    public IReadOnlySet<string> Fillers { get; init; } = Nothing;
+
+    /// <summary>Words that join a state to the fact behind it: "ice on the coil".</summary>
+    public IReadOnlySet<string> Prepositions { get; init; } = Nothing;
+
+    /// <summary>Words that turn a state round: "not running", "won't close", "no fans running".</summary>
+    public IReadOnlySet<string> Negations { get; init; } = Nothing;
+
+    /// <summary>"all", "both".</summary>
+    public IReadOnlySet<string> Every { get; init; } = Nothing;
+
+    /// <summary>"minus" before a number.</summary>
+    public IReadOnlySet<string> Minus { get; init; } = Nothing;
+
+    /// <summary>"and", between two pieces.</summary>
+    public IReadOnlySet<string> Joins { get; init; } = Nothing;
+
+    /// <summary>Degrees that leave open which.</summary>
+    public IReadOnlySet<string> Degrees { get; init; } = Nothing;
+
+    /// <summary>Refrigerant in, and out.</summary>
+    public IReadOnlySet<string> Added { get; init; } = Nothing;
+
+    /// <summary>Refrigerant in, and out.</summary>
+    public IReadOnlySet<string> Recovered { get; init; } = Nothing;
+
+    /// <summary>Phrases that say fact and state in one.</summary>
+    public IReadOnlyDictionary<string, (AsFound Fact, FactState State)> Sayings { get; init; } =
+        new Dictionary<string, (AsFound Fact, FactState State)>();
+
+    /// <summary>Numbers in words, for fans.</summary>
+    public IReadOnlyDictionary<string, int> Numbers { get; init; } = new Dictionary<string, int>();
+
+    /// <summary>Every single word that means something, for mending misspellings.</summary>
+    internal IReadOnlySet<string> Vocabulary => vocabulary ??= new[]
+    {
+        Points.Keys, Facts.Keys, States.Select(s => s.Key), Minutes, Hours, Fillers, Prepositions, Negations, Every, Minus, Joins, Degrees, Added,
+        Recovered, Numbers.Keys, Sayings.Keys,
+    }.SelectMany(w => w).SelectMany(w => w.Split(' ')).Append(Note).Append(Wiring).ToHashSet();
+}

@@ -1,0 +1,182 @@
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Visits;
+
+namespace KeenEmber.Web.Wording;
+
+/// <summary>The words of the log line: what technicians call points, facts and states, and the small words between.</summary>
+/// <remarks>A phrase that is missing is added here, and to the phrases of the test.</remarks>
+public static class QuickVocabulary
+{
+    /// <summary>Points by the words that technicians use for them.</summary>
+    public static IReadOnlyDictionary<string, PointRef> Points { get; } = Table(
+        (MeasuringPoint.BoxAir, "box, box air, air, room, bath, rail, side a, case, return air, air on, entering air, return, "
+            + "return air temp, box temp, air temp, room temp, case temp, box temperature, freezer temp, cooler temp, ra, "
+            + "inlet air, air in"),
+        (MeasuringPoint.AirLeaving, "leaving, air leaving, air leaving coil, supply air, air off, leaving air, supply, "
+            + "supply air temp, discharge air, discharge air temp, outlet air, sa, air out, off coil"),
+        (MeasuringPoint.SuctionPressure, "suc, suct, suction, suction pressure, low side, lp, sp, low pressure, "
+            + "low side pressure, suc pressure, suction psi, blue gauge, back pressure"),
+        (MeasuringPoint.SuctionLineCoil, "line, suction line, suc line, sl, coil out, coil outlet, suction line coil, bulb, "
+            + "suction line temp, line temp, suction temp, suc temp, slt, suction line at coil, suction line temperature, "
+            + "evap outlet, coil outlet temp, bulb temp"),
+        (MeasuringPoint.SuctionLineCompressor, "comp line, suction line comp, suction line compressor, comp inlet, line comp, "
+            + "return gas, suction line at comp, suction line at compressor, return gas temp, comp suction temp"),
+        (MeasuringPoint.DischargePressure, "head, head pressure, discharge pressure, high side, hp, dis, high pressure, "
+            + "high side pressure, discharge psi, red gauge, condensing pressure, liquid pressure"),
+        (MeasuringPoint.DischargeLine, "discharge line, hot gas, discharge temp, dis line, dl, discharge line temp, "
+            + "discharge temperature, dlt, hot gas temp, discharge gas"),
+        (MeasuringPoint.LiquidLine, "liq, liquid, liquid line, ll, liquid line temp, liq line, liquid temp, liq temp, llt, "
+            + "liq line temp"),
+        (MeasuringPoint.CondenserAir,
+            "amb, ambient, cond air, condenser air, condenser air in, air on condenser, outside, outdoor, air to condenser, water "
+            + "off, water leaving, outside air, outdoor temp, outside temp, ambient temp, cond air in, cond inlet, "
+            + "air onto condenser, oat"),
+        (MeasuringPoint.BoxAir.At(2), "base, base air, box b, side b, air b"),
+        (MeasuringPoint.AirLeaving.At(2), "leaving b, leaving base, base leaving"),
+        (MeasuringPoint.SuctionLineCoil.At(2), "line b, line base, base line"),
+        (MeasuringPoint.CompressorCurrent, "amps, comp amps, current, compressor current, compressor amps, comp current, "
+            + "comp draw, running amps, amp draw, compressor draws, comp draws, comp pulls"),
+        (MeasuringPoint.HeadCycleLow, "head low, head cycle low"),
+        (MeasuringPoint.HeadCycleHigh, "head high, head cycle high"),
+        (MeasuringPoint.LiquidAfterDrier, "drier, drier out, after drier, liquid after drier, filter drier out, liquid line after drier"),
+        (MeasuringPoint.BoxDisplay, "display, shown, controller shows, display shows, controller display, display reads, readout, "
+            + "thermostat shows"),
+        (MeasuringPoint.Product, "product, stock, core, product temp, core temp, food temp, food"));
+
+    private static readonly Dictionary<string, AsFound> Facts = Table(
+        (AsFound.EvaporatorFan, "fan, fans, evap fan, evap fans, evaporator fan, evaporator fans, evap fan motor, box fan, "
+            + "box fans, coil fan, coil fans"),
+        (AsFound.Coil, "coil, evap, evaporator"),
+        (AsFound.Compressor, "comp, compressor, cond unit, condensing unit"),
+        (AsFound.Defrost, "defrost"),
+        (AsFound.BoxThermometer, "thermometer, box thermometer"),
+        (AsFound.CondenserFan, "cond fan, condenser fan, cond fan motor, condenser fan motor, outdoor fan"),
+        (AsFound.CondenserFace, "cond, condenser, condenser coil, cond coil, condenser face"),
+        (AsFound.LiquidSolenoid, "solenoid, liquid solenoid, llsv, liquid valve, liquid line solenoid"),
+        (AsFound.SuctionStop, "suction stop"),
+        (AsFound.SightGlass, "glass, sight glass, sightglass, site glass"),
+        (AsFound.ValveBody, "valve, txv, metering, cap tube, tev, expansion valve, tx valve, exv, metering device"),
+        (AsFound.SuctionLineFrost, "suction frost, frost back, frostback"),
+        (AsFound.CompressorShell, "shell, comp shell, compressor shell, comp body, compressor body"),
+        (AsFound.LowPressureControl, "lp control, low pressure control, low pressure switch, lp switch, lpc"),
+        (AsFound.Door, "door, doors, box door, lid"),
+        (AsFound.Gasket, "gasket, door seal, door gasket, gaskets, seal"),
+        (AsFound.Return, "return, return grille, return air grille, return air path"),
+        (AsFound.Drain, "drain, drain line, drain pan, condensate drain, drains"),
+        (AsFound.Alarm, "alarm, alarms"),
+        (AsFound.ControllerMode, "mode, controller"),
+        (AsFound.ClockMotor, "clock, clock motor, defrost clock, timer, defrost timer, time clock, timer motor"),
+        (AsFound.ControlMoisture, "control, control board, board"),
+        (AsFound.Supply, "breaker, breakers, fuses, supply power, fuse, mcb, circuit breaker, power, disconnect"),
+        (AsFound.Wiring, "wiring, wires, wire, leads"),
+        (AsFound.Jumpers, "jumper, jumpers, link, bridge, links"),
+        (AsFound.OilTraces, "oil, oil traces, oil stain, oil stains, oil spots"),
+        (AsFound.Noise, "noise, noises"),
+        (AsFound.Smell, "smell, smells, odor, odour"),
+        (AsFound.Insulation, "insulation"),
+        (AsFound.Condensation, "condensation, sweat, sweating"));
+
+    private static readonly ILookup<string, FactState> States = Lookup(
+        (FactState.SwitchedOn, "on"),
+        (FactState.SwitchedOff, "off"),
+        (FactState.Off, "off"),
+        (FactState.Shut, "shut, closed, ok, close, closes, closing, seals"),
+        (FactState.NotClosing, "stuck, stuck open"),
+        (FactState.Blocked, "blocked, plugged, clogged, obstructed, backed up"),
+        (FactState.None, "none, no, clear"),
+        (FactState.Shown, "yes, on, shown, active, sounding, up"),
+        (FactState.Burning, "burning, burnt, burned, of burning"),
+        (FactState.Defrosting, "defrost, defrosting, in defrost"),
+        (FactState.Running, "on, running, runs, run, ok, working, works, work, turning, turns, turn, spinning, spins, spin, "
+            + "moving, start, starts, starting, going"),
+        (FactState.Stopped, "off, stopped, dead, out, down, seized, locked, not on"),
+        (FactState.Cycling, "cycling, cycles, cycling on and off"),
+        (FactState.Clear, "clear"),
+        (FactState.Frosted, "frost, frosted, frosty, light frost, lightly frosted"),
+        (FactState.Iced, "ice, iced, frozen, iced up, iced over, icing, solid ice, ice blocked, frozen up, frozen solid, full of ice"),
+        (FactState.Clean, "clean"),
+        (FactState.Dirty, "dirty, blocked, filthy, plugged, clogged, fouled, plugged up"),
+        (FactState.Refrigerating, "off, over, ended, done, finished, complete, just ended, just finished, terminated"),
+        (FactState.Defrosting, "on, under way, started, running, active, in progress"),
+        (FactState.InReturnAir, "return"),
+        (FactState.AtDoor, "door"),
+        (FactState.InSun, "sun"),
+        (FactState.InDischargeAir, "discharge"),
+        (FactState.Open, "open"),
+        (FactState.Closed, "closed, shut"),
+        (FactState.Full, "full, clear, solid, no bubbles"),
+        (FactState.Bubbles, "bubbles, flashing, bubbling, foaming, flash gas, bubbly"),
+        (FactState.Bare, "bare, none"),
+        (FactState.IceBall, "iceball, snowball, ice ball, ball of ice, iced"),
+        (FactState.FrostedBack, "yes, to compressor"),
+        (FactState.Warm, "warm"),
+        (FactState.Hot, "hot, very hot, burning hot"),
+        (FactState.Cold, "cold"),
+        (FactState.Steady, "steady"),
+        (FactState.Chattering, "chattering, chatters, chatter, short cycling, short cycles"),
+        (FactState.Ajar, "ajar, open, left open, cracked open"),
+        (FactState.Sound, "sound, good, ok, fine, intact"),
+        (FactState.Torn, "torn, ripped, split, damaged, cracked"),
+        (FactState.Dry, "dry"),
+        (FactState.Wet, "wet, damp, soaked"),
+        (FactState.Whole, "whole, ok, intact"),
+        (FactState.Missing, "missing"),
+        (FactState.Normal, "normal, ok, fine"),
+        (FactState.AlarmMode, "alarm, in alarm"),
+        (FactState.Scaled, "scale, scaled"),
+        (FactState.Tripped, "tripped, blown, popped, trips, tripping"),
+        (FactState.Rubbed, "rubbed, chafed, rubbed through, worn through"),
+        (FactState.Burnt, "burnt, burned, melted, scorched"),
+        (FactState.Found, "found, fitted, in place"),
+        (FactState.Unusual, "unusual, loud, rattling, grinding, squealing"),
+        (FactState.Gas, "gas, of gas, refrigerant"));
+
+    private static readonly HashSet<string> Minutes = ["min", "mins", "minutes", "m", "minute"];
+    private static readonly HashSet<string> Hours = ["h", "hr", "hrs", "hours", "hour"];
+
+    private static readonly HashSet<string> Fillers = Set(
+        "is, are, was, were, has, have, will, does, do, did, can, would, be, been, being, reads, reading, showing, seems, looks, "
+        + "now, still, just, already, again, currently, very, so, about, approx, around, for, since, ago, the, a, an, it, its, it's, there, "
+        + "temp, temperature, =, ~, @");
+    private static readonly HashSet<string> Prepositions = Set("in, on, at, of, from, to, over, by, with");
+    private static readonly HashSet<string> Negations = Set(
+        "not, no, never, isn't, isnt, aren't, arent, wasn't, wasnt, ain't, won't, wont, doesn't, doesnt, don't, dont, didn't, didnt, "
+        + "can't, cant, cannot");
+    private static readonly HashSet<string> Every = Set("all, both, every, each");
+    private static readonly HashSet<string> Minus = Set("minus, neg, negative");
+    private static readonly HashSet<string> Joins = Set("and, &, then, plus, but");
+    private static readonly HashSet<string> Degrees = Set("deg, degs, degree, degrees, °, º");
+    private static readonly HashSet<string> Added = Set("added, add, charged, adding");
+    private static readonly HashSet<string> Recovered = Set("recovered, recover, reclaimed, removed");
+
+    /// <summary>Phrases that say fact and state in one.</summary>
+    private static readonly Dictionary<string, (AsFound Fact, FactState State)> Sayings = Table(
+        ((AsFound.Noise, FactState.Unusual),
+            "comp hums, comp humming, comp is humming, comp just hums, comp buzzes, comp buzzing, compressor hums, compressor humming, "
+            + "compressor is humming, compressor just hums, compressor buzzing"),
+        ((AsFound.Defrost, FactState.Defrosting), "in defrost, defrosting"),
+        ((AsFound.SuctionLineFrost, FactState.FrostedBack),
+            "frosted back, frost back to compressor, frost back to the compressor, frosted back to compressor, "
+            + "frosted back to the compressor, suction line frosted, suction line frosted back"),
+        ((AsFound.LowPressureControl, FactState.Chattering), "short cycling on low pressure, short cycles on low pressure"));
+
+    private static readonly Dictionary<string, int> Numbers =
+        new() { ["one"] = 1, ["two"] = 2, ["three"] = 3, ["four"] = 4, ["five"] = 5, ["six"] = 6 };
+
+    private static HashSet<string> Set(string words) => [.. words.Split(", ")];
+
+    /// <summary>The built-in words and the shop's own; the shop's win.</summary>
+    public static QuickWords For(Shop shop) => new(
+        Points.Concat(shop.Words).GroupBy(w => w.Key).ToDictionary(g => g.Key, g => g.Last().Value),
+        Facts, States, Minutes, Hours, "note", "wiring")
+    {
+        Fillers = Fillers, Prepositions = Prepositions, Negations = Negations, Every = Every, Minus = Minus, Joins = Joins, Degrees = Degrees,
+        Added = Added, Recovered = Recovered, Numbers = Numbers, Sayings = Sayings,
+    };
+
+    private static ILookup<string, T> Lookup<T>(params (T Meaning, string Words)[] rows) =>
+        rows.SelectMany(r => r.Words.Split(", "), (r, word) => (word, r.Meaning)).ToLookup(x => x.word, x => x.Meaning);
+
+    private static Dictionary<string, T> Table<T>(params (T Meaning, string Words)[] rows) =>
+        rows.SelectMany(r => r.Words.Split(", "), (r, word) => (word, r.Meaning)).ToDictionary(x => x.word, x => x.Meaning);
+}

@@ -1,0 +1,59 @@
+using System.Globalization;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Visits;
+using KeenEmber.Web.Wording;
+
+namespace KeenEmber.Web.Tests.Wording;
+
+/// <summary>What technicians type into the log line, and what must become of it: each line of the file is a phrase, a tab, and what is
+/// meant, with a question mark for what must be asked about.</summary>
+public sealed class LogLineTests(ITestOutputHelper output)
+{
+    private const double LeastRight = 0.97;
+    private static readonly Shop Shop = new("", UnitPreference.Metric, new Dictionary<string, Core.Plant.PointRef>());
+
+    private static IReadOnlyList<QuickItem> Read(string line) => new QuickEntry(QuickVocabulary.For(Shop), Shop.Units, 2).Read(line);
+
+    private static string Written(QuickItem item) => item switch
+    {
+        QuickReading r => string.Create(CultureInfo.InvariantCulture, $"{r.Point}={r.Value.Number} {r.Value.Unit.Symbol}"),
+        QuickObservation o => $"{o.Fact}{o.Index}={o.State}"
+            + (o.RunTime is { } t ? string.Create(CultureInfo.InvariantCulture, $"@{t.TotalMinutes}") : ""),
+        QuickRefrigerant r => string.Create(CultureInfo.InvariantCulture, $"Refrigerant={r.MassKg:F3}"),
+        QuickNote n => $"Note={n.Note}",
+        _ => "?",
+    };
+
+    private static IEnumerable<(string Line, string Meant)> Corpus() =>
+        File.ReadLines(Path.Combine(AppContext.BaseDirectory, "Wording", "log-lines.tsv")).Select(l => l.Split('\t'))
+            .Select(l => (l[0], l[1]));
+
+    [Fact]
+    public void What_is_typed_is_understood_and_nothing_is_taken_for_something_else()
+    {
+        var (right, wrong, all) = (0, new List<string>(), 0);
+        foreach (var (line, meant) in Corpus())
+        {
+            var said = string.Join('|', Read(line).Select(Written));
+            all++;
+            if (said == meant)
+                right++;
+            else
+                output.WriteLine($"“{line}”: {meant} was meant, {said} understood");
+            if (said.Split('|').Any(part => part != "?" && !meant.Split('|').Contains(part)))
+                wrong.Add(line);
+        }
+
+        output.WriteLine($"{right} of {all} right, {wrong.Count} taken for something else");
+        Assert.True(all >= 500);
+        Assert.Empty(wrong);
+        Assert.InRange(right / (double)all, LeastRight, 1);
+    }
+
+    [Theory]
+    [InlineData("suc 1.2 wobble box -18", "suc 1.2 wobble box -18")]
+    [InlineData("box -18, heater amps 2.3", "heater amps 2.3")]
+    [InlineData("suc 1.4 box -18 mumble", "box -18 mumble")]
+    public void A_word_that_is_not_known_makes_what_stands_beside_it_unclear(string line, string unclear) =>
+        Assert.Equal(unclear, Assert.Single(Read(line).OfType<QuickUnclear>()).Text);
+}
