@@ -102,6 +102,7 @@ public static class RefrigerantCatalogue
         Blend("R513A", SafetyClass.A1, Oil.Polyolester, "R1234yf/R134a 56/44"),
         Blend("R452A", SafetyClass.A1, Oil.Polyolester, "R32/R125/R1234yf 11/59/30"),
         Blend("R454A", SafetyClass.A2L, Oil.Polyolester, "R32/R1234yf 35/65"),
+        Blend("R454B", SafetyClass.A2L, Oil.Polyolester, "R32/R1234yf 68.9/31.1"),
         Blend("R454C", SafetyClass.A2L, Oil.Polyolester, "R32/R1234yf 21.5/78.5"),
         Blend("R455A", SafetyClass.A2L, Oil.Polyolester, "R744/R32/R1234yf 3/21.5/75.5"),
         Blend("R422D", SafetyClass.A1, Oil.AnyWithReturn, "R125/R134a/R600a 65.1/31.5/3.4"),

@@ -43,6 +43,7 @@ public sealed class ControlsBench : IBench
             Cycle = cycle,
             CycleSetting = set,
             CycleFaults = ControlsOnRecord.CycleFaults(timeline, cycle),
+            CycleFaultsNow = ControlsOnRecord.CycleFaults(timeline, cycle, found: false),
             Outputs = ControlsOnRecord.Outputs(timeline),
             OutputsNow = ControlsOnRecord.OutputsNow(timeline),
             OutputFaults = ControlsOnRecord.Faults(timeline),
@@ -79,6 +80,8 @@ public sealed record ControlsJudgement : BenchJudgement
 
     public IReadOnlyList<Finding> CycleFaults { get; init; } = [];
 
+    public IReadOnlyList<Finding> CycleFaultsNow { get; init; } = [];
+
     /// <summary>Each output as it was found.</summary>
     public IReadOnlyDictionary<ControlOutput, OutputResult> Outputs { get; init; } = new Dictionary<ControlOutput, OutputResult>();
 
@@ -106,7 +109,7 @@ public sealed record ControlsJudgement : BenchJudgement
 
     public override IReadOnlyList<Finding> Found => field ??= [.. OutputFaults, .. CycleFaults, .. SettingFaults, .. SettingFaultsPutRight];
 
-    public override IReadOnlyList<Finding> Now => field ??= [.. OutputFaultsNow, .. CycleFaults, .. SettingFaults];
+    public override IReadOnlyList<Finding> Now => field ??= [.. OutputFaultsNow, .. CycleFaultsNow, .. SettingFaults];
 
     public override IReadOnlyDictionary<string, double> Evidence => field ??=
         new Dictionary<string, double> { [ControlsBench.WaterDamage] = Damage.Values.Count(WettedSet.ComesFromWater) };

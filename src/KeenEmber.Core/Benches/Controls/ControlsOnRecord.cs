@@ -12,7 +12,8 @@ public static class ControlsOnRecord
     /// <summary>Each output as it was found: by the looks before a part of the control was replaced, where there were any.</summary>
     public static IReadOnlyDictionary<ControlOutput, OutputResult> Outputs(Timeline timeline) => Judge(Looks(timeline, found: true));
 
-    /// <summary>Each output as it stands: by the looks since a part of the control was replaced; all of them where none was.</summary>
+    /// <summary>Each output as it stands: by the looks since a part of the control was replaced, and without those that work of any kind and a
+    /// look after it have put right.</summary>
     public static IReadOnlyDictionary<ControlOutput, OutputResult> OutputsNow(Timeline timeline) => Judge(Looks(timeline, found: false));
 
     /// <summary>Outputs that were found with something wrong: "output.stuck-closed", about its output.</summary>
@@ -27,9 +28,22 @@ public static class ControlsOnRecord
         return timeline.Standing.OfType<OutputStateEntry>().GroupBy(o => o.Output).SelectMany(looks =>
         {
             var before = looks.Where(o => replaced.TrueForAll(at => o.At < at)).ToList();
-            return !found ? looks.Where(o => replaced.TrueForAll(at => o.At >= at)) : before.Count > 0 ? before : looks;
+            if (found)
+                return before.Count > 0 ? before : looks;
+            var since = looks.Where(o => replaced.TrueForAll(at => o.At >= at)).ToList();
+            return since.Where(o => !IsPutRight(o, since, timeline));
         }).ToLookup(o => o.Output);
     }
+
+    /// <summary>A fault that work and a later look in the same state of the call contradict is over, whatever the work was filed under. Without
+    /// work between them it comes and goes, and stands.</summary>
+    private static bool IsPutRight(OutputStateEntry look, List<OutputStateEntry> looks, Timeline timeline) =>
+        OutputCheck.Judge([look.State]).IsFault && looks.Exists(later =>
+            later.State.IsCalled == look.State.IsCalled && !OutputCheck.Judge([later.State]).IsFault
+            && WorkOn(timeline).Any(work => look.At < work.At && work.At <= later.At));
+
+    /// <summary>What was done to the unit on the visit.</summary>
+    private static IEnumerable<Entry> WorkOn(Timeline timeline) => timeline.Standing.Where(e => e is IChangesUnit { ChangesUnit: true });
 
     private static Dictionary<ControlOutput, OutputResult> Judge(ILookup<ControlOutput, OutputStateEntry> looks) =>
         looks.ToDictionary(g => g.Key, g => OutputCheck.Judge([.. g.Select(o => o.State)]));
@@ -83,7 +97,8 @@ public static class ControlsOnRecord
     /// <summary>What the visit's cycles and bulbs have against the control: "cycle.shifted", "cycle.differential-off", "cycle.short",
     /// "cycle.creeping", "bulbs.crossed".</summary>
     /// <param name="cycle">As judged against its setting, the sensor's error taken out.</param>
-    public static IReadOnlyList<Finding> CycleFaults(Timeline timeline, CycleResult cycle)
+    /// <param name="found">As it was found; else as it stands, by the turns since the last work where there are any.</param>
+    public static IReadOnlyList<Finding> CycleFaults(Timeline timeline, CycleResult cycle, bool found = true)
     {
         List<Guid> basis = [.. timeline.Standing.OfType<ControlEventEntry>().Select(e => e.Id)];
         Finding Of(string code, params (string Name, double? Value)[] values) =>
@@ -103,6 +118,9 @@ public static class ControlsOnRecord
         if (cycle.IsDrifting)
             findings.Add(Of(CycleCreeping, ("driftKPerH", cycle.DriftKPerH)));
         var turns = timeline.Standing.OfType<BulbTurnEntry>().ToList();
+        // Work with turns on both sides parts what was found from what is.
+        if (WorkOn(timeline).LastOrDefault(w => turns.Exists(t => t.At < w.At) && turns.Exists(t => t.At >= w.At)) is { } work)
+            turns.RemoveAll(t => t.At < work.At != found);
         if (CrossedBulbs.Judge([.. turns.Select(t => t.Turn)]) is BulbVerdict.Crossed or BulbVerdict.OneCrossed)
             findings.Add(Finding.Of(BulbsCrossed) with { Basis = [.. turns.Select(t => t.Id)] });
         return findings;

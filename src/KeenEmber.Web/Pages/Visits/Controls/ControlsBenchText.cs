@@ -53,7 +53,7 @@ public sealed class ControlsBenchText() : BenchText("controls")
     public override IEnumerable<Station> Stations(VisitView view)
     {
         var controls = view.Controls;
-        var wrong = controls.OutputFaultsNow.Count + controls.CycleFaults.Count;
+        var wrong = controls.OutputFaultsNow.Count + controls.CycleFaultsNow.Count;
         var settings = controls.Settings.Count == 1 ? "1 setting" : $"{controls.Settings.Count} settings";
         return [new(80, "Controls", "Controls", wrong > 0 ? $"{wrong} wrong" : settings)];
     }
