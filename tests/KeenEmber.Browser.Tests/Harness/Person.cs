@@ -7,7 +7,7 @@ namespace KeenEmber.Browser.Tests.Harness;
 /// <summary>A technician at a screen: goes, taps, types and reads, and waits as a person would for what the page shows.</summary>
 public sealed class Person : IDisposable
 {
-    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(10);
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(25);
 
     private static readonly Lazy<string> Axe = new(() =>
     {

@@ -57,12 +57,17 @@ public sealed record CircuitJudgement(
                 NotEnough) with { Values = new Dictionary<string, double> { ["usable"] = usable, ["of"] = Analysis.Results.Count } };
     }
 
-    public override bool NeedsAttention => Now.Count > 0 || OffTarget.Count > 0;
+    public override bool NeedsAttention => Now.Count > 0 || Unexplained.Count > 0;
 
-    /// <summary>Usable results off their target.</summary>
-    public IReadOnlyList<CircuitResult> OffTarget => field ??=
+    /// <summary>Usable results off their target that what was found does not account for.</summary>
+    public IReadOnlyList<CircuitResult> Unexplained => field ??=
         [.. (Analysis?.Results ?? [])
-            .Where(r => r is { IsUsable: true, IsPlainTemperature: false, Position: BandPosition.Above or BandPosition.Below })];
+            .Where(r => r is { IsUsable: true, IsPlainTemperature: false, Position: BandPosition.Above or BandPosition.Below })
+            .Where(r => !IsExplained(r))];
+
+    /// <summary>By a finding that rests on it, or on the superheat that it begins with.</summary>
+    private bool IsExplained(CircuitResult result) => Analysis!.Findings.Any(f => f.Values.ContainsKey(result.Ref.ToString())
+        || (result.Kind == ResultKind.SuperheatCompressor && f.Values.ContainsKey(nameof(ResultKind.SuperheatCoil))));
 
     public override IReadOnlyDictionary<ResultRef, double> Results => field ??=
         (Analysis?.Results ?? []).Where(r => r is { IsUsable: true, Quantity: ResultQuantity.Difference })

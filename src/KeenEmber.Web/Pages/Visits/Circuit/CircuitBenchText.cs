@@ -77,7 +77,7 @@ public sealed class CircuitBenchText() : BenchText("circuit")
     [
         .. (view.Analysis?.Challenges ?? [])
             .Select(c => new UnfitLine(CircuitText.Challenge(c, view.Equipment.Circuit.RefrigerantName), IsChallenge: true)),
-        .. ((CircuitJudgement)judgement).OffTarget.Select(r => new UnfitLine(
+        .. ((CircuitJudgement)judgement).Unexplained.Select(r => new UnfitLine(
             $"{CircuitText.Sentence(view.Name(r.Kind))} {CircuitText.Position(r)}, target {view.Units.Band(r.Quantity, r.Band!.Value)}",
                 view.Units.Result(r))),
     ];
