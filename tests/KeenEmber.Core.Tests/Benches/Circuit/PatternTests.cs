@@ -87,6 +87,18 @@ public class PatternTests
     [InlineData("a tube that gets too much charge is not overfed", true, 1, 11, 0.4, 14, 15, CircuitPatterns.Overcharged)]
     [InlineData("charge alone, by subcooling", true, 1, 11, 5, 14, 12.5, CircuitPatterns.Overcharged)]
     [InlineData("hardly any heat pumped from a warm box", false, 9, 4, 4, 3, 5.5, CircuitPatterns.NotPumping)]
+    [InlineData("the middle of every target", false, 0.5, 6.5, 4.5, 5, 12.5, CircuitPatterns.WithinTargets)]
+    [InlineData("little liquid, little fed", false, 2, 12, 14, 0, 8, CircuitPatterns.ShortOfCharge)]
+    [InlineData("liquid to spare, little fed", false, 2, 14, 16, 7, 8, CircuitPatterns.CoilStarved)]
+    [InlineData("a valve that opens too far", false, 1, 4.5, 0.8, 4, 13, CircuitPatterns.Overfed)]
+    [InlineData("little air, the coil not taking what it is fed", false, 2, 12, 1.5, 5, 9, CircuitPatterns.CoilNotLoaded)]
+    [InlineData("a dirty condenser, subcooling as usual", false, 1, 6.5, 5, 5, 24, CircuitPatterns.HighHead)]
+    [InlineData("a dirty condenser, subcooling with the split", false, 1, 6.5, 5, 9.5, 23, CircuitPatterns.HighHead)]
+    [InlineData("too much charge raises both", false, 1, 6.5, 5, 15, 20, CircuitPatterns.Overcharged)]
+    [InlineData("a warm box and a condenser that works hard", false, 10, 9, 8, 5.5, 16, CircuitPatterns.HeavyLoad)]
+    [InlineData("a blocked tube backs liquid up", true, 4, 24, 22, 9, 9.5, CircuitPatterns.CoilStarved)]
+    [InlineData("a dirty condenser over a tube", true, 1, 11, 2, 7, 24, CircuitPatterns.HighHead)]
+    [InlineData("little air over a coil with a tube", true, 1, 19, 0.5, 4.5, 9.5, CircuitPatterns.CoilNotLoaded)]
     [InlineData("no heat leaves the condenser", false, 3, 5.5, 4, 13, 37, CircuitPatterns.HighHead)]
     public void All_results_together_decide(
         string why, bool capillary, double boxAboveK, double tdK, double superheatK, double subcoolingK, double splitK, string expected)
