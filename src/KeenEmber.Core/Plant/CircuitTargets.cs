@@ -95,7 +95,7 @@ public sealed record CircuitTargets(IReadOnlyDictionary<ResultKind, Band> Bands)
     {
         var row = Classes[makeUp.Kind];
         var td = load == Load.Settled ? row.SettledTd : row.PullDownTd;
-        td = new(td.Low, td.High + glideK / 2);
+        td = new(td.Low, td.High + glideK / 3);
         var superheat = CoilSuperheat[(makeUp.Metering, load)];
         superheat = new(superheat.Low - Math.Min(0.5, glideK / 10), superheat.High);
         var split = makeUp.Condenser == CondenserKind.WaterCooled ? WaterApproach : row.Split;

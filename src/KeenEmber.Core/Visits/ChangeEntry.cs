@@ -52,7 +52,8 @@ public sealed record PartEntry(
 public sealed record RefrigerantEntry(EntryHeader Header, string Refrigerant, double MassKg, string Cylinder, string Why)
     : Entry(Header), IChangesUnit
 {
-    IReadOnlyList<ProofKind> IChangesUnit.WantsProof(Equipment unit) => [ProofKind.CircuitJudged];
+    /// <summary>What was taken out proves itself on the scale.</summary>
+    IReadOnlyList<ProofKind> IChangesUnit.WantsProof(Equipment unit) => MassKg > 0 ? [ProofKind.CircuitJudged] : [];
 }
 
 /// <summary>An open loop was closed.</summary>
