@@ -56,7 +56,7 @@ public sealed class DefrostTests : IDisposable
     {
         Start();
         person.Type("#failSafe", "soon").Press("Save how it defrosts").ReadUntil("#failSafe-error", "from 1 to 240");
-        Assert.Equal("on the shell", person.See("#sensorPlace").GetAttribute("value"));
+        Assert.Equal("on the shell", person.Value("#sensorPlace"));
         person.Type("#failSafe", "45");
         SaveSetUp();
         app.Later(0);
@@ -69,7 +69,7 @@ public sealed class DefrostTests : IDisposable
         // A bad value says so at its field, keeps the others and saves none of them.
         person.Type("#v-ColdestBend", "0.3").Type("#v-WarmestBend", "warm").Tap(".run-round button")
             .ReadUntil("#v-WarmestBend-error", "not a number");
-        Assert.Equal("0.3", person.See("#v-ColdestBend").GetAttribute("value"));
+        Assert.Equal("0.3", person.Value("#v-ColdestBend"));
         var path = person.Path;
         app.Restart();
         person.Go(path).See(".run-live");

@@ -88,8 +88,8 @@ public sealed class FirstVisitTests : IDisposable
         person.ReadUntil("#target-error", "not a number");
         person.ReadUntil("#fans-error", "A whole number of fans from 0 to 24");
         person.ReadUntil("#charge-error", "Out of range");
-        Assert.Equal("R999", person.See("#refrigerant").GetAttribute("value"));
-        Assert.Equal("cold", person.See("#target").GetAttribute("value"));
+        Assert.Equal("R999", person.Value("#refrigerant"));
+        Assert.Equal("cold", person.Value("#target"));
 
         AddFreezer();
         person.Press("Start a visit").Tap(".circuit-map.wide [data-point=SuctionPressure]");
@@ -98,12 +98,12 @@ public sealed class FirstVisitTests : IDisposable
             ("9999999", "Out of range. Type full vacuum to 300 bar"), ("21 °C", "a pressure belongs here"), ("", "Type a pressure") })
         {
             person.Type("#value", typed).Keys(Keys.Enter).ReadUntil("#value-error", said);
-            Assert.Equal(typed, person.See("#value").GetAttribute("value"));
+            Assert.Equal(typed, person.Value("#value"));
         }
 
         person.Keys(Keys.Escape);
         person.Type("#line", "suc 1.2, wobble 7").ReadUntil("#understood", "“wobble 7” is not understood");
         person.Press("Save 1").ReadUntil("#understood", "1 saved");
-        Assert.Equal("wobble 7", person.See("#line").GetAttribute("value"));
+        Assert.Equal("wobble 7", person.Value("#line"));
     }
 }

@@ -25,7 +25,7 @@ public sealed class FrostTests(DemoApp demo) : IClassFixture<DemoApp>
         person.Run<object>("document.querySelector('[data-cell=\"18\"]').focus(); return null");
         for (var cell = 0; cell < 6; cell++)
             person.Keys(" " + Keys.ArrowRight);
-        Assert.Equal("pass 4, section 6: ice", person.See("[data-cell='23']").GetAttribute("aria-label"));
+        Assert.Equal("pass 4, section 6: ice", person.Attribute("[data-cell='23']", "aria-label"));
         person.Tap("input[name=after]").Press("Save the picture").ReadUntil("[data-after=yes]", "Only at the bottom");
         person.ReadUntil(".frost-sheet", "11 places changed between the two");
         Assert.True(person.Run<bool>("return document.documentElement.scrollWidth <= innerWidth"), "the page is wider than the phone");

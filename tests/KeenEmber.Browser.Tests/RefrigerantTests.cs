@@ -25,7 +25,7 @@ public sealed class RefrigerantTests(DemoApp demo) : IClassFixture<DemoApp>
         person.Tap("#slide");
         // The middle of the slider is 7 or 8 °C.
         person.ReadUntil(".answer tr:first-child th", " °C");
-        Assert.Matches("^[78] °C$", person.See("#at").GetAttribute("value"));
+        Assert.Matches("^[78] °C$", person.Value("#at"));
     }
 
     [Theory]
@@ -36,7 +36,7 @@ public sealed class RefrigerantTests(DemoApp demo) : IClassFixture<DemoApp>
     {
         using var person = new Person(demo.Server);
         person.Go("/refrigerants/R404A").Type("#at", typed).ReadUntil("#at-error", said);
-        Assert.Equal(typed, person.See("#at").GetAttribute("value"));
+        Assert.Equal(typed, person.Value("#at"));
     }
 
     [Fact]
@@ -67,7 +67,7 @@ public sealed class RefrigerantTests(DemoApp demo) : IClassFixture<DemoApp>
             .ReadUntil("#share-error", "per cent by mass from 0 to 100");
         person.Type("#share", "25").Press("Compute").ReadUntil("#other-error", "Choose the other");
         person.Tap("#other option[value=R134a]").Press("Compute").ReadUntil(".shares", "28 %");
-        Assert.Equal("25", person.See("#share").GetAttribute("value"));
+        Assert.Equal("25", person.Value("#share"));
     }
 
     [Fact]

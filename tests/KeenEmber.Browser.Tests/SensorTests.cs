@@ -52,7 +52,7 @@ public sealed class SensorTests : IDisposable
         // One bad field keeps the others and saves nothing.
         Fill("box", "-12.4", "81k", "-24.6 bar");
         person.Press("Keep the round").ReadUntil(".sensor-table [data-sensor=box]", "This unit does not fit");
-        Assert.Equal("81k", person.See(".sensor-table [data-sensor=box] [id^=sig]").GetAttribute("value"));
+        Assert.Equal("81k", person.Value(".sensor-table [data-sensor=box] [id^=sig]"));
         Fill("box", "-12.4", "84.2k", "-24.2");
         Fill("coil", "-24.3", "47.3k", "-12.3");
         Fill("discharge", "-16.1", "56.3k", "-16.2");

@@ -65,7 +65,7 @@ public sealed class VisitToSignOffTests : IDisposable
         person.Station("close");
         person.Type("#rootCause", "loose flare nut").Press("Sign the visit off")
             .ReadUntil("#sign-off-error", "safety-related is still open");
-        Assert.Equal("loose flare nut", person.See("#rootCause").GetAttribute("value"));
+        Assert.Equal("loose flare nut", person.Value("#rootCause"));
         person.Station("changes");
         person.Tap("[data-loop=Jumper] button").ReadUntil("[data-loop=Jumper] .field-error", "Say what was done");
         person.Type("[data-loop=Jumper] input[name^=how]", "taken out, fan back on the switch").Tap("[data-loop=Jumper] button")

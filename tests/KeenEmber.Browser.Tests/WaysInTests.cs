@@ -84,7 +84,7 @@ public sealed class WaysInTests(DemoApp demo, ITestOutputHelper output) : IClass
         person.ReadUntil(".circuit-map.wide [data-point=SuctionPressure]", "2.10 bar");
         person.Type("#line", "box 4.2, fan 1 on, mumble").Tap("#save-line");
         person.ReadUntil("#understood", "2 saved");
-        Assert.Equal("mumble", person.See("#line").GetAttribute("value"));
+        Assert.Equal("mumble", person.Value("#line"));
         person.Go(path.Replace("/circuit", "/look", StringComparison.Ordinal)).Tap("form:has([value=Coil]) button[value=Clear]");
         person.See("form:has([value=Coil]) button[value=Clear][aria-pressed=true]");
     }

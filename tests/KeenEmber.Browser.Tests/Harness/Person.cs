@@ -64,7 +64,17 @@ public sealed class Person : IDisposable
 
     public int Count(string selector) => driver.FindElements(By.CssSelector(selector)).Count;
 
-    public string Read(string selector) => See(selector).Text.Trim();
+    public string Read(string selector) => Shown(selector, e => e.Text.Trim());
+
+    /// <summary>What stands in a field.</summary>
+    public string Value(string selector) => Attribute(selector, "value");
+
+    public string Attribute(string selector, string name) => Shown(selector, e => e.GetAttribute(name) ?? "");
+
+    /// <summary>Something of the first visible element, asked again where the page is exchanged under the question.</summary>
+    private string Shown(string selector, Func<IWebElement, string> of) =>
+        Eventually(() => driver.FindElements(By.CssSelector(selector)).FirstOrDefault(e => e.Displayed) is { } seen ? of(seen) : null,
+        () => $"nothing visible at {selector} on {driver.Url}");
 
     /// <summary>Waits until the text at a place contains something.</summary>
     public string ReadUntil(string selector, string part) => Eventually(
