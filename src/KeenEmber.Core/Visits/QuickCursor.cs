@@ -21,8 +21,8 @@ internal abstract class QuickCursor(QuickWords words, string line, List<QuickTok
     {
         if (place < tokens.Count && tokens[place].IsNumber)
             return (tokens[place].Word, place + 1);
-        return IsIn(words.Minus, place) && place + 1 < tokens.Count && tokens[place + 1] is { IsNumber: true } number && char.IsDigit(number.Word[0])
-            ? ("-" + number.Word, place + 2) : null;
+        return IsIn(words.Minus, place) && place + 1 < tokens.Count && tokens[place + 1] is { IsNumber: true } number
+            && char.IsDigit(number.Word[0]) ? ("-" + number.Word, place + 2) : null;
     }
 
     /// <summary>The longest unit here, as text; empty for none, and for degrees that leave open which.</summary>
@@ -73,7 +73,8 @@ internal abstract class QuickCursor(QuickWords words, string line, List<QuickTok
         return true;
     }
 
-    protected bool IsIn(IReadOnlySet<string> set, int place) => place < tokens.Count && !tokens[place].IsNumber && set.Contains(tokens[place].Word);
+    protected bool IsIn(IReadOnlySet<string> set, int place) =>
+        place < tokens.Count && !tokens[place].IsNumber && set.Contains(tokens[place].Word);
 
     protected void SkipFillers() => SkipAll(words.Fillers);
 

@@ -58,7 +58,8 @@ internal sealed class QuickPiece(QuickWords words, UnitPreference units, int eva
     private QuickItem Next()
     {
         var start = At;
-        return Saying() ?? Weighed() ?? NumberFirst() ?? Reading() ?? Rewound(start, StateFirst) ?? Rewound(start, Turned) ?? Observation() ?? ValueMissing() ?? Unknown(start);
+        return Saying() ?? Weighed() ?? NumberFirst() ?? Reading() ?? Rewound(start, StateFirst) ?? Rewound(start, Turned) ?? Observation()
+            ?? ValueMissing() ?? Unknown(start);
     }
 
     private QuickItem? Rewound(int start, Func<QuickItem?> read)
@@ -111,7 +112,8 @@ internal sealed class QuickPiece(QuickWords words, UnitPreference units, int eva
         At = next;
         var unit = UnitHere();
         SkipAll(Words.Prepositions);
-        if (Phrase(Words.Points, out var point) && NumberAt(At) is null && QuantityReader.Read(text + unit, point.Kind(), units).Value is { } value)
+        if (Phrase(Words.Points, out var point) && NumberAt(At) is null
+            && QuantityReader.Read(text + unit, point.Kind(), units).Value is { } value)
             return new(Slice(start, At), point, value);
         At = start;
         return null;
@@ -183,7 +185,8 @@ internal sealed class QuickPiece(QuickWords words, UnitPreference units, int eva
         if (StateHere() is not { } state)
         {
             // "no jumpers" says all there is to say.
-            return isTurned && fact.States().Contains(FactState.None) ? new QuickObservation(Slice(start, At), fact, null, FactState.None, null)
+            return isTurned && fact.States().Contains(FactState.None)
+                ? new QuickObservation(Slice(start, At), fact, null, FactState.None, null)
                 : new QuickUnclear(Slice(start, At), QuickProblem.StateMissing);
         }
 

@@ -55,7 +55,7 @@ public sealed record QuickWords(
     /// <summary>Every single word that means something, for mending misspellings.</summary>
     internal IReadOnlySet<string> Vocabulary => vocabulary ??= new[]
     {
-        Points.Keys, Facts.Keys, States.Select(s => s.Key), Minutes, Hours, Fillers, Prepositions, Negations, Every, Minus, Joins, Degrees, Added,
-        Recovered, Numbers.Keys, Sayings.Keys,
+        Points.Keys, Facts.Keys, States.Select(s => s.Key), Minutes, Hours, Fillers, Prepositions, Negations, Every, Minus, Joins, Degrees,
+        Added, Recovered, Numbers.Keys, Sayings.Keys,
     }.SelectMany(w => w).SelectMany(w => w.Split(' ')).Append(Note).Append(Wiring).ToHashSet();
 }

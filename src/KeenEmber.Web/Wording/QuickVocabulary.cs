@@ -136,8 +136,8 @@ public static class QuickVocabulary
 
     private static readonly HashSet<string> Fillers = Set(
         "is, are, was, were, has, have, will, does, do, did, can, would, be, been, being, reads, reading, showing, seems, looks, "
-        + "now, still, just, already, again, currently, very, so, about, approx, around, for, since, ago, the, a, an, it, its, it's, there, "
-        + "temp, temperature, =, ~, @");
+        + "now, still, just, already, again, currently, very, so, about, approx, around, for, since, ago, the, a, an, it, its, it's, "
+        + "there, temp, temperature, =, ~, @");
     private static readonly HashSet<string> Prepositions = Set("in, on, at, of, from, to, over, by, with");
     private static readonly HashSet<string> Negations = Set(
         "not, no, never, isn't, isnt, aren't, arent, wasn't, wasnt, ain't, won't, wont, doesn't, doesnt, don't, dont, didn't, didnt, "
@@ -170,8 +170,8 @@ public static class QuickVocabulary
         Points.Concat(shop.Words).GroupBy(w => w.Key).ToDictionary(g => g.Key, g => g.Last().Value),
         Facts, States, Minutes, Hours, "note", "wiring")
     {
-        Fillers = Fillers, Prepositions = Prepositions, Negations = Negations, Every = Every, Minus = Minus, Joins = Joins, Degrees = Degrees,
-        Added = Added, Recovered = Recovered, Numbers = Numbers, Sayings = Sayings,
+        Fillers = Fillers, Prepositions = Prepositions, Negations = Negations, Every = Every, Minus = Minus, Joins = Joins,
+        Degrees = Degrees, Added = Added, Recovered = Recovered, Numbers = Numbers, Sayings = Sayings,
     };
 
     private static ILookup<string, T> Lookup<T>(params (T Meaning, string Words)[] rows) =>

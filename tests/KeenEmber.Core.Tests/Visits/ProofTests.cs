@@ -122,7 +122,8 @@ public class ProofTests
 
     [Fact]
     public void What_was_recovered_is_not_proved_by_superheat() => Assert.Empty(Proofs.Of(
-        Of(new RefrigerantEntry(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(10), Nine, "Isolde"), "R404A", -0.4, "", "")), Freezer, []));
+        Of(new RefrigerantEntry(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(10), Nine, "Isolde"), "R404A", -0.4, "", "")),
+        Freezer, []));
 
     [Fact]
     public void A_setting_made_is_proved_by_both_ends_of_its_cycle()

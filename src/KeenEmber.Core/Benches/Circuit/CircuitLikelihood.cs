@@ -8,9 +8,8 @@ namespace KeenEmber.Core.Benches.Circuit;
 /// <remarks>
 /// Every result has a value that a healthy unit of this make-up would show now, with its spread: half the target band, and what two
 /// meters may differ. Each fault moves it (<see cref="CircuitFaults"/>). What is not known weighs nothing, a provisional result weighs
-/// less, one result in a hundred is taken to be nonsense. In the race are a healthy unit, each fault at three stages, each pair of a fault
-/// of
-/// the coil and one of the condenser, and something that this table does not know.
+/// less, one result in a hundred is taken to be nonsense. In the race are a healthy unit, each fault at three stages, each pair of a
+/// fault of the coil and one of the condenser, and something that this table does not know.
 /// </remarks>
 internal sealed class CircuitLikelihood
 {

@@ -12,8 +12,8 @@ public static class ControlsOnRecord
     /// <summary>Each output as it was found: by the looks before a part of the control was replaced, where there were any.</summary>
     public static IReadOnlyDictionary<ControlOutput, OutputResult> Outputs(Timeline timeline) => Judge(Looks(timeline, found: true));
 
-    /// <summary>Each output as it stands: by the looks since a part of the control was replaced, and without those that work of any kind and a
-    /// look after it have put right.</summary>
+    /// <summary>Each output as it stands: by the looks since a part of the control was replaced, and without those that work of any
+    /// kind and a look after it have put right.</summary>
     public static IReadOnlyDictionary<ControlOutput, OutputResult> OutputsNow(Timeline timeline) => Judge(Looks(timeline, found: false));
 
     /// <summary>Outputs that were found with something wrong: "output.stuck-closed", about its output.</summary>
@@ -35,8 +35,8 @@ public static class ControlsOnRecord
         }).ToLookup(o => o.Output);
     }
 
-    /// <summary>A fault that work and a later look in the same state of the call contradict is over, whatever the work was filed under. Without
-    /// work between them it comes and goes, and stands.</summary>
+    /// <summary>A fault that work and a later look in the same state of the call contradict is over, whatever the work was filed
+    /// under. Without work between them it comes and goes, and stands.</summary>
     private static bool IsPutRight(OutputStateEntry look, List<OutputStateEntry> looks, Timeline timeline) =>
         OutputCheck.Judge([look.State]).IsFault && looks.Exists(later =>
             later.State.IsCalled == look.State.IsCalled && !OutputCheck.Judge([later.State]).IsFault

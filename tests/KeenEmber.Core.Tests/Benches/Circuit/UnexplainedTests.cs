@@ -12,7 +12,8 @@ public class UnexplainedTests
 {
     private static readonly Entry[] Running =
     [
-        Seen(0, AsFound.EvaporatorFan, FactState.Running), Seen(0, AsFound.Coil, FactState.Clear), Seen(0, AsFound.CondenserFan, FactState.Running),
+        Seen(0, AsFound.EvaporatorFan, FactState.Running), Seen(0, AsFound.Coil, FactState.Clear),
+        Seen(0, AsFound.CondenserFan, FactState.Running),
         Seen(0, AsFound.Compressor, FactState.Running), Seen(0, AsFound.Defrost, FactState.Refrigerating),
     ];
 

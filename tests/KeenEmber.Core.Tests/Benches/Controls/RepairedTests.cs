@@ -11,7 +11,8 @@ namespace KeenEmber.Core.Tests.Benches.Controls;
 public class RepairedTests
 {
     private static OutputStateEntry Look(int minute, bool isCalled, bool? isLive, bool? runs) =>
-        new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), ControlOutput.Fans, new(isCalled, isLive, runs), false);
+        new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), ControlOutput.Fans,
+            new(isCalled, isLive, runs), false);
 
     private static BulbTurnEntry Turn(int minute, string control, string followed) =>
         new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), new(control, followed));
