@@ -124,8 +124,8 @@ internal static partial class QuickTokens
             yield return piece;
     }
 
-    /// <summary>In lower case, with the plain apostrophe.</summary>
-    private static string Plain(string word) => word.ToLowerInvariant().Replace('’', '\'');
+    /// <summary>In lower case, with the plain apostrophe, without the point of a short form.</summary>
+    private static string Plain(string word) => word.ToLowerInvariant().Replace('’', '\'').TrimEnd('.');
 
     /// <summary>The one known word that is a slip of the finger away; the word itself where there is none, or more than one.</summary>
     private static string Mended(string word, QuickWords words)

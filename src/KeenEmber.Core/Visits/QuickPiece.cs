@@ -151,9 +151,14 @@ internal sealed class QuickPiece(QuickWords words, UnitPreference units, int eva
             return null;
         SkipAll(Words.Prepositions);
         var index = OrdinalHere();
-        if (!Phrase(Words.Facts, out var fact) || StateHere() is not null)
+        if (!Phrase(Words.Facts, out var fact) || !state.Meanings.Any(fact.States().Contains))
             return null;
         index ??= IndexHere(fact);
+        var end = At;
+        SkipFillers();
+        if (StateHere() is not null)
+            return null;
+        At = end;
         return Seen(start, fact, index, state.Meanings, isTurned: false);
     }
 

@@ -15,15 +15,17 @@ public static class QuickVocabulary
         (MeasuringPoint.AirLeaving, "leaving, air leaving, air leaving coil, supply air, air off, leaving air, supply, "
             + "supply air temp, discharge air, discharge air temp, outlet air, sa, air out, off coil"),
         (MeasuringPoint.SuctionPressure, "suc, suct, suction, suction pressure, low side, lp, sp, low pressure, "
-            + "low side pressure, suc pressure, suction psi, blue gauge, back pressure"),
+            + "low side pressure, suc pressure, suction psi, suction press, suction side, blue gauge, back pressure"),
         (MeasuringPoint.SuctionLineCoil, "line, suction line, suc line, sl, coil out, coil outlet, suction line coil, bulb, "
             + "suction line temp, line temp, suction temp, suc temp, slt, suction line at coil, suction line temperature, "
             + "evap outlet, coil outlet temp, bulb temp"),
         (MeasuringPoint.SuctionLineCompressor, "comp line, suction line comp, suction line compressor, comp inlet, line comp, "
             + "return gas, suction line at comp, suction line at compressor, return gas temp, comp suction temp"),
         (MeasuringPoint.DischargePressure, "head, head pressure, discharge pressure, high side, hp, dis, high pressure, "
-            + "high side pressure, discharge psi, red gauge, condensing pressure, liquid pressure"),
-        (MeasuringPoint.DischargeLine, "discharge line, hot gas, discharge temp, dis line, dl, discharge line temp, "
+            + "high side pressure, discharge psi, discharge, disch, disch press, discharge press, discharge side, red gauge, "
+            + "condensing pressure, liquid pressure"),
+        (MeasuringPoint.DischargeLine, "discharge line, comp discharge, compressor discharge, hot gas, discharge temp, dis line, "
+            + "dl, discharge line temp, "
             + "discharge temperature, dlt, hot gas temp, discharge gas"),
         (MeasuringPoint.LiquidLine, "liq, liquid, liquid line, ll, liquid line temp, liq line, liquid temp, liq temp, llt, "
             + "liq line temp"),
@@ -39,14 +41,16 @@ public static class QuickVocabulary
         (MeasuringPoint.HeadCycleLow, "head low, head cycle low"),
         (MeasuringPoint.HeadCycleHigh, "head high, head cycle high"),
         (MeasuringPoint.LiquidAfterDrier, "drier, drier out, after drier, liquid after drier, filter drier out, liquid line after drier"),
-        (MeasuringPoint.BoxDisplay, "display, shown, controller shows, display shows, controller display, display reads, readout, "
+        (MeasuringPoint.BoxDisplay, "display, tstat, t-stat, shown, controller shows, display shows, controller display, "
+            + "display reads, readout, "
             + "thermostat shows"),
-        (MeasuringPoint.Product, "product, stock, core, product temp, core temp, food temp, food"));
+        (MeasuringPoint.Product, "product, product temps, stock, core, product temp, core temp, food temp, food"));
 
     private static readonly Dictionary<string, AsFound> Facts = Table(
-        (AsFound.EvaporatorFan, "fan, fans, evap fan, evap fans, evaporator fan, evaporator fans, evap fan motor, box fan, "
+        (AsFound.EvaporatorFan, "fan, fans, e-fan, e-fans, evap fan, evap fans, evaporator fan, evaporator fans, evap fan motor, "
+            + "box fan, "
             + "box fans, coil fan, coil fans"),
-        (AsFound.Coil, "coil, evap, evaporator"),
+        (AsFound.Coil, "coil, evap, evaporator, evap coil, evaporator coil"),
         (AsFound.Compressor, "comp, compressor, cond unit, condensing unit"),
         (AsFound.Defrost, "defrost"),
         (AsFound.BoxThermometer, "thermometer, box thermometer"),
@@ -80,20 +84,21 @@ public static class QuickVocabulary
         (FactState.SwitchedOn, "on"),
         (FactState.SwitchedOff, "off"),
         (FactState.Off, "off"),
-        (FactState.Shut, "shut, closed, ok, close, closes, closing, seals"),
+        (FactState.Shut, "shut, closed, ok, close, closes, closing, seals, seal, sealing"),
         (FactState.NotClosing, "stuck, stuck open"),
-        (FactState.Blocked, "blocked, plugged, clogged, obstructed, backed up"),
+        (FactState.Blocked, "blocked, plugged, clogged, obstructed, backed up, overflowing"),
         (FactState.None, "none, no, clear"),
         (FactState.Shown, "yes, on, shown, active, sounding, up"),
         (FactState.Burning, "burning, burnt, burned, of burning"),
         (FactState.Defrosting, "defrost, defrosting, in defrost"),
         (FactState.Running, "on, running, runs, run, ok, working, works, work, turning, turns, turn, spinning, spins, spin, "
-            + "moving, start, starts, starting, going"),
-        (FactState.Stopped, "off, stopped, dead, out, down, seized, locked, not on"),
+            + "moving, start, starts, starting, going, advancing, advances"),
+        (FactState.Stopped, "off, stopped, dead, out, down, seized, locked, locked up, stuck, frozen, not on"),
         (FactState.Cycling, "cycling, cycles, cycling on and off"),
         (FactState.Clear, "clear"),
         (FactState.Frosted, "frost, frosted, frosty, light frost, lightly frosted"),
-        (FactState.Iced, "ice, iced, frozen, iced up, iced over, icing, solid ice, ice blocked, frozen up, frozen solid, full of ice"),
+        (FactState.Iced, "ice, iced, frozen, iced up, iced over, icing, solid ice, ice blocked, frozen up, frozen solid, "
+            + "full of ice, block of ice, solid block of ice, iced up solid, packed with ice, blocked with ice"),
         (FactState.Clean, "clean"),
         (FactState.Dirty, "dirty, blocked, filthy, plugged, clogged, fouled, plugged up"),
         (FactState.Refrigerating, "off, over, ended, done, finished, complete, just ended, just finished, terminated"),
@@ -105,7 +110,7 @@ public static class QuickVocabulary
         (FactState.Open, "open"),
         (FactState.Closed, "closed, shut"),
         (FactState.Full, "full, clear, solid, no bubbles"),
-        (FactState.Bubbles, "bubbles, flashing, bubbling, foaming, flash gas, bubbly"),
+        (FactState.Bubbles, "bubbles, flashing, bubbling, foaming, foamy, flash gas, bubbly"),
         (FactState.Bare, "bare, none"),
         (FactState.IceBall, "iceball, snowball, ice ball, ball of ice, iced"),
         (FactState.FrostedBack, "yes, to compressor"),
@@ -116,7 +121,7 @@ public static class QuickVocabulary
         (FactState.Chattering, "chattering, chatters, chatter, short cycling, short cycles"),
         (FactState.Ajar, "ajar, open, left open, cracked open"),
         (FactState.Sound, "sound, good, ok, fine, intact"),
-        (FactState.Torn, "torn, ripped, split, damaged, cracked"),
+        (FactState.Torn, "torn, ripped, split, damaged, cracked, shot"),
         (FactState.Dry, "dry"),
         (FactState.Wet, "wet, damp, soaked"),
         (FactState.Whole, "whole, ok, intact"),
@@ -128,14 +133,15 @@ public static class QuickVocabulary
         (FactState.Rubbed, "rubbed, chafed, rubbed through, worn through"),
         (FactState.Burnt, "burnt, burned, melted, scorched"),
         (FactState.Found, "found, fitted, in place"),
-        (FactState.Unusual, "unusual, loud, rattling, grinding, squealing"),
+        (FactState.Unusual, "unusual, loud, strange, odd, rattling, grinding, squealing"),
         (FactState.Gas, "gas, of gas, refrigerant"));
 
     private static readonly HashSet<string> Minutes = ["min", "mins", "minutes", "m", "minute"];
     private static readonly HashSet<string> Hours = ["h", "hr", "hrs", "hours", "hour"];
 
     private static readonly HashSet<string> Fillers = Set(
-        "is, are, was, were, has, have, will, does, do, did, can, would, be, been, being, reads, reading, showing, seems, looks, "
+        "is, are, was, were, has, have, will, does, do, did, can, would, be, been, being, reads, reading, says, showing, keeps, "
+            + "like, seems, looks, "
         + "now, still, just, already, again, currently, very, so, about, approx, around, for, since, ago, the, a, an, it, its, it's, "
         + "there, temp, temperature, =, ~, @");
     private static readonly HashSet<string> Prepositions = Set("in, on, at, of, from, to, over, by, with");
@@ -147,7 +153,7 @@ public static class QuickVocabulary
     private static readonly HashSet<string> Joins = Set("and, &, then, plus, but");
     private static readonly HashSet<string> Degrees = Set("deg, degs, degree, degrees, °, º");
     private static readonly HashSet<string> Added = Set("added, add, charged, adding");
-    private static readonly HashSet<string> Recovered = Set("recovered, recover, reclaimed, removed");
+    private static readonly HashSet<string> Recovered = Set("recovered, recover, reclaimed, removed, pulled");
 
     /// <summary>Phrases that say fact and state in one.</summary>
     private static readonly Dictionary<string, (AsFound Fact, FactState State)> Sayings = Table(
