@@ -2,6 +2,7 @@ using KeenEmber.Core.Cases;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
+using KeenEmber.Core.Visits.LogLine;
 using KeenEmber.Storage;
 
 namespace KeenEmber.Application;

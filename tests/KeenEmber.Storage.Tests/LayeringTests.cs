@@ -34,6 +34,7 @@ public class LayeringTests
         ["Findings"],
         ["Record"],
         ["Visits"],
+        ["Visits/LogLine"],
         ["Benches/Circuit", "Benches/Controls", "Benches/Danger", "Benches/Defrost", "Benches/Frost", "Benches/Glycol", "Benches/Sensors"],
         ["Cases"],
         ["Simulation"],

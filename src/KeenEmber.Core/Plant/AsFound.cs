@@ -75,4 +75,30 @@ public static class AsFoundStates
         < AsFound.OilTraces => FactGroup.Power,
         _ => FactGroup.Senses,
     };
+
+    /// <summary>What a thing is when it is not so; null where that leaves open what it is.</summary>
+    public static FactState? Opposite(this AsFound fact, FactState state)
+    {
+        FactState? other = state switch
+        {
+            FactState.Running => FactState.Stopped,
+            FactState.Stopped => FactState.Running,
+            FactState.Defrosting => FactState.Refrigerating,
+            FactState.Refrigerating => FactState.Defrosting,
+            FactState.Shut when fact == AsFound.Door => FactState.NotClosing,
+            FactState.Open => FactState.Closed,
+            FactState.Closed => FactState.Open,
+            FactState.Dirty => FactState.Clean,
+            FactState.Clean => FactState.Dirty,
+            FactState.Wet => FactState.Dry,
+            FactState.Dry => FactState.Wet,
+            FactState.Tripped => FactState.SwitchedOn,
+            FactState.Found => FactState.None,
+            FactState.Shown => FactState.None,
+            FactState.Blocked => FactState.Clear,
+            FactState.Torn => FactState.Sound,
+            _ => null,
+        };
+        return other is { } fits && fact.States().Contains(fits) ? fits : null;
+    }
 }

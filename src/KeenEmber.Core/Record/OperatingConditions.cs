@@ -52,6 +52,13 @@ public sealed record OperatingConditions(
     public bool IsInDefrost => Defrost == FactState.Defrosting
         || (Defrost is null && StateOf(AsFound.ControllerMode) == FactState.Defrosting);
 
+    /// <summary>The unit's evaporator fans stand while it defrosts: electric and hot-gas defrosts, not off-cycle ones.</summary>
+    public bool FansStandInDefrost { get; init; }
+
+    /// <summary>All fans stand, the compressor is not seen to run, and nobody has looked whether that is a defrost.</summary>
+    public bool MayBeInDefrost => FansStandInDefrost && Defrost is null && StateOf(AsFound.ControllerMode) is null
+        && Compressor != FactState.Running && AnyFanStopped && EvaporatorFans.All(f => f == FactState.Stopped);
+
     public bool AnyFanStopped => EvaporatorFans.Contains(FactState.Stopped);
 
     public bool AnyFanUnrecorded => EvaporatorFans.Contains(null);

@@ -77,6 +77,7 @@ public sealed class Timeline
         {
             Defrost = defrost?.State,
             SinceDefrost = TimeIn(defrost, FactState.Refrigerating, moment),
+            FansStandInDefrost = DefrostKinds.UsualAt(equipment.Target) != DefrostKind.OffCycle,
             CondenserAir = ReadingAt(MeasuringPoint.CondenserAir, moment)?.Value.Temperature,
             Seen = observations.Select(o => o.Fact).Distinct().ToDictionary(f => f, f => FactAt(f, null, moment)!.State),
         };

@@ -1,6 +1,7 @@
 using System.Globalization;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Visits;
+using KeenEmber.Core.Visits.LogLine;
 using KeenEmber.Storage;
 using KeenEmber.Web.Pages.Visits.Circuit;
 using KeenEmber.Web.Wording;

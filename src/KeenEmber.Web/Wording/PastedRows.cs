@@ -3,6 +3,7 @@ using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
+using KeenEmber.Core.Visits.LogLine;
 using KeenEmber.Storage;
 using KeenEmber.Web.Pages.Visits.Circuit;
 

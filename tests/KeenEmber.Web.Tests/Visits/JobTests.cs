@@ -7,12 +7,14 @@ public sealed class JobTests : IAsyncLifetime
 {
     private readonly TestApp app = new();
     private Technician isolde = null!;
+    private string unit = "";
     private string visit = "";
 
     public async ValueTask InitializeAsync()
     {
         isolde = new(app);
-        visit = await isolde.StartVisit(await isolde.AddUnit());
+        unit = await isolde.AddUnit();
+        visit = await isolde.StartVisit(unit);
     }
 
     public ValueTask DisposeAsync()
@@ -52,6 +54,31 @@ public sealed class JobTests : IAsyncLifetime
         var panel = await Panel();
         Assert.Equal("No readings yet.", Stands(panel));
         Assert.Empty(panel.QuerySelectorAll("[data-code^='danger'], [data-code^='circuit']"));
+    }
+
+    [Fact]
+    public async Task Nobody_said_defrost_yet_so_that_is_asked_first()
+    {
+        await isolde.Log(visit, "no fans running, comp not running");
+        var panel = await Panel();
+        Assert.Equal("Nothing runs. First see whether it is in its defrost: then that is as it should be.", Stands(panel));
+        Assert.Equal("See whether it is in its defrost", Next(panel));
+        Assert.DoesNotContain("Get every evaporator fan running", panel.TextContent, StringComparison.Ordinal);
+        Assert.DoesNotContain("airflow", panel.TextContent, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_breaker_nobody_explained_opens_the_next_visit_until_it_is_seen_to_be_on()
+    {
+        await isolde.Log(visit, "defrost on, breaker tripped");
+        app.Clock.Advance(TimeSpan.FromDays(2));
+        visit = await isolde.StartVisit(unit);
+        var panel = await Panel();
+        Assert.Equal("A breaker or fuse went 2 days ago; why is not recorded. Leave it off until it is known.", Stands(panel));
+        Assert.Equal("Leave it off. Lock out and tag", Next(panel));
+        Assert.Contains("It went in defrost: test heaters and fan leads first", panel.TextContent, StringComparison.Ordinal);
+        await isolde.Log(visit, "breaker on");
+        Assert.DoesNotContain("Leave it off", (await Panel()).TextContent, StringComparison.Ordinal);
     }
 
     [Theory]

@@ -25,7 +25,11 @@ public sealed class CircuitBench : IBench
         var input = new CircuitInput(refrigerant, unit.MakeUp, readings) { Series = series, Standing = standing?.Verdict };
         return new CircuitJudgement(
             unit, CircuitCalculation.Analyse(input, visit.Conditions), series, standing,
-            timeline.HasReadings) { IsInDefrost = visit.Conditions.IsInDefrost };
+            timeline.HasReadings)
+        {
+            IsInDefrost = visit.Conditions.IsInDefrost,
+            IsPerhapsInDefrost = visit.Conditions.MayBeInDefrost,
+        };
     }
 
     /// <summary>What the last standing-pressure test of a visit says; null without one.</summary>

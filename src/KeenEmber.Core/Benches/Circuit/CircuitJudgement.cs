@@ -21,6 +21,9 @@ public sealed record CircuitJudgement(
     /// <summary>It is in its defrost, and nothing is wrong so far.</summary>
     public const string InDefrost = "circuit.in-defrost";
 
+    /// <summary>Fans and compressor stand, and nobody has looked whether that is its defrost.</summary>
+    public const string MayBeInDefrost = "circuit.may-be-in-defrost";
+
     public const string NoReadings = "circuit.no-readings";
 
     /// <summary>Some results are not usable yet: how many of how many are.</summary>
@@ -41,12 +44,17 @@ public sealed record CircuitJudgement(
     /// <summary>It is in its defrost.</summary>
     public bool IsInDefrost { get; init; }
 
+    /// <summary>It may be in its defrost: see <see cref="OperatingConditions.MayBeInDefrost"/>.</summary>
+    public bool IsPerhapsInDefrost { get; init; }
+
     private Finding Rest()
     {
         if (Analysis is null)
             return Finding.Of(UnknownRefrigerant) with { Detail = Unit.Circuit.RefrigerantName };
         if (IsInDefrost)
             return Finding.Of(InDefrost);
+        if (IsPerhapsInDefrost)
+            return Finding.Of(MayBeInDefrost);
         if (Analysis.Findings is [var sound, ..])
             return sound;
         if (!HasReadings)
@@ -101,16 +109,17 @@ public sealed record CircuitJudgement(
 }
 
 /// <summary>The circuit's own next step.</summary>
-public sealed record CircuitTask(NextStep Step) : BenchTask("circuit", OrderOf(Step.Kind))
+public sealed record CircuitTask(NextStep Step) : BenchTask("circuit", OrderOf(Step))
 {
     public override PointRef? Asks => Step.Point;
 
     public override bool IsTest => true;
 
-    private static TaskOrder OrderOf(StepKind kind) => kind switch
+    private static TaskOrder OrderOf(NextStep step) => step.Kind switch
     {
-        StepKind.Recheck or StepKind.NoteBeforeThaw or StepKind.RestoreFans or StepKind.ClearCoil or StepKind.LetDefrostEnd or StepKind.FindWhyStopped =>
-            TaskOrder.BeforeReadings,
+        StepKind.Recheck or StepKind.NoteBeforeThaw or StepKind.RestoreFans or StepKind.ClearCoil or StepKind.LetDefrostEnd
+            or StepKind.FindWhyStopped => TaskOrder.BeforeReadings,
+        StepKind.RecordFact when step.Fact == AsFound.Defrost => TaskOrder.BeforeReadings,
         _ => TaskOrder.Readings,
     };
 }

@@ -46,9 +46,10 @@ public static class CircuitPatterns
     public static IReadOnlyList<Finding> Find(CircuitInput input, IReadOnlyList<CircuitResult> results, OperatingConditions now)
     {
         var findings = new List<Finding>();
-        if ((now.AnyFanStopped && !now.IsInDefrost) || now.Coil == FactState.Iced)
+        var mayStand = now.IsInDefrost || now.MayBeInDefrost;
+        if ((now.AnyFanStopped && !mayStand) || now.Coil == FactState.Iced)
             findings.Add(Finding.Of(AirFirst) with { About = [.. StoppedFans(now).Select(Subject.Component)] });
-        if (now.Compressor == FactState.Stopped && !now.IsInDefrost)
+        if (now.Compressor == FactState.Stopped && !mayStand)
             findings.Add(Finding.Of(NotRunning));
         if (now is { CondenserFan: FactState.Stopped, Compressor: FactState.Running } && !input.MakeUp.Has(CircuitParts.FanCyclingControl))
             findings.Add(Finding.Of(CondenserFanStopped));

@@ -14,7 +14,7 @@ public enum StepKind { Recheck, RecordFact, RestoreFans, NoteBeforeThaw, ClearCo
 public sealed record NextStep(
     StepKind Kind, IReadOnlyList<ResultRef> Unlocks, PointRef? Point = null, AsFound? Fact = null, TimeSpan? Wait = null)
 {
-    /// <summary>In the order of the job: doubtful entries, a defrost that runs, why a coil is iced, then ice and air, the call, the facts,
+    /// <summary>In the order of the job: doubtful entries, a defrost that runs or may run, why a coil is iced, then ice and air, the call, the facts,
     /// time, and only then more readings.</summary>
     /// <param name="facts">The facts the unit has.</param>
     /// <returns>Null when the circuit bench has all it can use.</returns>
@@ -27,6 +27,8 @@ public sealed record NextStep(
             return new(StepKind.Recheck, waiting, challenges[0].Points[0]);
         if (now.IsInDefrost)
             return new(StepKind.LetDefrostEnd, waiting);
+        if (now.MayBeInDefrost)
+            return new(StepKind.RecordFact, waiting, Fact: AsFound.Defrost);
         if (now.Coil == FactState.Iced)
             return WhyIced(now, facts) is { } unknown ? new(StepKind.NoteBeforeThaw, waiting, Fact: unknown)
                 : new(StepKind.ClearCoil, waiting);

@@ -8,8 +8,7 @@ namespace KeenEmber.Core.Benches.Danger;
 /// <summary>What can hurt somebody or wreck the machine now, by what was seen: it is said before anything else.</summary>
 /// <remarks>
 /// Source: trade practice. A breaker or fuse that went is a result: what shorted is found before a reset, each circuit to earth. A
-/// compressor
-/// behind a condenser whose fan stands overheats within minutes.
+/// compressor behind a condenser whose fan stands overheats within minutes. What nobody has explained is no safer after a night.
 /// </remarks>
 public sealed class DangerBench : IBench
 {
@@ -31,22 +30,52 @@ public sealed class DangerBench : IBench
     /// <summary>Detail of <see cref="Tripped"/> and <see cref="Burning"/> where it went in a defrost.</summary>
     public const string InDefrost = "defrost";
 
+    /// <summary>Value of a danger that an earlier visit saw and nobody has explained since: how many days before this visit, d.</summary>
+    public const string DaysAgo = "daysAgo";
+
     /// <summary>Its name and the first part of its codes.</summary>
     public string Name => "danger";
 
     /// <inheritdoc/>
     public IReadOnlyList<string> Speaks { get; } = ["danger"];
 
-    /// <summary>None of its own: it goes by the facts of the walk-round.</summary>
+    /// <summary>None of its own: it goes by the facts of the walk-round, and what earlier visits left.</summary>
     public IReadOnlyDictionary<string, Type> Entries { get; } = new Dictionary<string, Type>();
 
     /// <inheritdoc/>
     public BenchJudgement Judge(VisitInput visit)
     {
         var seen = visit.Timeline.Standing.OfType<ObservationEntry>().ToList();
-        var ever = Dangers.Where(d => seen.Any(d.IsShownBy)).Select(d => d.Code).Distinct();
-        return new DangerJudgement([.. ever.Select(c => Made(c, visit, seen))], [.. CodesNow(visit).Select(c => Made(c, visit, seen))]);
+        var ever = Dangers.Where(d => seen.Any(d.IsShownBy)).Select(d => d.Code).Distinct().Select(c => Made(c, visit, seen));
+        var now = CodesNow(visit).Select(c => Made(c, visit, seen)).ToList();
+        var left = Left(visit).Where(l => !now.Exists(n => n.Code == l.Code)).ToList();
+        return new DangerJudgement([.. ever, .. left], [.. now, .. left]);
     }
+
+    /// <summary>Dangers that earlier visits saw, that no sign-off since has explained, and that nobody has looked at again.</summary>
+    private static IEnumerable<Finding> Left(VisitInput visit) => Dangers.DistinctBy(d => d.Code).Select(d => LeftOf(d.Code, visit)).OfType<Finding>();
+
+    private static Finding? LeftOf(string code, VisitInput visit)
+    {
+        foreach (var sign in Dangers.Where(d => d.Code == code))
+        {
+            var (then, last) = visit.UpToHere.Select(t => (t, t.Standing.OfType<ObservationEntry>().LastOrDefault(o => o.Fact == sign.Fact)))
+                .FirstOrDefault(s => s.Item2 is not null);
+            if (last is null || then == visit.Timeline || !sign.IsShownBy(last) || IsExplainedSince(last.At, code, visit))
+                continue;
+            return Finding.Of(code) with
+            {
+                Basis = [last.Id],
+                Detail = then.ConditionsAt(last.At).IsInDefrost ? InDefrost : "",
+                Values = new Dictionary<string, double> { [DaysAgo] = Math.Max(0, (visit.Visit.StartedAt - last.At).TotalDays) },
+            };
+        }
+
+        return null;
+    }
+
+    private static bool IsExplainedSince(DateTimeOffset seen, string code, VisitInput visit) => visit.UpToHere
+        .Where(t => t != visit.Timeline).SelectMany(t => t.Standing).OfType<SignOffEntry>().Any(s => s.At >= seen && s.Explains(code));
 
     private sealed record Sign(string Code, AsFound Fact, params FactState[] States)
     {

@@ -46,10 +46,7 @@ public sealed record DefrostJudgement(IReadOnlyList<WatchedRun> Runs, VisitInput
     /// <summary>By the facts alone: in its defrost, and a fan running. Off-cycle defrosts want their fans on.</summary>
     private bool FansRunInHeat => Visit.Conditions.IsInDefrost && Visit.Conditions.EvaporatorFans.Contains(FactState.Running)
         && (SetUp?.Kind
-            ?? (Visit.Unit.Target.Celsius > OffCycleAboveC ? DefrostKind.OffCycle : DefrostKind.Electric)) != DefrostKind.OffCycle;
-
-    /// <summary>A box above this clears its coil with its own air, °C, where nobody has said how it defrosts.</summary>
-    private const double OffCycleAboveC = 2;
+            ?? DefrostKinds.UsualAt(Visit.Unit.Target)) != DefrostKind.OffCycle;
 
     public override IReadOnlyList<BenchTask> Tasks => field ??=
         OwnRun is { Result.Phases.HeatOff: not null } run ? [.. AdviceFor(run).Select(step => new DefrostTask(step))] : [];

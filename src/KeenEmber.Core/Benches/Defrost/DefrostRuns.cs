@@ -42,7 +42,7 @@ public static class DefrostRuns
         return
         [
             .. entries.OfType<RunEntry>().OrderBy(r => r.At).Select(r => new WatchedRun(r,
-                new(r.At, SetUpAt(setUps, r.At) ?? new(unit.Target.Celsius > 2 ? DefrostKind.OffCycle : DefrostKind.Electric),
+                new(r.At, SetUpAt(setUps, r.At) ?? new(DefrostKinds.UsualAt(unit.Target)),
                     r.Series is { } series ? [.. logged(series).Select(t => t.WithinBounds())] : Tracks(r, readings[r.Id], atmosphere),
                     [.. marks[r.Id].Select(m => new RunMark(m.Kind, (m.At - r.At).TotalMinutes))
                         .Where(m => RunBounds.IsMinute(m.Minute))]) { TargetC = unit.Target.Celsius },

@@ -1,7 +1,11 @@
 using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Benches.Danger;
+using KeenEmber.Core.Cases;
 using KeenEmber.Core.Plant;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Tests.Cases;
+using KeenEmber.Core.Visits;
 using static KeenEmber.Core.Tests.Record.Entries;
 
 namespace KeenEmber.Core.Tests.Benches.Danger;
@@ -98,7 +102,7 @@ public class DangerTests
             ((CircuitTask)Worked.Of(
                 [Seen(1, AsFound.Coil, FactState.Iced), .. seen.Select(s => Seen(2, s.Item1, s.Item2))]).Next!).Step.Fact;
         Assert.Equal(AsFound.EvaporatorFan, Asked());
-        Assert.Equal(AsFound.ClockMotor, Asked((AsFound.EvaporatorFan, FactState.Stopped)));
+        Assert.Equal(AsFound.ClockMotor, Asked((AsFound.EvaporatorFan, FactState.Stopped), (AsFound.Defrost, FactState.Refrigerating)));
         Assert.Equal(AsFound.Drain, Asked((AsFound.EvaporatorFan, FactState.Running), (AsFound.ClockMotor, FactState.Running)));
         var all =
             Worked.Of(
@@ -107,4 +111,72 @@ public class DangerTests
             Seen(2, AsFound.Drain, FactState.Clear), Seen(2, AsFound.Door, FactState.Shut));
         Assert.Equal(StepKind.ClearCoil, ((CircuitTask)all.Next!).Step.Kind);
     }
+
+    [Fact]
+    public void Nothing_running_is_asked_about_the_defrost_before_anything_is_called_wrong()
+    {
+        var visit = Worked.Of(Seen(1, AsFound.EvaporatorFan, FactState.Stopped), Seen(1, AsFound.Compressor, FactState.Stopped));
+        Assert.Empty(visit.Faults);
+        Assert.Equal(CircuitJudgement.MayBeInDefrost, visit.Stands.Code);
+        Assert.Equal(AsFound.Defrost, Assert.IsType<CircuitTask>(visit.Next).Step.Fact);
+    }
+
+    [Theory]
+    [InlineData(AsFound.Defrost, FactState.Refrigerating)]
+    [InlineData(AsFound.Compressor, FactState.Running)]
+    [InlineData(AsFound.ControllerMode, FactState.Normal)]
+    public void Fans_that_stand_and_not_for_a_defrost_are_the_finding(AsFound fact, FactState state)
+    {
+        var visit = Worked.Of(Seen(1, AsFound.EvaporatorFan, FactState.Stopped), Seen(2, fact, state));
+        Assert.Equal(CircuitPatterns.AirFirst, visit.Stands.Code);
+    }
+
+    [Fact]
+    public void Fans_that_stand_in_a_cooler_are_the_finding_since_its_defrost_needs_them()
+    {
+        var cooler = Freezer with { Target = Temperature.FromCelsius(4) };
+        Assert.Equal(CircuitPatterns.AirFirst, Worked.Of(cooler, Seen(1, AsFound.EvaporatorFan, FactState.Stopped)).Stands.Code);
+    }
+
+    [Fact]
+    public void What_nobody_explained_opens_the_next_visit()
+    {
+        var next = Second([Seen(1, AsFound.Defrost, FactState.Defrosting), Seen(2, AsFound.Supply, FactState.Tripped)]);
+        Assert.Equal((DangerBench.Tripped, DangerBench.InDefrost), (next.Stands.Code, next.Stands.Detail));
+        Assert.Equal(3, next.Stands.Values[DangerBench.DaysAgo], 1);
+        Assert.IsType<DangerTask>(next.Next);
+        Assert.Contains(next.Found, f => f.Code == DangerBench.Tripped);
+    }
+
+    [Fact]
+    public void What_was_explained_or_is_seen_otherwise_opens_no_visit()
+    {
+        Entry[] tripped = [Seen(2, AsFound.Supply, FactState.Tripped)];
+        Assert.NotEqual(DangerBench.Tripped, Second([.. tripped, SignedOff(60, DangerBench.Tripped)]).Stands.Code);
+        Assert.Equal(DangerBench.Tripped, Second([.. tripped, SignedOff(60, "")]).Stands.Code);
+        Assert.NotEqual(DangerBench.Tripped, Second([.. tripped, Seen(30, AsFound.Supply, FactState.SwitchedOn)]).Stands.Code);
+        Assert.NotEqual(DangerBench.Tripped, Second(tripped, Seen(1, AsFound.Supply, FactState.SwitchedOn)).Stands.Code);
+    }
+
+    [Fact]
+    public void What_is_seen_again_is_todays_danger_and_said_once()
+    {
+        var next = Second([Seen(2, AsFound.Smell, FactState.Burning)], Seen(1, AsFound.Smell, FactState.Burning));
+        Assert.False(Assert.Single(next.Faults, f => f.Code == DangerBench.Burning).Values.ContainsKey(DangerBench.DaysAgo));
+    }
+
+    /// <summary>A visit three days after one with these entries.</summary>
+    private static VisitCase Second(Entry[] before, params Entry[] today)
+    {
+        var first = Worked.Visit(Freezer, daysBefore: 3);
+        return Worked.Of(Freezer, Worked.Benches, [(Worked.Visit(Freezer), today), (first, [.. before.Select(e => Moved(e, first))])]);
+    }
+
+    private static Entry Moved(Entry entry, Visit to) => entry with
+    {
+        Header = entry.Header with { VisitId = to.Id, At = entry.At.AddDays(-3), WrittenAt = entry.WrittenAt.AddDays(-3) },
+    };
+
+    private static SignOffEntry SignedOff(int minute, string explained) =>
+        new(Seen(minute, AsFound.Door, FactState.Shut).Header, "heater lead", "", "", null, Explained: explained);
 }

@@ -114,6 +114,7 @@ public sealed class CircuitBenchText() : BenchText("circuit")
         CircuitPatterns.WithinTargets => "The refrigerant circuit is on target.",
         CircuitJudgement.NotPossible => "One reading is not possible. Check it first.",
         CircuitJudgement.InDefrost => "It is in its defrost. Nothing is wrong so far. Look again when it has ended.",
+        CircuitJudgement.MayBeInDefrost => "Nothing runs. First see whether it is in its defrost: then that is as it should be.",
         CircuitJudgement.NoReadings => "No readings yet.",
         CircuitJudgement.NoKnownFault => "Some results are off target but match no known fault. Check each one.",
         _ => code,
@@ -166,6 +167,7 @@ public sealed class CircuitBenchText() : BenchText("circuit")
         StepKind.Recheck => $"Check {CircuitText.Name(step.Point!.Value, makeUp)} again",
         StepKind.RecordFact when step.Fact == AsFound.EvaporatorFan => "Look at each evaporator fan",
         StepKind.RecordFact when step.Fact == AsFound.Coil => "Look at the coil: clear, frosted or iced",
+        StepKind.RecordFact when step.Fact == AsFound.Defrost => "See whether it is in its defrost",
         StepKind.RecordFact => "Note whether the compressor runs, and for how long",
         StepKind.RestoreFans => "Get every evaporator fan running",
         StepKind.NoteBeforeThaw => step.Fact switch
@@ -197,6 +199,9 @@ public sealed class CircuitBenchText() : BenchText("circuit")
             StepKind.FindWhyStopped => "Trace the call first. Live tests: qualified, equipped people only.",
             StepKind.WaitToSettle => "Then log the same points again.",
             StepKind.LogAgain => "It was taken before the unit was right or had settled.",
+            StepKind.RecordFact when step.Fact == AsFound.Defrost =>
+                "In a defrost fans and compressor stand rightly. Look at the clock or the controller; feel for warm heaters with the back of "
+                + "your hand near them, not on them.",
             StepKind.RecordFact when results.Length == 0 => "One tap. Without it no reading is fully usable.",
             _ when results.Length == 0 => "It is needed together with others.",
             StepKind.RecordFact => $"One tap. It decides whether {results} {(step.Unlocks.Count == 1 ? "is" : "are")} usable.",

@@ -14,26 +14,47 @@ public sealed class DangerBenchText() : BenchText("danger")
     /// <summary>What was found, for panel, report and the next visit; what to do about it is the headline and the task.</summary>
     public override string Finding(Finding finding, VisitView view) => finding.Code switch
     {
-        DangerBench.Gas => "Gas was smelt.",
-        DangerBench.Burning => $"It smelt burnt, or a wire was found burnt{InDefrost(finding)}.",
-        DangerBench.Tripped => $"A breaker or fuse went{InDefrost(finding)}.",
-        DangerBench.Chafed => "A wire was found chafed through.",
+        DangerBench.Gas => $"Gas was smelt{Left(finding)}.",
+        DangerBench.Burning => $"It smelt burnt, or a wire was found burnt{InDefrost(finding)}{Left(finding)}.",
+        DangerBench.Tripped => $"A breaker or fuse went{InDefrost(finding)}{Left(finding)}.",
+        DangerBench.Chafed => $"A wire was found chafed through{Left(finding)}.",
         DangerBench.NoAirOverCondenser => "The condenser fan was stopped while the compressor ran.",
         _ => finding.Code,
     };
 
     private static string InDefrost(Finding finding) => finding.Detail == DangerBench.InDefrost ? " in the defrost" : "";
 
+    private static bool IsLeft(Finding finding) => finding.Values.ContainsKey(DangerBench.DaysAgo);
+
+    /// <summary>Of an earlier visit's danger that nobody has explained.</summary>
+    private static string Left(Finding finding) => IsLeft(finding) ? $" {Ago(finding)}, not explained since" : "";
+
+    private static string Ago(Finding finding) => Math.Round(finding.Values[DangerBench.DaysAgo]) switch
+    {
+        < 1 => "less than a day ago",
+        1 => "a day ago",
+        var days => $"{days:F0} days ago",
+    };
+
     /// <summary>The first is the headline already.</summary>
     public override IEnumerable<PanelLine> Lines(BenchJudgement judgement, VisitView view) => base.Lines(judgement, view).Skip(1);
 
-    public override string Headline(Finding finding, EquipmentKind kind) => finding.Code switch
+    public override string Headline(Finding finding, EquipmentKind kind) => IsLeft(finding) ? HeadlineOfLeft(finding) : finding.Code switch
     {
         DangerBench.Gas => "Gas in the air. Leave the room and ventilate it first.",
         DangerBench.Burning => "Something burns or has burnt. Leave it off until it is found.",
         DangerBench.Tripped => "A breaker or fuse went. Leave it off until it is known why.",
         DangerBench.Chafed => "A wire is chafed through. Isolate the power before reaching in.",
         DangerBench.NoAirOverCondenser => "The condenser fan is stopped and the compressor runs. Switch it off before it overheats.",
+        _ => finding.Code,
+    };
+
+    private static string HeadlineOfLeft(Finding finding) => finding.Code switch
+    {
+        DangerBench.Gas => $"Gas was smelt {Ago(finding)}; where it came from is not recorded. Ventilate before you go in.",
+        DangerBench.Burning => $"Something burnt {Ago(finding)}; what it was is not recorded. Leave it off until it is found.",
+        DangerBench.Tripped => $"A breaker or fuse went {Ago(finding)}; why is not recorded. Leave it off until it is known.",
+        DangerBench.Chafed => $"A wire was chafed through {Ago(finding)}; no repair is recorded. Isolate the power before reaching in.",
         _ => finding.Code,
     };
 

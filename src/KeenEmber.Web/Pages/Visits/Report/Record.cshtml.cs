@@ -8,6 +8,7 @@ using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
+using KeenEmber.Core.Visits.LogLine;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 

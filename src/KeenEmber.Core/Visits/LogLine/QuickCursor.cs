@@ -1,7 +1,8 @@
+using System.Globalization;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 
-namespace KeenEmber.Core.Visits;
+namespace KeenEmber.Core.Visits.LogLine;
 
 /// <summary>Walks over the words and numbers of a piece: what stands here, and past it.</summary>
 internal abstract class QuickCursor(QuickWords words, string line, List<QuickToken> tokens)
@@ -109,5 +110,62 @@ internal abstract class QuickCursor(QuickWords words, string line, List<QuickTok
         }
 
         return null;
+    }
+
+    /// <summary>"2nd" before a fan.</summary>
+    protected int? OrdinalHere()
+    {
+        if (At + 1 >= Tokens.Count || !Tokens[At].IsNumber || Tokens[At + 1].Start != Tokens[At].End
+            || Tokens[At + 1].Word is not ("st" or "nd" or "rd" or "th")
+            || !int.TryParse(Tokens[At].Word, NumberStyles.None, CultureInfo.InvariantCulture, out var number))
+            return null;
+        At += 2;
+        return number;
+    }
+
+    /// <summary>Which of the evaporator fans.</summary>
+    protected int? IndexHere(AsFound fact)
+    {
+        if (fact != AsFound.EvaporatorFan || At >= Tokens.Count)
+            return null;
+        var start = At;
+        if (Tokens[At].Word == "#")
+            At++;
+        if (At < Tokens.Count && Tokens[At].IsNumber)
+            return int.TryParse(Tokens[At++].Word, NumberStyles.None, CultureInfo.InvariantCulture, out var number) ? number : 0;
+        if (At < Tokens.Count && Words.Numbers.TryGetValue(Tokens[At].Word, out var said))
+        {
+            At++;
+            return said;
+        }
+
+        At = start;
+        return null;
+    }
+
+    /// <summary>"for 25 min", "2 h 10 min"; null where no span stands here.</summary>
+    protected TimeSpan? RunTimeHere()
+    {
+        var start = At;
+        SkipFillers();
+        SkipBeforeNumber();
+        TimeSpan? span = null;
+        while (At + 1 < Tokens.Count && Tokens[At].IsNumber && QuantityReader.Number(Tokens[At].Word) is >= 0 and < 100_000 and var amount)
+        {
+            var word = Tokens[At + 1].Word;
+            if (Words.Minutes.Contains(word))
+                span = (span ?? TimeSpan.Zero) + TimeSpan.FromMinutes(amount);
+            else if (Words.Hours.Contains(word))
+                span = (span ?? TimeSpan.Zero) + TimeSpan.FromHours(amount);
+            else
+                break;
+            At += 2;
+        }
+
+        if (span is null)
+            At = start;
+        else
+            SkipFillers();
+        return span;
     }
 }

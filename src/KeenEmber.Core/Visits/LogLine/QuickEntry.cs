@@ -3,7 +3,7 @@ using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 
-namespace KeenEmber.Core.Visits;
+namespace KeenEmber.Core.Visits.LogLine;
 
 public enum QuickProblem { UnknownWords, ValueMissing, BadValue, StateMissing, StateDoesNotFit, NoSuchFan, LineTooLong, TooManyEntries }
 

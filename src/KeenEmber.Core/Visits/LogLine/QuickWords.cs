@@ -1,6 +1,6 @@
 using KeenEmber.Core.Plant;
 
-namespace KeenEmber.Core.Visits;
+namespace KeenEmber.Core.Visits.LogLine;
 
 /// <summary>The words quick entry knows, all in lower case. Made where the language is known.</summary>
 /// <param name="Points">Points, by phrases of one to five words.</param>

@@ -3,8 +3,9 @@ using FsCheck.Fluent;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Visits;
+using KeenEmber.Core.Visits.LogLine;
 
-namespace KeenEmber.Core.Tests.Visits;
+namespace KeenEmber.Core.Tests.Visits.LogLine;
 
 public class QuickEntryTests
 {

@@ -1,8 +1,7 @@
-using System.Globalization;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 
-namespace KeenEmber.Core.Visits;
+namespace KeenEmber.Core.Visits.LogLine;
 
 /// <summary>Reads one piece of a line from left to right.</summary>
 internal sealed class QuickPiece(QuickWords words, UnitPreference units, int evaporatorFans, string line, List<QuickToken> tokens)
@@ -204,7 +203,7 @@ internal sealed class QuickPiece(QuickWords words, UnitPreference units, int eva
     private QuickItem Seen(int start, AsFound fact, int? index, FactState[] meanings, bool isTurned)
     {
         var fitting = meanings.Where(fact.States().Contains).ToList();
-        FactState? state = fitting.Count == 0 ? null : isTurned ? Opposite(fitting[0], fact) : fitting[0];
+        FactState? state = fitting.Count == 0 ? null : isTurned ? fact.Opposite(fitting[0]) : fitting[0];
         if (state is not { } seen)
             return new QuickUnclear(Slice(start, At), QuickProblem.StateDoesNotFit);
         if (index is { } fan && (fan < 1 || fan > evaporatorFans))
@@ -214,32 +213,6 @@ internal sealed class QuickPiece(QuickWords words, UnitPreference units, int eva
         SkipAll(Words.Prepositions);
         At = At == Tokens.Count ? At : end;
         return new QuickObservation(Slice(start, end), fact, index, seen, runTime);
-    }
-
-    /// <summary>What a thing is when it is not so; null where that leaves open what it is.</summary>
-    private static FactState? Opposite(FactState state, AsFound fact)
-    {
-        FactState? other = state switch
-        {
-            FactState.Running => FactState.Stopped,
-            FactState.Stopped => FactState.Running,
-            FactState.Defrosting => FactState.Refrigerating,
-            FactState.Refrigerating => FactState.Defrosting,
-            FactState.Shut when fact == AsFound.Door => FactState.NotClosing,
-            FactState.Open => FactState.Closed,
-            FactState.Closed => FactState.Open,
-            FactState.Dirty => FactState.Clean,
-            FactState.Clean => FactState.Dirty,
-            FactState.Wet => FactState.Dry,
-            FactState.Dry => FactState.Wet,
-            FactState.Tripped => FactState.SwitchedOn,
-            FactState.Found => FactState.None,
-            FactState.Shown => FactState.None,
-            FactState.Blocked => FactState.Clear,
-            FactState.Torn => FactState.Sound,
-            _ => null,
-        };
-        return other is { } fits && fact.States().Contains(fits) ? fits : null;
     }
 
     private QuickUnclear? ValueMissing()
@@ -264,37 +237,6 @@ internal sealed class QuickPiece(QuickWords words, UnitPreference units, int eva
         return starts;
     }
 
-    /// <summary>"2nd" before a fan.</summary>
-    private int? OrdinalHere()
-    {
-        if (At + 1 >= Tokens.Count || !Tokens[At].IsNumber || Tokens[At + 1].Start != Tokens[At].End
-            || Tokens[At + 1].Word is not ("st" or "nd" or "rd" or "th")
-            || !int.TryParse(Tokens[At].Word, NumberStyles.None, CultureInfo.InvariantCulture, out var number))
-            return null;
-        At += 2;
-        return number;
-    }
-
-    /// <summary>Which of the evaporator fans.</summary>
-    private int? IndexHere(AsFound fact)
-    {
-        if (fact != AsFound.EvaporatorFan || At >= Tokens.Count)
-            return null;
-        var start = At;
-        if (Tokens[At].Word == "#")
-            At++;
-        if (At < Tokens.Count && Tokens[At].IsNumber)
-            return int.TryParse(Tokens[At++].Word, NumberStyles.None, CultureInfo.InvariantCulture, out var number) ? number : 0;
-        if (At < Tokens.Count && Words.Numbers.TryGetValue(Tokens[At].Word, out var said))
-        {
-            At++;
-            return said;
-        }
-
-        At = start;
-        return null;
-    }
-
     private State? StateHere()
     {
         var start = At;
@@ -309,30 +251,5 @@ internal sealed class QuickPiece(QuickWords words, UnitPreference units, int eva
 
         At = start;
         return null;
-    }
-
-    private TimeSpan? RunTimeHere()
-    {
-        var start = At;
-        SkipFillers();
-        SkipBeforeNumber();
-        TimeSpan? span = null;
-        while (At + 1 < Tokens.Count && Tokens[At].IsNumber && QuantityReader.Number(Tokens[At].Word) is >= 0 and < 100_000 and var amount)
-        {
-            var word = Tokens[At + 1].Word;
-            if (Words.Minutes.Contains(word))
-                span = (span ?? TimeSpan.Zero) + TimeSpan.FromMinutes(amount);
-            else if (Words.Hours.Contains(word))
-                span = (span ?? TimeSpan.Zero) + TimeSpan.FromHours(amount);
-            else
-                break;
-            At += 2;
-        }
-
-        if (span is null)
-            At = start;
-        else
-            SkipFillers();
-        return span;
     }
 }
