@@ -1,10 +1,10 @@
 using BenchmarkDotNet.Attributes;
+using KeenEmber.Application.Import;
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Storage;
-using KeenEmber.Storage.Tests;
+using KeenEmber.Application.Tests.Import;
 using KeenEmber.Web.Pages.Visits.Defrost;
 using KeenEmber.Web.Wording;
 using NodaTime;

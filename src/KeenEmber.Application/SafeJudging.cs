@@ -27,8 +27,10 @@ public sealed class SafeJudging(ILogger logger, Guid visit, CancellationToken le
     public static Finding Finding(IEnumerable<string> benches) =>
         Core.Findings.Finding.Of(CouldNotJudge) with { Detail = string.Join(", ", benches.Order(StringComparer.Ordinal)) };
 
+    /// <summary>Code of the finding that a bench could not judge.</summary>
     public const string CouldNotJudge = "visit.could-not-judge";
 
+    /// <inheritdoc/>
     public T Of<T>(string bench, Func<T> judge, T otherwise)
     {
         left.ThrowIfCancellationRequested();

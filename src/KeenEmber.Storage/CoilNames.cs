@@ -9,8 +9,10 @@ namespace KeenEmber.Storage;
 /// <param name="naming">What becomes of the name in the code; null when it is written as it is.</param>
 public sealed class CoilNames(JsonNamingPolicy? naming = null) : JsonConverterFactory
 {
+    /// <inheritdoc/>
     public override bool CanConvert(Type typeToConvert) => typeToConvert == typeof(PointRef) || typeToConvert == typeof(ResultRef);
 
+    /// <inheritdoc/>
     public override JsonConverter CreateConverter(Type typeToConvert, JsonSerializerOptions options) =>
         typeToConvert == typeof(PointRef) ? new Converter<PointRef>(naming) : new Converter<ResultRef>(naming);
 

@@ -13,6 +13,7 @@ public sealed class Database
     /// <summary>For another program to let go of the record; the technician waits no longer for an answer.</summary>
     private const int SecondsToWait = 3;
 
+    /// <summary>Name of the record in the data folder.</summary>
     public const string FileName = "keen-ember.db";
 
     private readonly string connectionString;

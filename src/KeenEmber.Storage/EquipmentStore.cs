@@ -74,6 +74,7 @@ public sealed class EquipmentStore(Database database)
         public Site ToSite() => new(Guid.Parse(Id), Name, ElevationM, TimeZone);
     }
 
+    /// <summary>All of them, by name.</summary>
     public IReadOnlyList<Site> Sites()
     {
         using var db = database.Open();

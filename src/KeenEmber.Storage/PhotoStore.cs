@@ -43,6 +43,7 @@ public sealed class PhotoStore
 
     private readonly string folder;
 
+    /// <param name="dataFolder">Photos lie in a folder of their own below it, which is made where it is missing.</param>
     public PhotoStore(string dataFolder)
     {
         folder = Path.Combine(dataFolder, "photos");

@@ -13,10 +13,19 @@ public sealed record SearchHit(string Kind, Guid EquipmentId, string Tag, string
 /// <summary>Full text search over units, visits, notes, changes and parts.</summary>
 public sealed class SearchStore(Database database)
 {
+    /// <summary>Kind of a hit in a unit.</summary>
     public const string Unit = "unit";
+
+    /// <summary>Kind of a hit in a visit.</summary>
     public const string Visit = "visit";
+
+    /// <summary>More are not listed.</summary>
     public const int MostHits = 60;
+
+    /// <summary>Stands before a word that was found.</summary>
     public const char MarkOpen = '\u0002';
+
+    /// <summary>Stands after it.</summary>
     public const char MarkClose = '\u0003';
 
     /// <summary>The last written ones: in the order of the index, so that no more are read than are shown.</summary>

@@ -24,6 +24,7 @@ public sealed class ShopStore(Database database)
             };
     }
 
+    /// <summary>Keeps it in place of what was there.</summary>
     public void Save(Shop shop)
     {
         using var db = database.Open();

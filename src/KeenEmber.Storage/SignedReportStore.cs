@@ -23,6 +23,7 @@ public sealed class SignedReportStore(Database database)
             """, new { Id = report.EntryId.ToString(), At = Database.Utc(report.SignedAt), report.Version, report.ForLead, report.ForCustomer });
     }
 
+    /// <summary>The report as it was signed by this entry; null where none is kept.</summary>
     public SignedReport? Find(Guid entryId)
     {
         using var db = database.Open();

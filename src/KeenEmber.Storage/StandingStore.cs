@@ -23,6 +23,7 @@ public sealed record VisitStanding(
 /// <param name="Visits">The latest first.</param>
 public sealed record UnitStanding(IReadOnlyList<VisitStanding> Visits, IReadOnlyList<OpenLoop> Loops, IReadOnlyList<Drifting> Drift)
 {
+    /// <summary>Null on a unit without visits.</summary>
     public VisitStanding? Latest => Visits.Count > 0 ? Visits[0] : null;
 }
 
@@ -39,7 +40,29 @@ public sealed record UnitLine(
 }
 
 /// <summary>Which units a list holds.</summary>
-public enum Listing { All, Safety, Overdue, FollowUp, Visited, Callbacks, Drifting }
+public enum Listing
+{
+    /// <summary>Every unit.</summary>
+    All,
+
+    /// <summary>Those with a safety bypassed.</summary>
+    Safety,
+
+    /// <summary>Those with something open past its day.</summary>
+    Overdue,
+
+    /// <summary>Those that somebody said to look at again.</summary>
+    FollowUp,
+
+    /// <summary>Those with a visit.</summary>
+    Visited,
+
+    /// <summary>Those seen again too soon.</summary>
+    Callbacks,
+
+    /// <summary>Those with a result that creeps.</summary>
+    Drifting,
+}
 
 /// <summary>How the units stand, kept for the lists and made anew when what it rests on has changed.</summary>
 public sealed class StandingStore(Database database)

@@ -64,6 +64,7 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
         });
     }
 
+    /// <summary>Null where there is none of that id.</summary>
     public Visit? Find(Guid id)
     {
         using var db = database.Open();
@@ -214,5 +215,6 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
           AND json_remove(body, '$.since') = json_remove(@Body, '$.since')
         """, RowOf(entry)) == 1;
 
+    /// <inheritdoc/>
     public void Dispose() => read.Dispose();
 }

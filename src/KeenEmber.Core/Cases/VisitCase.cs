@@ -15,8 +15,10 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
 {
     private readonly ConcurrentDictionary<IBench, BenchJudgement?> judged = [];
 
+    /// <summary>Runs what may fail.</summary>
     protected IJudging Judging => judging;
 
+    /// <summary>The visit.</summary>
     public Visit Visit { get; } = record.Visits.First(v => v.Visit.Id == record.VisitId).Visit;
 
     /// <summary>What is on record of the visit.</summary>
@@ -25,10 +27,13 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
     /// <summary>What the unit was on the visit.</summary>
     public Equipment Equipment => Timeline.Unit;
 
+    /// <summary>Where the unit stands.</summary>
     public Site Site => record.Sites[Equipment.SiteId];
 
+    /// <summary>Whose policies hold.</summary>
     public Shop Shop => record.Shop;
 
+    /// <summary>The moment for which it is worked out.</summary>
     public DateTimeOffset Now => record.Now;
 
     /// <summary>A sign-off ends a visit before its time is up.</summary>
@@ -45,6 +50,7 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
     /// <summary>The latest reading of every point.</summary>
     public IReadOnlyDictionary<PointRef, TakenReading> Readings => field ??= Timeline.LatestReadings();
 
+    /// <summary>What the unit's circuit has.</summary>
     public CircuitMakeUp MakeUp => field ??= Equipment.MakeUp;
 
     /// <summary>Every visit of the unit, later ones too, the latest first.</summary>
@@ -89,12 +95,16 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
     /// <summary>How the unit was found, and what of it is not on record yet.</summary>
     public AsFoundRecord AsFound => field ??= AsFoundRecord.Of(Timeline, Equipment);
 
+    /// <summary>What was recommended.</summary>
     public IEnumerable<RecommendationEntry> Recommendations => Timeline.Standing.OfType<RecommendationEntry>();
 
+    /// <summary>Photos taken.</summary>
     public IEnumerable<PhotoEntry> Photos => Timeline.Standing.OfType<PhotoEntry>();
 
+    /// <summary>The last signature; null without one.</summary>
     public SignatureEntry? Signature => Timeline.Standing.OfType<SignatureEntry>().LastOrDefault();
 
+    /// <summary>How it was signed off; null while it is not.</summary>
     public SignOffEntry? SignOff => Timeline.Standing.OfType<SignOffEntry>().LastOrDefault();
 
     /// <summary>The unit's display less the reference thermometer, K; null until both were read.</summary>

@@ -1,7 +1,17 @@
 namespace KeenEmber.Core.Findings;
 
 /// <summary>How surely a finding is so.</summary>
-public enum Strength { Weak, Fair, Strong }
+public enum Strength
+{
+    /// <summary>It may be so.</summary>
+    Weak,
+
+    /// <summary>It is likely.</summary>
+    Fair,
+
+    /// <summary>It is so, as far as readings can say.</summary>
+    Strong,
+}
 
 /// <summary>Something a bench says, without a sentence: those are made where the reader's units are known.</summary>
 /// <param name="Code">Stable name, bench first: "circuit.short-of-charge".</param>

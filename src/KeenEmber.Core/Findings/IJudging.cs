@@ -11,7 +11,9 @@ public interface IJudging
 /// <summary>Runs a bench and lets its failure through: where failing is to be seen.</summary>
 public sealed class PlainJudging : IJudging
 {
+    /// <summary>It has no state, so one serves all.</summary>
     public static readonly PlainJudging Instance = new();
 
+    /// <inheritdoc/>
     public T Of<T>(string bench, Func<T> judge, T otherwise) => judge();
 }

@@ -6,7 +6,10 @@ namespace KeenEmber.Core.Plant;
 [Flags]
 public enum CircuitParts
 {
+    /// <summary>None of them.</summary>
     None = 0,
+
+    /// <summary>A liquid receiver.</summary>
     Receiver = 1,
 
     /// <summary>Closes the liquid line, so that the compressor pumps down and stops on its low-pressure control.</summary>
@@ -17,7 +20,11 @@ public enum CircuitParts
 
     /// <summary>Floods the condenser to hold head up in the cold.</summary>
     HeadPressureValve = 8,
+
+    /// <summary>A regulator that holds the evaporator's pressure.</summary>
     EvaporatorPressureRegulator = 16,
+
+    /// <summary>A stop valve in the suction line.</summary>
     SuctionStop = 32,
 }
 
@@ -27,8 +34,10 @@ public enum CircuitParts
 public sealed record CircuitMakeUp(
     EquipmentKind Kind, Metering Metering, CondenserKind Condenser, CircuitParts Parts, int Coils = 1, double? RatedCurrentA = null)
 {
+    /// <summary>It has all of these parts.</summary>
     public bool Has(CircuitParts part) => (Parts & part) != 0;
 
+    /// <summary>Its own condenser stands in air.</summary>
     public bool IsAirCooled => Condenser is CondenserKind.AirCooledRemote or CondenserKind.AirCooledSelfContained;
 
     /// <summary>The places to measure at, in walking order. A case on a rack ends at its own pipes: the rack's machines are

@@ -5,6 +5,7 @@ namespace KeenEmber.Core.Plant;
 /// <summary>A target range, in the unit of its result (K, a plain ratio, a share of 1), ends included.</summary>
 public readonly record struct Band(double Low, double High)
 {
+    /// <summary>Where a value lies against the band; its edges are inside.</summary>
     public BandPosition Place(double value) =>
         value < Low ? BandPosition.Below : value > High ? BandPosition.Above : BandPosition.Inside;
 
@@ -12,7 +13,18 @@ public readonly record struct Band(double Low, double High)
         new(low + Temperature.ZeroCelsiusInKelvin, high + Temperature.ZeroCelsiusInKelvin);
 }
 
-public enum BandPosition { Below, Inside, Above }
+/// <summary>Where a value lies against a band.</summary>
+public enum BandPosition
+{
+    /// <summary>Under it.</summary>
+    Below,
+
+    /// <summary>In it.</summary>
+    Inside,
+
+    /// <summary>Over it.</summary>
+    Above,
+}
 
 /// <summary>How hard the unit works at the moment of judging.</summary>
 public enum Load
@@ -81,6 +93,7 @@ public sealed record CircuitTargets(IReadOnlyDictionary<ResultKind, Band> Bands)
     /// <summary>What a coil takes out of the air, as a share of its TD.</summary>
     private static readonly Band AirDropShare = new(0.25, 0.8);
 
+    /// <summary>The target of a result; null where it has none.</summary>
     public Band? For(ResultKind kind) => Bands.TryGetValue(kind, out var band) ? band : null;
 
     /// <summary>The load that a box so far above its target makes; settled while nobody knows.</summary>

@@ -3,12 +3,125 @@ namespace KeenEmber.Core.Plant;
 /// <summary>What kind of part of a unit something is. A member keeps its name once an entry was written with it.</summary>
 public enum ComponentKind
 {
-    EvaporatorFan, FanDelaySwitch, Coil, HeaterElement, HeaterSafety, DefrostClock, DefrostRelay, TerminationSwitch, DrainHeater,
-    Control, Display, ControlRelay, LowPressureControl, HighPressureControl, FanCyclingControl,
-    Compressor, Contactor, StartRelay, Overload, RunCapacitor, StartCapacitor, CondenserFan, CondenserFanCapacitor,
-    ExpansionValve, ElectronicValve, CapillaryTube, LiquidSolenoid, Drier, SightGlass, Receiver, HeadPressureValve, WaterValve,
-        EvaporatorRegulator, SuctionStop,
-    Breaker, Fuse, Wiring, Door, Gasket, GlycolPump,
+    /// <summary>Evaporator fan with its motor.</summary>
+    EvaporatorFan,
+
+    /// <summary>Switch that holds the fans back after a defrost.</summary>
+    FanDelaySwitch,
+
+    /// <summary>Evaporator coil.</summary>
+    Coil,
+
+    /// <summary>Defrost heater.</summary>
+    HeaterElement,
+
+    /// <summary>Thermal cut-out of the heaters.</summary>
+    HeaterSafety,
+
+    /// <summary>Defrost clock.</summary>
+    DefrostClock,
+
+    /// <summary>Relay or contactor that changes over to defrost.</summary>
+    DefrostRelay,
+
+    /// <summary>Switch that ends the heat.</summary>
+    TerminationSwitch,
+
+    /// <summary>Heater of the drain.</summary>
+    DrainHeater,
+
+    /// <summary>Thermostat or controller.</summary>
+    Control,
+
+    /// <summary>Display of the control.</summary>
+    Display,
+
+    /// <summary>Relay the control drives.</summary>
+    ControlRelay,
+
+    /// <summary>Low-pressure control.</summary>
+    LowPressureControl,
+
+    /// <summary>High-pressure control.</summary>
+    HighPressureControl,
+
+    /// <summary>Control that cycles the condenser fan.</summary>
+    FanCyclingControl,
+
+    /// <summary>Compressor.</summary>
+    Compressor,
+
+    /// <summary>Compressor contactor.</summary>
+    Contactor,
+
+    /// <summary>Start relay.</summary>
+    StartRelay,
+
+    /// <summary>Overload or motor protector.</summary>
+    Overload,
+
+    /// <summary>Run capacitor of the compressor.</summary>
+    RunCapacitor,
+
+    /// <summary>Start capacitor of the compressor.</summary>
+    StartCapacitor,
+
+    /// <summary>Condenser fan with its motor.</summary>
+    CondenserFan,
+
+    /// <summary>Run capacitor of the condenser fan.</summary>
+    CondenserFanCapacitor,
+
+    /// <summary>Thermostatic expansion valve.</summary>
+    ExpansionValve,
+
+    /// <summary>Electronic expansion valve.</summary>
+    ElectronicValve,
+
+    /// <summary>Capillary tube.</summary>
+    CapillaryTube,
+
+    /// <summary>Solenoid valve in the liquid line.</summary>
+    LiquidSolenoid,
+
+    /// <summary>Filter drier.</summary>
+    Drier,
+
+    /// <summary>Sight glass.</summary>
+    SightGlass,
+
+    /// <summary>Liquid receiver.</summary>
+    Receiver,
+
+    /// <summary>Valve that holds head in the cold.</summary>
+    HeadPressureValve,
+
+    /// <summary>Water-regulating valve.</summary>
+    WaterValve,
+
+    /// <summary>Evaporator pressure regulator.</summary>
+    EvaporatorRegulator,
+
+    /// <summary>Stop valve in the suction line.</summary>
+    SuctionStop,
+
+    /// <summary>Circuit breaker.</summary>
+    Breaker,
+
+    /// <summary>Fuse.</summary>
+    Fuse,
+
+    /// <summary>Wires and terminals.</summary>
+    Wiring,
+
+    /// <summary>Door with its hardware.</summary>
+    Door,
+
+    /// <summary>Door gasket.</summary>
+    Gasket,
+
+    /// <summary>Pump of the glycol.</summary>
+    GlycolPump,
 }
 
 /// <summary>One part of a unit, told from its like by where it is.</summary>

@@ -14,6 +14,7 @@ public sealed record Equipment(
     /// <summary>Of the place it stands in; those of its refrigerant come by themselves.</summary>
     public Hazards Hazards { get; init; }
 
+    /// <summary>What its circuit has, which decides points, facts and targets.</summary>
     public CircuitMakeUp MakeUp => new(Kind, Circuit.Metering, Circuit.Condenser, Circuit.Parts, Circuit.Coils, Circuit.RatedCurrentA);
 }
 

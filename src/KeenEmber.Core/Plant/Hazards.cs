@@ -4,22 +4,32 @@ namespace KeenEmber.Core.Plant;
 [Flags]
 public enum Hazards
 {
+    /// <summary>None.</summary>
     None = 0,
 
     /// <summary>By its refrigerant; never typed in.</summary>
     Flammable = 1,
+
+    /// <summary>CO2 at high pressure.</summary>
     HighPressureCo2 = 2,
 
     /// <summary>More than one supply: dead on one is not dead.</summary>
     SecondSupply = 4,
+
+    /// <summary>Work at height.</summary>
     Height = 8,
 
     /// <summary>A closed room without fresh air, where gas gathers.</summary>
     ClosedRoom = 16,
+
+    /// <summary>Wet floor.</summary>
     WetFloor = 32,
+
+    /// <summary>Hot heaters.</summary>
     HotHeaters = 64,
 }
 
+/// <summary>What on a unit can hurt somebody.</summary>
 public static class HazardsOfAUnit
 {
     private const string CarbonDioxide = "R744";

@@ -7,11 +7,23 @@ public enum MeasuringPoint
 {
     /// <summary>Air of the box as it enters the coil; the bath of a glycol chiller.</summary>
     BoxAir,
+
+    /// <summary>Air off the coil.</summary>
     AirLeaving,
+
+    /// <summary>Suction line at the coil's outlet.</summary>
     SuctionLineCoil,
+
+    /// <summary>Suction pressure.</summary>
     SuctionPressure,
+
+    /// <summary>Suction line at the compressor.</summary>
     SuctionLineCompressor,
+
+    /// <summary>Compressor current.</summary>
     CompressorCurrent,
+
+    /// <summary>Discharge line.</summary>
     DischargeLine,
 
     /// <summary>Head pressure; for a case on a rack the pressure of its liquid.</summary>
@@ -19,18 +31,27 @@ public enum MeasuringPoint
 
     /// <summary>Lowest and highest head over one whole cycle of the condenser fan.</summary>
     HeadCycleLow,
+
+    /// <summary>Highest head in a cycle of the condenser fan.</summary>
     HeadCycleHigh,
 
     /// <summary>Air entering the condenser; the water leaving a water-cooled one.</summary>
     CondenserAir,
+
+    /// <summary>Liquid line at the condenser's outlet.</summary>
     LiquidLine,
+
+    /// <summary>Liquid line behind the drier.</summary>
     LiquidAfterDrier,
 
     /// <summary>In the box but not on the circuit: what the unit's own display shows, and the warmest product found.</summary>
     BoxDisplay,
+
+    /// <summary>Product.</summary>
     Product,
 }
 
+/// <summary>What is measured at a point.</summary>
 public static class MeasuringPoints
 {
     /// <summary>Every point there can be, of one coil and of two.</summary>
@@ -51,8 +72,10 @@ public static class MeasuringPoints
     private static readonly MeasuringPoint[] OnDemand =
         [MeasuringPoint.HeadCycleLow, MeasuringPoint.HeadCycleHigh, MeasuringPoint.LiquidAfterDrier];
 
+    /// <summary>The kind of quantity measured at a point.</summary>
     public static QuantityKind Kind(this PointRef point) => point.Point.Kind();
 
+    /// <summary>The kind of quantity measured at a point.</summary>
     public static QuantityKind Kind(this MeasuringPoint point) => point switch
     {
         MeasuringPoint.SuctionPressure or MeasuringPoint.DischargePressure or MeasuringPoint.HeadCycleLow or MeasuringPoint.HeadCycleHigh => QuantityKind.Pressure,

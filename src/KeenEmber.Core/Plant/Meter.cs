@@ -17,10 +17,19 @@ public sealed record Meter(Guid Id, string Name, double? Accuracy, bool IsChecke
 /// </remarks>
 public static class MeterAccuracy
 {
+    /// <summary>Of a thermometer of which nothing is known, K.</summary>
     public const double ThermometerK = 0.5;
+
+    /// <summary>Of a gauge of which nothing is known, share of the reading.</summary>
     public const double GaugeShare = 0.01;
+
+    /// <summary>At least this, kPa.</summary>
     public const double GaugeFloorKpa = 2;
+
+    /// <summary>Of a clamp meter of which nothing is known, share of the reading.</summary>
     public const double ClampShare = 0.02;
+
+    /// <summary>At least this, A.</summary>
     public const double ClampFloorA = 0.1;
 
     /// <summary>Scales and refractometers: 1 % of the reading, trade practice.</summary>

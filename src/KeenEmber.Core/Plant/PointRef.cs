@@ -8,17 +8,22 @@ namespace KeenEmber.Core.Plant;
 /// <param name="Coil">From 1; 1 for every point that is not at a coil.</param>
 public readonly record struct PointRef(MeasuringPoint Point, int Coil = 1) : IComparable<PointRef>, IParsable<PointRef>
 {
+    /// <summary>A point at the first coil, or of the unit.</summary>
     public static implicit operator PointRef(MeasuringPoint point) => new(point);
 
     /// <summary>As a technician walks: what is at the first coil, what is at the second, then the rest.</summary>
     public int CompareTo(PointRef other) => (!Point.IsAtCoil(), Coil, Point).CompareTo((!other.Point.IsAtCoil(), other.Coil, other.Point));
 
+    /// <summary>Earlier on the walk.</summary>
     public static bool operator <(PointRef one, PointRef other) => one.CompareTo(other) < 0;
 
+    /// <summary>Earlier on the walk, or the same.</summary>
     public static bool operator <=(PointRef one, PointRef other) => one.CompareTo(other) <= 0;
 
+    /// <summary>Later on the walk.</summary>
     public static bool operator >(PointRef one, PointRef other) => one.CompareTo(other) > 0;
 
+    /// <summary>Later on the walk, or the same.</summary>
     public static bool operator >=(PointRef one, PointRef other) => one.CompareTo(other) >= 0;
 
     /// <summary>The name of the point, with the number of its coil from the second on.</summary>
@@ -32,6 +37,7 @@ public readonly record struct PointRef(MeasuringPoint Point, int Coil = 1) : ICo
         return found is not null;
     }
 
+    /// <summary>Reads a name; one that names none is a <see cref="FormatException"/>.</summary>
     public static PointRef Parse(string s, IFormatProvider? provider = null) =>
         TryParse(s, provider, out var point) ? point : throw new FormatException($"There is no point {s}.");
 
@@ -43,6 +49,7 @@ public readonly record struct PointRef(MeasuringPoint Point, int Coil = 1) : ICo
 /// <param name="Coil">From 1; 1 for every result that is not of a coil.</param>
 public readonly record struct ResultRef(ResultKind Kind, int Coil = 1) : IParsable<ResultRef>
 {
+    /// <summary>A result of the first coil, or of the unit.</summary>
     public static implicit operator ResultRef(ResultKind kind) => new(kind);
 
     /// <summary>The name of the result, with the number of its coil from the second on.</summary>
@@ -56,6 +63,7 @@ public readonly record struct ResultRef(ResultKind Kind, int Coil = 1) : IParsab
         return found is not null;
     }
 
+    /// <summary>Reads a name; one that names none is a <see cref="FormatException"/>.</summary>
     public static ResultRef Parse(string s, IFormatProvider? provider = null) =>
         TryParse(s, provider, out var result) ? result : throw new FormatException($"There is no result {s}.");
 }

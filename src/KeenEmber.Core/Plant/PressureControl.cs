@@ -6,9 +6,29 @@ namespace KeenEmber.Core.Plant;
 /// <summary>Settings that are made as pressures and thought of as temperatures.</summary>
 public enum PressureSetting
 {
-    LowCutIn, LowCutOut, FanOn, FanOff, HighCutOut, WaterValveOpening, EvaporatorRegulator,
+    /// <summary>Low-pressure cut-in.</summary>
+    LowCutIn,
+
+    /// <summary>Low-pressure cut-out.</summary>
+    LowCutOut,
+
+    /// <summary>Condenser fan on.</summary>
+    FanOn,
+
+    /// <summary>Condenser fan off.</summary>
+    FanOff,
+
+    /// <summary>High-pressure cut-out.</summary>
+    HighCutOut,
+
+    /// <summary>Where the water valve opens.</summary>
+    WaterValveOpening,
+
+    /// <summary>What the evaporator pressure regulator holds.</summary>
+    EvaporatorRegulator,
 }
 
+/// <summary>What can be set on pressure controls.</summary>
 public static class PressureSettings
 {
     /// <summary>The settings that a unit of this make-up has.</summary>
@@ -23,6 +43,7 @@ public static class PressureSettings
         _ => makeUp.Has(CircuitParts.EvaporatorPressureRegulator),
     })];
 
+    /// <summary>It is of the high side.</summary>
     public static bool IsHighSide(this PressureSetting setting) =>
         setting is PressureSetting.FanOn or PressureSetting.FanOff or PressureSetting.HighCutOut or PressureSetting.WaterValveOpening;
 

@@ -3,11 +3,53 @@ namespace KeenEmber.Core.Plant;
 /// <summary>What the bench computes, in the order it is read.</summary>
 public enum ResultKind
 {
-    SuperheatCoil, Subcooling, EvaporatorTd, Evaporating, SuperheatCompressor, LineGain,
-    AirDrop, Condensing, CondensingLow, CondensingHigh, CondenserSplit, CompressionRatio, DischargeTemperature, CurrentShare,
+    /// <summary>Superheat at the coil's outlet.</summary>
+    SuperheatCoil,
+
+    /// <summary>Subcooling at the condenser's outlet.</summary>
+    Subcooling,
+
+    /// <summary>Air on the coil less evaporating.</summary>
+    EvaporatorTd,
+
+    /// <summary>Evaporating temperature.</summary>
+    Evaporating,
+
+    /// <summary>Superheat at the compressor.</summary>
+    SuperheatCompressor,
+
+    /// <summary>Warming of the suction line from coil to compressor.</summary>
+    LineGain,
+
+    /// <summary>Air on the coil less air off.</summary>
+    AirDrop,
+
+    /// <summary>Condensing temperature.</summary>
+    Condensing,
+
+    /// <summary>Condensing at the lowest head of a fan cycle.</summary>
+    CondensingLow,
+
+    /// <summary>Condensing at the highest head of a fan cycle.</summary>
+    CondensingHigh,
+
+    /// <summary>Condensing less air or water on the condenser.</summary>
+    CondenserSplit,
+
+    /// <summary>Head over suction, both absolute.</summary>
+    CompressionRatio,
+
+    /// <summary>Temperature of the discharge line.</summary>
+    DischargeTemperature,
+
+    /// <summary>Compressor current over that of its plate.</summary>
+    CurrentShare,
+
+    /// <summary>Liquid line before the drier less behind it.</summary>
     DrierDrop,
 }
 
+/// <summary>The order of results.</summary>
 public static class ResultKinds
 {
     /// <summary>Whether there is one for every coil of a unit.</summary>

@@ -7,5 +7,6 @@ namespace KeenEmber.Core.Plant;
 /// <param name="TimeZone">IANA name, as in "Europe/London"; times are kept in UTC and shown in this zone.</param>
 public sealed record Site(Guid Id, string Name, double ElevationM, string TimeZone)
 {
+    /// <summary>Of its elevation.</summary>
     public Pressure Atmosphere => Core.Quantities.Atmosphere.AtElevation(ElevationM);
 }

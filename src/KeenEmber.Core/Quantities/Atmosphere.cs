@@ -3,7 +3,10 @@ namespace KeenEmber.Core.Quantities;
 /// <summary>The air pressure that a gauge at some height starts from.</summary>
 public static class Atmosphere
 {
+    /// <summary>No place of work lies lower, m.</summary>
     public const double LowestElevationM = -430;
+
+    /// <summary>No place of work lies higher, m.</summary>
     public const double HighestElevationM = 5000;
 
     /// <summary>Mean atmospheric pressure at an elevation (International Standard Atmosphere, ISO 2533:1975, troposphere).</summary>

@@ -10,13 +10,18 @@ public readonly record struct Pressure(double Kpa) : IComparable<Pressure>
     /// <summary>Kilopascal above (negative: below) the given atmosphere.</summary>
     public double GaugeKpa(Pressure atmosphere) => Kpa - atmosphere.Kpa;
 
+    /// <summary>By size.</summary>
     public int CompareTo(Pressure other) => Kpa.CompareTo(other.Kpa);
 
+    /// <summary>Lower.</summary>
     public static bool operator <(Pressure a, Pressure b) => a.Kpa < b.Kpa;
 
+    /// <summary>Higher.</summary>
     public static bool operator >(Pressure a, Pressure b) => a.Kpa > b.Kpa;
 
+    /// <summary>Lower or the same.</summary>
     public static bool operator <=(Pressure a, Pressure b) => a.Kpa <= b.Kpa;
 
+    /// <summary>Higher or the same.</summary>
     public static bool operator >=(Pressure a, Pressure b) => a.Kpa >= b.Kpa;
 }

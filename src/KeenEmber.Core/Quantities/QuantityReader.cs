@@ -4,19 +4,41 @@ using System.Text.RegularExpressions;
 namespace KeenEmber.Core.Quantities;
 
 /// <summary>Why a typed text could not become a value.</summary>
-public enum TypingProblem { Empty, TooLong, NotANumber, UnknownUnit, WrongKindOfUnit, BeyondPhysics }
+public enum TypingProblem
+{
+    /// <summary>Nothing was typed.</summary>
+    Empty,
+
+    /// <summary>Longer than a value can be.</summary>
+    TooLong,
+
+    /// <summary>No number.</summary>
+    NotANumber,
+
+    /// <summary>A unit nobody knows.</summary>
+    UnknownUnit,
+
+    /// <summary>A unit of another kind of quantity.</summary>
+    WrongKindOfUnit,
+
+    /// <summary>A value that cannot be: below absolute zero, below vacuum.</summary>
+    BeyondPhysics,
+}
 
 /// <summary>Either a value or the problem that prevented one.</summary>
 public readonly record struct TypedReading(TypedValue? Value, TypingProblem? Problem)
 {
+    /// <summary>What was understood.</summary>
     public static implicit operator TypedReading(TypedValue value) => new(value, null);
 
+    /// <summary>Why nothing was understood.</summary>
     public static implicit operator TypedReading(TypingProblem problem) => new(null, problem);
 }
 
 /// <summary>Reads what a person types for a quantity: "21", "21 psi", "1,4 bar", "-13F", "5 inHg".</summary>
 public static partial class QuantityReader
 {
+    /// <summary>Longer texts are no value, characters.</summary>
     public const int LongestText = 40;
 
     /// <summary>Absolute zero up to well above any discharge line, °C.</summary>

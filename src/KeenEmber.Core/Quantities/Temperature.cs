@@ -8,31 +8,43 @@ public readonly record struct Temperature(double Kelvin) : IComparable<Temperatu
     /// <summary>0 °C in kelvin (SI Brochure, 9th edition, 2.3.1).</summary>
     public const double ZeroCelsiusInKelvin = 273.15;
 
+    /// <summary>The same in °C.</summary>
     public double Celsius => Kelvin - ZeroCelsiusInKelvin;
 
+    /// <summary>The same in °F.</summary>
     public double Fahrenheit => Celsius * 1.8 + 32;
 
+    /// <summary>From °C.</summary>
     public static Temperature FromCelsius(double tempC) => new(tempC + ZeroCelsiusInKelvin);
 
+    /// <summary>From °F.</summary>
     public static Temperature FromFahrenheit(double tempF) => FromCelsius((tempF - 32) / 1.8);
 
     /// <summary>The point half way between two temperatures, as used for the mean of a glide.</summary>
     public static Temperature Midpoint(Temperature a, Temperature b) => new((a.Kelvin + b.Kelvin) / 2);
 
+    /// <summary>By warmth.</summary>
     public int CompareTo(Temperature other) => Kelvin.CompareTo(other.Kelvin);
 
+    /// <summary>How much warmer the first is.</summary>
     public static TemperatureDifference operator -(Temperature a, Temperature b) => new(a.Kelvin - b.Kelvin);
 
+    /// <summary>So much warmer.</summary>
     public static Temperature operator +(Temperature t, TemperatureDifference d) => new(t.Kelvin + d.Kelvin);
 
+    /// <summary>So much colder.</summary>
     public static Temperature operator -(Temperature t, TemperatureDifference d) => new(t.Kelvin - d.Kelvin);
 
+    /// <summary>Colder.</summary>
     public static bool operator <(Temperature a, Temperature b) => a.Kelvin < b.Kelvin;
 
+    /// <summary>Warmer.</summary>
     public static bool operator >(Temperature a, Temperature b) => a.Kelvin > b.Kelvin;
 
+    /// <summary>Colder or the same.</summary>
     public static bool operator <=(Temperature a, Temperature b) => a.Kelvin <= b.Kelvin;
 
+    /// <summary>Warmer or the same.</summary>
     public static bool operator >=(Temperature a, Temperature b) => a.Kelvin >= b.Kelvin;
 }
 

@@ -1,54 +1,142 @@
 namespace KeenEmber.Core.Quantities;
 
+/// <summary>What is measured.</summary>
 public enum QuantityKind
 {
-    Temperature, Pressure, Current, Concentration, Mass, Voltage, Resistance,
+    /// <summary>On the scale; SI value in K.</summary>
+    Temperature,
+
+    /// <summary>Gauge or absolute as typed; SI value in kPa absolute.</summary>
+    Pressure,
+
+    /// <summary>SI value in A.</summary>
+    Current,
+
+    /// <summary>Of a mixture, % by mass.</summary>
+    Concentration,
+
+    /// <summary>SI value in kg.</summary>
+    Mass,
+
+    /// <summary>SI value in V.</summary>
+    Voltage,
+
+    /// <summary>SI value in Ω.</summary>
+    Resistance,
 
     /// <summary>Between two temperatures: a differential, an offset.</summary>
     Difference,
+
+    /// <summary>In min.</summary>
     Duration,
-    Length, AirFlow,
+
+    /// <summary>SI value in m.</summary>
+    Length,
+
+    /// <summary>In m³/h.</summary>
+    AirFlow,
 }
 
 /// <summary>Whether a pressure is counted from the air around the gauge or from nothing at all.</summary>
-public enum PressureReference { Gauge, Absolute }
+public enum PressureReference
+{
+    /// <summary>Above the air around the gauge.</summary>
+    Gauge,
+
+    /// <summary>Above nothing at all.</summary>
+    Absolute,
+}
 
 /// <summary>A unit as technicians type it. SI value = number × <paramref name="Scale"/> + <paramref name="Offset"/>, in K, kPa, A, mass %,
 /// kg, V, Ω, K, min, m or m³/h.</summary>
 public sealed record Unit(
     string Symbol, QuantityKind Kind, double Scale, double Offset = 0, PressureReference Reference = PressureReference.Gauge)
 {
+    /// <summary>Degree Celsius.</summary>
     public static readonly Unit Celsius = new("°C", QuantityKind.Temperature, 1, Temperature.ZeroCelsiusInKelvin);
+
+    /// <summary>Degree Fahrenheit.</summary>
     public static readonly Unit Fahrenheit = new("°F", QuantityKind.Temperature, 1 / 1.8, Temperature.ZeroCelsiusInKelvin - 32 / 1.8);
+
+    /// <summary>Kelvin on the scale.</summary>
     public static readonly Unit Kelvin = new("K", QuantityKind.Temperature, 1);
+
+    /// <summary>Pound per square inch, gauge.</summary>
     public static readonly Unit Psi = new("psi", QuantityKind.Pressure, KpaPerPsi);
+
+    /// <summary>Bar, gauge.</summary>
     public static readonly Unit Bar = new("bar", QuantityKind.Pressure, 100);
+
+    /// <summary>Kilopascal, gauge.</summary>
     public static readonly Unit Kilopascal = new("kPa", QuantityKind.Pressure, 1);
 
     /// <summary>Inches of mercury below the atmosphere, as on a compound gauge: 5 inHg is a gauge pressure of -16.9 kPa.</summary>
     public static readonly Unit InchesOfVacuum = new("inHg vac", QuantityKind.Pressure, -3.386389);
+
+    /// <summary>Pound per square inch, absolute.</summary>
     public static readonly Unit PsiAbsolute = new("psia", QuantityKind.Pressure, KpaPerPsi, 0, PressureReference.Absolute);
+
+    /// <summary>Bar, absolute.</summary>
     public static readonly Unit BarAbsolute = new("bar abs", QuantityKind.Pressure, 100, 0, PressureReference.Absolute);
+
+    /// <summary>Kilopascal, absolute.</summary>
     public static readonly Unit KilopascalAbsolute = new("kPa abs", QuantityKind.Pressure, 1, 0, PressureReference.Absolute);
 
+    /// <summary>Ampere.</summary>
     public static readonly Unit Ampere = new("A", QuantityKind.Current, 1);
+
+    /// <summary>Kilogram.</summary>
     public static readonly Unit Kilogram = new("kg", QuantityKind.Mass, 1);
+
+    /// <summary>Gram.</summary>
     public static readonly Unit Gram = new("g", QuantityKind.Mass, 0.001);
+
+    /// <summary>Ounce, avoirdupois.</summary>
     public static readonly Unit Ounce = new("oz", QuantityKind.Mass, 0.028349523);
+
+    /// <summary>Pound, avoirdupois.</summary>
     public static readonly Unit Pound = new("lb", QuantityKind.Mass, 0.45359237);
+
+    /// <summary>Per cent by mass.</summary>
     public static readonly Unit Percent = new("%", QuantityKind.Concentration, 1);
+
+    /// <summary>Volt.</summary>
     public static readonly Unit Volt = new("V", QuantityKind.Voltage, 1);
+
+    /// <summary>Milliampere.</summary>
     public static readonly Unit Milliampere = new("mA", QuantityKind.Current, 0.001);
+
+    /// <summary>Ohm.</summary>
     public static readonly Unit Ohm = new("Ω", QuantityKind.Resistance, 1);
+
+    /// <summary>Kiloohm.</summary>
     public static readonly Unit Kiloohm = new("kΩ", QuantityKind.Resistance, 1000);
+
+    /// <summary>Megaohm.</summary>
     public static readonly Unit Megaohm = new("MΩ", QuantityKind.Resistance, 1_000_000);
+
+    /// <summary>Kelvin between two temperatures.</summary>
     public static readonly Unit KelvinDifference = new("ΔK", QuantityKind.Difference, 1);
+
+    /// <summary>Degree Fahrenheit between two temperatures.</summary>
     public static readonly Unit FahrenheitDifference = new("Δ°F", QuantityKind.Difference, 1 / 1.8);
+
+    /// <summary>Minute.</summary>
     public static readonly Unit Minute = new("min", QuantityKind.Duration, 1);
+
+    /// <summary>Hour.</summary>
     public static readonly Unit Hour = new("h", QuantityKind.Duration, 60);
+
+    /// <summary>Metre.</summary>
     public static readonly Unit Metre = new("m", QuantityKind.Length, 1);
+
+    /// <summary>Foot.</summary>
     public static readonly Unit Foot = new("ft", QuantityKind.Length, 0.3048);
+
+    /// <summary>Cubic metre per hour.</summary>
     public static readonly Unit CubicMetrePerHour = new("m³/h", QuantityKind.AirFlow, 1);
+
+    /// <summary>Cubic foot per minute.</summary>
     public static readonly Unit CubicFootPerMinute = new("cfm", QuantityKind.AirFlow, 1.699011);
 
     /// <summary>NIST SP 811 (2008), appendix B: 1 oz = 0.028 349 523 kg, 1 lb = 0.453 592 37 kg, 1 psi = 6.894757 kPa, 1 inHg = 3.386389
@@ -109,14 +197,19 @@ public sealed record Unit(
 /// <summary>The units a shop works in: what a bare number means and what is shown. Stored values do not change with it.</summary>
 public sealed record UnitPreference(string Code, Unit Temperature, Unit Pressure)
 {
+    /// <summary>°C, bar, kg.</summary>
     public static readonly UnitPreference Metric = new("metric", Unit.Celsius, Unit.Bar);
+
+    /// <summary>°F, psi, lb.</summary>
     public static readonly UnitPreference Us = new("us", Unit.Fahrenheit, Unit.Psi);
 
     /// <summary>For what is heavier than refrigerant: ice, a coil.</summary>
     public Unit Weight => this == Us ? Unit.Pound : Unit.Kilogram;
 
+    /// <summary>The preference of this code; metric where none has it.</summary>
     public static UnitPreference FromCode(string? code) => code == Us.Code ? Us : Metric;
 
+    /// <summary>The unit a number without one is taken to be in.</summary>
     public Unit For(QuantityKind kind) => kind switch
     {
         QuantityKind.Temperature => Temperature,

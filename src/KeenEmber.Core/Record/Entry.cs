@@ -18,16 +18,22 @@ public sealed record EntryHeader(Guid Id, Guid VisitId, DateTimeOffset At, DateT
 /// <summary>One thing that was seen, measured or said in a visit. Appended; put right only by a later entry that names it.</summary>
 public abstract record Entry(EntryHeader Header)
 {
+    /// <summary>Of this entry.</summary>
     public Guid Id => Header.Id;
 
+    /// <summary>Of the visit it belongs to.</summary>
     public Guid VisitId => Header.VisitId;
 
+    /// <summary>When it was so.</summary>
     public DateTimeOffset At => Header.At;
 
+    /// <summary>When the server took it in.</summary>
     public DateTimeOffset WrittenAt => Header.WrittenAt;
 
+    /// <summary>Who wrote it.</summary>
     public string Author => Header.Author;
 
+    /// <summary>Id of the entry it corrects; null for a new one.</summary>
     public Guid? Corrects => Header.Corrects;
 
     /// <summary>The same with every id of an entry that it names put through a map: for a batch whose ids had to change.</summary>

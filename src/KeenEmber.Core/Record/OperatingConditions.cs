@@ -18,6 +18,7 @@ public sealed record OperatingConditions(
     TemperatureDifference? BoxAboveTarget,
     Temperature BoxTarget)
 {
+    /// <summary>Whether it is in its defrost.</summary>
     public FactState? Defrost { get; init; }
 
     /// <summary>How long ago the last defrost ended, where that was noted.</summary>
@@ -59,8 +60,10 @@ public sealed record OperatingConditions(
     public bool MayBeInDefrost => FansStandInDefrost && Defrost is null && StateOf(AsFound.ControllerMode) is null
         && Compressor != FactState.Running && AnyFanStopped && EvaporatorFans.All(f => f == FactState.Stopped);
 
+    /// <summary>At least one evaporator fan is seen to stand.</summary>
     public bool AnyFanStopped => EvaporatorFans.Contains(FactState.Stopped);
 
+    /// <summary>At least one evaporator fan was not looked at.</summary>
     public bool AnyFanUnrecorded => EvaporatorFans.Contains(null);
 }
 
@@ -76,7 +79,9 @@ public sealed record TakenReading(
     /// <summary>Kelvin, or kilopascal absolute.</summary>
     public double Si => Typed.Si(Atmosphere);
 
+    /// <summary>For a temperature.</summary>
     public Temperature Temperature => new(Si);
 
+    /// <summary>For a pressure, absolute.</summary>
     public Pressure Pressure => new(Si);
 }

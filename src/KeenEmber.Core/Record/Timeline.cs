@@ -29,6 +29,7 @@ public sealed class Timeline
     /// <summary>Everything ever written, replaced entries too.</summary>
     public IReadOnlyList<Entry> Written { get; }
 
+    /// <summary>What replaces what.</summary>
     public Corrections Corrections { get; }
 
     /// <summary>What holds now, in the order of time; what is of one moment in the order of writing.</summary>
@@ -37,6 +38,7 @@ public sealed class Timeline
     /// <summary>The time of the last entry that stands; null on an empty timeline.</summary>
     public DateTimeOffset? LastMoment => Standing.Count > 0 ? Standing[^1].At : null;
 
+    /// <summary>Anything was measured.</summary>
     public bool HasReadings => readings.Count > 0;
 
     /// <summary>The latest reading of every point, each with the conditions of its own moment.</summary>

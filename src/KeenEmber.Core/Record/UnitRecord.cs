@@ -11,6 +11,7 @@ public sealed class UnitRecord(IReadOnlyList<Nameplate> written)
     /// <summary>What holds, one for each moment something changed, the earliest first.</summary>
     public IReadOnlyList<Nameplate> Nameplates { get; } = [.. written.GroupBy(n => n.At).OrderBy(g => g.Key).Select(g => g.Last())];
 
+    /// <summary>The unit as it is today.</summary>
     public Equipment Now => Nameplates[^1].Unit;
 
     /// <summary>What the unit was at a moment; before the first word on it, what that says.</summary>

@@ -21,6 +21,9 @@ public enum Topic
     Wiring,
 }
 
+/// <summary>Something in words.</summary>
+/// <param name="Text">As written.</param>
+/// <param name="Topic">What it is about.</param>
 public sealed record NoteEntry(EntryHeader Header, string Text, Topic Topic = Topic.Visit) : Entry(Header);
 
 /// <summary>A photo; its files are kept by their content.</summary>
@@ -29,6 +32,7 @@ public sealed record NoteEntry(EntryHeader Header, string Text, Topic Topic = To
 public sealed record PhotoEntry(
     EntryHeader Header, string Hash, int Width, int Height, string Caption, Guid? About, Topic Topic = Topic.Visit) : Entry(Header)
 {
+    /// <inheritdoc/>
     public override Entry WithReferences(Func<Guid, Guid> map) =>
         (PhotoEntry)base.WithReferences(map) with { About = About is { } named ? map(named) : null };
 }

@@ -3,10 +3,42 @@ using KeenEmber.Core.Quantities;
 namespace KeenEmber.Core.Refrigerants;
 
 /// <summary>Safety class of ISO 817 / ASHRAE 34: letter for toxicity, figure for flammability.</summary>
-public enum SafetyClass { A1, A2L, A2, A3, B2L }
+public enum SafetyClass
+{
+    /// <summary>Not flammable, lower toxicity.</summary>
+    A1,
+
+    /// <summary>Hard to ignite, burns slowly, lower toxicity.</summary>
+    A2L,
+
+    /// <summary>Flammable, lower toxicity.</summary>
+    A2,
+
+    /// <summary>Highly flammable, lower toxicity.</summary>
+    A3,
+
+    /// <summary>Hard to ignite, burns slowly, toxic.</summary>
+    B2L,
+}
 
 /// <summary>Usual compressor oil; the compressor maker's list comes first.</summary>
-public enum Oil { Mineral, MineralOrAlkylbenzene, MineralOrPolyolester, Polyolester, AnyWithReturn }
+public enum Oil
+{
+    /// <summary>Mineral oil.</summary>
+    Mineral,
+
+    /// <summary>Mineral oil or alkylbenzene.</summary>
+    MineralOrAlkylbenzene,
+
+    /// <summary>Mineral oil or polyolester.</summary>
+    MineralOrPolyolester,
+
+    /// <summary>Polyolester.</summary>
+    Polyolester,
+
+    /// <summary>Any of them where oil return is proved.</summary>
+    AnyWithReturn,
+}
 
 /// <summary>A refrigerant by its composition and its saturation lines. For a pure fluid and an azeotrope bubble and dew are the same
 /// line.</summary>
@@ -18,6 +50,7 @@ public enum Oil { Mineral, MineralOrAlkylbenzene, MineralOrPolyolester, Polyoles
 public sealed record Refrigerant(
     string Name, SafetyClass Safety, Oil Oil, Composition Composition, SaturationTable Bubble, SaturationTable Dew, string Source)
 {
+    /// <summary>How saturation of its blend is computed; null for a pure fluid.</summary>
     public const string MixtureMethod = "Peng-Robinson from the composition";
 
     /// <summary>Mixtures are solved from here, K: -70 °C, below any commercial evaporator.</summary>
@@ -51,20 +84,25 @@ public sealed record Refrigerant(
     internal static SaturationTable Table(WagnerEquation equation) =>
         new(equation.Lowest.Kelvin, equation.Highest.Kelvin - BelowCriticalK, EquationStepK, tempK => equation.PressureAt(new(tempK))?.Kpa);
 
+    /// <summary>Of any class but A1.</summary>
     public bool IsFlammable => Safety != SafetyClass.A1;
 
     /// <returns>Null outside the line's range, as for every lookup here.</returns>
     public Temperature? DewTemperature(Pressure pressure) => Dew.TemperatureAt(pressure);
 
+    /// <summary>Temperature at which the first vapour forms; null outside the range.</summary>
     public Temperature? BubbleTemperature(Pressure pressure) => Bubble.TemperatureAt(pressure);
 
+    /// <summary>Pressure at which the last liquid boils off; null outside the range.</summary>
     public Pressure? DewPressure(Temperature temperature) => Dew.PressureAt(temperature);
 
+    /// <summary>Pressure at which the first vapour forms; null outside the range.</summary>
     public Pressure? BubblePressure(Temperature temperature) => Bubble.PressureAt(temperature);
 
     /// <summary>Mean of bubble and dew temperature: what a coil works at on average when the blend glides.</summary>
     public Temperature? MidpointTemperature(Pressure pressure) =>
         BubbleTemperature(pressure) is { } bubble && DewTemperature(pressure) is { } dew ? Temperature.Midpoint(bubble, dew) : null;
 
+    /// <inheritdoc/>
     public override string ToString() => Name;
 }

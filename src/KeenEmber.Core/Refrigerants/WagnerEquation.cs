@@ -11,10 +11,13 @@ public readonly record struct WagnerTerm(double Coefficient, double Exponent);
 /// </summary>
 public sealed class WagnerEquation(double criticalTempK, double criticalPressureKpa, double lowestTempK, params WagnerTerm[] terms)
 {
+    /// <summary>At the critical point, kPa absolute.</summary>
     public double CriticalPressureKpa { get; } = criticalPressureKpa;
 
+    /// <summary>The equation holds from here.</summary>
     public Temperature Lowest { get; } = new(lowestTempK);
 
+    /// <summary>The equation holds to here, the critical point.</summary>
     public Temperature Highest { get; } = new(criticalTempK);
 
     /// <summary>Saturation pressure.</summary>

@@ -14,6 +14,7 @@ public sealed record AsFoundRecord(DateTimeOffset? FrozenAt, IReadOnlyList<Obser
         [AsFound.EvaporatorFan, AsFound.Coil, AsFound.Compressor, AsFound.CondenserFan, AsFound.ControllerMode, AsFound.Alarm,
             AsFound.ClockMotor, AsFound.Supply];
 
+    /// <summary>What of the unit's facts is on record, and what is not.</summary>
     public static AsFoundRecord Of(Timeline timeline, Equipment unit)
     {
         var frozenAt = timeline.Standing.Where(e => e is IChangesUnit { ChangesUnit: true }).Select(e => (DateTimeOffset?)e.At)

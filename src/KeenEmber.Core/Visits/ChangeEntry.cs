@@ -7,9 +7,41 @@ namespace KeenEmber.Core.Visits;
 /// <summary>What may be left open by a change, or found open: everything temporary or unfinished.</summary>
 public enum LoopKind
 {
-    Jumper, SafetyBypassed, PanelOff, ValveSeated, PumpedDown, BreakerOff, PlugPulled, SettingShifted, TapeRepair, PartOnOrder, WatchIt,
+    /// <summary>Terminals bridged.</summary>
+    Jumper,
+
+    /// <summary>A safety bridged or held.</summary>
+    SafetyBypassed,
+
+    /// <summary>A panel left off.</summary>
+    PanelOff,
+
+    /// <summary>A service valve seated.</summary>
+    ValveSeated,
+
+    /// <summary>Pumped down and left so.</summary>
+    PumpedDown,
+
+    /// <summary>A breaker left off.</summary>
+    BreakerOff,
+
+    /// <summary>A plug pulled.</summary>
+    PlugPulled,
+
+    /// <summary>A setting moved for a test.</summary>
+    SettingShifted,
+
+    /// <summary>A repair with tape that must be made good.</summary>
+    TapeRepair,
+
+    /// <summary>A part on order.</summary>
+    PartOnOrder,
+
+    /// <summary>Something to watch.</summary>
+    WatchIt,
 }
 
+/// <summary>Which open loops are what.</summary>
 public static class LoopKinds
 {
     /// <summary>A visit cannot be signed off while one of these is open: it can hurt somebody or wreck the machine.</summary>
@@ -61,12 +93,14 @@ public sealed record RefrigerantEntry(EntryHeader Header, string Refrigerant, do
 /// <param name="How">What was done.</param>
 public sealed record ClosureEntry(EntryHeader Header, Guid Loop, string How) : Entry(Header), IChangesUnit
 {
+    /// <inheritdoc/>
     public override Entry WithReferences(Func<Guid, Guid> map) => (ClosureEntry)base.WithReferences(map) with { Loop = map(Loop) };
 }
 
 /// <summary>An open loop was left open on purpose: why, who looks after it, and until when.</summary>
 public sealed record HandoverEntry(EntryHeader Header, Guid Loop, string Reason, string Owner, DateOnly Due) : Entry(Header)
 {
+    /// <inheritdoc/>
     public override Entry WithReferences(Func<Guid, Guid> map) => (HandoverEntry)base.WithReferences(map) with { Loop = map(Loop) };
 }
 

@@ -3,7 +3,17 @@ using KeenEmber.Core.Record;
 namespace KeenEmber.Core.Visits;
 
 /// <summary>How soon a recommendation wants doing.</summary>
-public enum RecommendationUrgency { DoNow, Quote, Watch }
+public enum RecommendationUrgency
+{
+    /// <summary>Before leaving.</summary>
+    DoNow,
+
+    /// <summary>With a price.</summary>
+    Quote,
+
+    /// <summary>Look again next time.</summary>
+    Watch,
+}
 
 /// <summary>One way to put something right; several of the same <paramref name="Problem"/> are options to choose from.</summary>
 /// <param name="Problem">What it is for, in a few words.</param>
@@ -22,8 +32,13 @@ public sealed record RecommendationEntry(
 /// parted by semicolons; empty when only the name was given.</param>
 public sealed record SignatureEntry(EntryHeader Header, string Name, string Strokes) : Entry(Header)
 {
+    /// <summary>Of the field, in its own units.</summary>
     public const int Width = 600;
+
+    /// <summary>Of the field, in its own units.</summary>
     public const int Height = 200;
+
+    /// <summary>Longer texts are no signature, characters.</summary>
     public const int LongestStrokes = 40_000;
 
     /// <summary>The strokes as lists of points; null when the text is not strokes.</summary>

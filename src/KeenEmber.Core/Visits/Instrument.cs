@@ -28,6 +28,7 @@ public sealed record Instrument(Guid Id, string Name, QuantityKind Measures, dou
         [QuantityKind.Temperature, QuantityKind.Pressure, QuantityKind.Current, QuantityKind.Voltage, QuantityKind.Resistance,
             QuantityKind.Mass, QuantityKind.Concentration];
 
+    /// <summary>The check found it within its accuracy.</summary>
     public bool Passed(MeterCheck check) => Math.Abs(check.Shown - check.Known) <= MeterAccuracy.Of(Measures, check.Known, Accuracy);
 
     /// <summary>It passed its last check, and that is not too long ago.</summary>

@@ -6,10 +6,13 @@ namespace KeenEmber.Core.Visits;
 /// <param name="Handover">The last word on why it stays open; null when nobody has given one.</param>
 public sealed record OpenLoop(ChangeEntry Change, HandoverEntry? Handover)
 {
+    /// <summary>What was left open.</summary>
     public LoopKind Kind => Change.Opens!.Value;
 
+    /// <summary>It is a safety.</summary>
     public bool IsSafety => Kind.IsSafety();
 
+    /// <summary>Since when it is open.</summary>
     public TimeSpan Age(DateTimeOffset now) => now - Change.At;
 
     /// <summary>It has somebody who looks after it, and the day has not passed.</summary>

@@ -4,17 +4,79 @@ using KeenEmber.Core.Record;
 namespace KeenEmber.Core.Visits;
 
 /// <summary>What a change or a part belongs to.</summary>
-public enum WorkArea { Other, Fans, Defrost, LimitSwitch, Control, Circuit, StartParts, Motor, Power, Box }
+public enum WorkArea
+{
+    /// <summary>Anything else.</summary>
+    Other,
+
+    /// <summary>Evaporator fans.</summary>
+    Fans,
+
+    /// <summary>Heaters, clock, relay of the defrost.</summary>
+    Defrost,
+
+    /// <summary>End switch, fan delay, heater safety.</summary>
+    LimitSwitch,
+
+    /// <summary>Thermostat, controller, pressure control.</summary>
+    Control,
+
+    /// <summary>The sealed circuit.</summary>
+    Circuit,
+
+    /// <summary>Relay, overload, capacitors of the compressor.</summary>
+    StartParts,
+
+    /// <summary>Condenser fan, pump.</summary>
+    Motor,
+
+    /// <summary>Supply, contactor, wiring.</summary>
+    Power,
+
+    /// <summary>Door, gasket, panels.</summary>
+    Box,
+}
 
 /// <summary>What can be seen to work after a repair.</summary>
-public enum ProofKind { FansRun, CoilClear, CircuitJudged, CurrentWithinPlate, BoxAtTarget, SensorAgrees, StartedAgain, WholeDefrost,
-    CutOutReached, CutInReached }
+public enum ProofKind
+{
+    /// <summary>The evaporator fans run.</summary>
+    FansRun,
+
+    /// <summary>The coil is clear.</summary>
+    CoilClear,
+
+    /// <summary>Superheat and subcooling count, from readings taken afterwards.</summary>
+    CircuitJudged,
+
+    /// <summary>The compressor's current is within its plate.</summary>
+    CurrentWithinPlate,
+
+    /// <summary>The box is at its target.</summary>
+    BoxAtTarget,
+
+    /// <summary>The sensor agrees with the reference.</summary>
+    SensorAgrees,
+
+    /// <summary>It was seen to start.</summary>
+    StartedAgain,
+
+    /// <summary>A whole defrost was watched.</summary>
+    WholeDefrost,
+
+    /// <summary>It was seen to cut out where it is set.</summary>
+    CutOutReached,
+
+    /// <summary>It was seen to cut in where it is set.</summary>
+    CutInReached,
+}
 
 /// <summary>One thing that proves one repair.</summary>
 /// <param name="Repair">The entry that wants proof.</param>
 /// <param name="By">The entry that proves it; null while nothing does.</param>
 public sealed record Proof(Entry Repair, ProofKind Kind, Entry? By)
 {
+    /// <summary>Something proves it.</summary>
     public bool IsProved => By is not null;
 }
 

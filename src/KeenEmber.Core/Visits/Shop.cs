@@ -7,6 +7,7 @@ namespace KeenEmber.Core.Visits;
 /// <param name="Words">The shop's own words for measuring points, added to the built-in ones in quick entry.</param>
 public sealed record Shop(string Name, UnitPreference Units, IReadOnlyDictionary<string, PointRef> Words)
 {
+    /// <summary>What it has decided.</summary>
     public Policies Policies { get; init; } = Policies.Default;
 
     /// <summary>Who works here; the forms offer these names.</summary>

@@ -1,7 +1,6 @@
 using System.Globalization;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Visits;
-using KeenEmber.Core.Visits.LogLine;
 using KeenEmber.Storage;
 using KeenEmber.Web.Pages.Visits.Circuit;
 using KeenEmber.Web.Wording;

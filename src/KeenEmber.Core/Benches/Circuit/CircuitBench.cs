@@ -8,12 +8,16 @@ namespace KeenEmber.Core.Benches.Circuit;
 /// <summary>The sealed circuit, by pressures, temperatures and current.</summary>
 public sealed class CircuitBench : IBench
 {
+    /// <inheritdoc/>
     public string Name => "circuit";
 
+    /// <inheritdoc/>
     public IReadOnlyList<string> Speaks { get; } = ["circuit"];
 
+    /// <inheritdoc/>
     public IReadOnlyDictionary<string, Type> Entries { get; } = new Dictionary<string, Type> { ["standing"] = typeof(StandingEntry) };
 
+    /// <inheritdoc/>
     public BenchJudgement Judge(VisitInput visit)
     {
         var (unit, timeline) = (visit.Unit, visit.Timeline);

@@ -6,7 +6,26 @@ using static KeenEmber.Core.Plant.MeasuringPoint;
 namespace KeenEmber.Core.Benches.Circuit;
 
 /// <summary>The usual ways in which a true reading becomes a false entry.</summary>
-public enum Slip { Unknown, PressuresSwapped, LinesSwapped, AirSwapped, OtherUnit, OtherRefrigerant }
+public enum Slip
+{
+    /// <summary>No slip makes the readings fit.</summary>
+    Unknown,
+
+    /// <summary>Suction and head were entered the other way round.</summary>
+    PressuresSwapped,
+
+    /// <summary>Two line temperatures were entered the other way round.</summary>
+    LinesSwapped,
+
+    /// <summary>Air on and air off were entered the other way round.</summary>
+    AirSwapped,
+
+    /// <summary>Typed in one unit and meant in another.</summary>
+    OtherUnit,
+
+    /// <summary>The unit holds another refrigerant than its label says.</summary>
+    OtherRefrigerant,
+}
 
 /// <summary>Readings that cannot be right, kept as typed but questioned.</summary>
 /// <param name="Points">The readings to look at again.</param>

@@ -24,6 +24,7 @@ public sealed record CircuitJudgement(
     /// <summary>Fans and compressor stand, and nobody has looked whether that is its defrost.</summary>
     public const string MayBeInDefrost = "circuit.may-be-in-defrost";
 
+    /// <summary>Nothing has been measured yet.</summary>
     public const string NoReadings = "circuit.no-readings";
 
     /// <summary>Some results are not usable yet: how many of how many are.</summary>
@@ -34,11 +35,14 @@ public sealed record CircuitJudgement(
 
     private IReadOnlyList<Finding> Faults => field ??= [.. (Analysis?.Findings ?? []).Where(f => f.Code != CircuitPatterns.WithinTargets)];
 
+    /// <inheritdoc/>
     public override IReadOnlyList<Finding> Found => Faults;
 
+    /// <inheritdoc/>
     public override IReadOnlyList<Finding> Now =>
         field ??= Analysis is { Challenges.Count: > 0 } ? [Finding.Of(NotPossible), .. Faults] : Faults;
 
+    /// <inheritdoc/>
     public override Finding? Otherwise => field ??= Rest();
 
     /// <summary>It is in its defrost.</summary>
@@ -65,6 +69,7 @@ public sealed record CircuitJudgement(
                 NotEnough) with { Values = new Dictionary<string, double> { ["usable"] = usable, ["of"] = Analysis.Results.Count } };
     }
 
+    /// <inheritdoc/>
     public override bool NeedsAttention => Now.Count > 0 || Unexplained.Count > 0;
 
     /// <summary>Usable results off their target that what was found does not account for.</summary>
@@ -77,18 +82,22 @@ public sealed record CircuitJudgement(
     private bool IsExplained(CircuitResult result) => Analysis!.Findings.Any(f => f.Values.ContainsKey(result.Ref.ToString())
         || (result.Kind == ResultKind.SuperheatCompressor && f.Values.ContainsKey(nameof(ResultKind.SuperheatCoil))));
 
+    /// <inheritdoc/>
     public override IReadOnlyDictionary<ResultRef, double> Results => field ??=
         (Analysis?.Results ?? []).Where(r => r is { IsUsable: true, Quantity: ResultQuantity.Difference })
             .ToDictionary(r => r.Ref, r => r.Value!.Value);
 
+    /// <inheritdoc/>
     public override IReadOnlyList<PointRef> WorthRepeating => field ??=
     [
         .. (Analysis?.Results ?? []).Where(r => r is { IsUsable: true, Position: BandPosition.Above or BandPosition.Below })
             .SelectMany(r => r.Basis).Select(b => b.Point).Distinct().Order(),
     ];
 
+    /// <inheritdoc/>
     public override IReadOnlyList<BenchTask> Tasks => field ??= Analysis?.Next is { } next ? [new CircuitTask(next)] : [];
 
+    /// <inheritdoc/>
     public override Entry? ProvedBy(ProofKind kind, IReadOnlyList<Entry> after) => kind switch
     {
         ProofKind.CircuitJudged => Judged(after),
@@ -111,8 +120,10 @@ public sealed record CircuitJudgement(
 /// <summary>The circuit's own next step.</summary>
 public sealed record CircuitTask(NextStep Step) : BenchTask("circuit", OrderOf(Step))
 {
+    /// <inheritdoc/>
     public override PointRef? Asks => Step.Point;
 
+    /// <inheritdoc/>
     public override bool IsTest => true;
 
     private static TaskOrder OrderOf(NextStep step) => step.Kind switch

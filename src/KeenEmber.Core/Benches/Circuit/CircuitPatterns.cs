@@ -13,30 +13,63 @@ namespace KeenEmber.Core.Benches.Circuit;
 /// </remarks>
 public static class CircuitPatterns
 {
+    /// <summary>A fan stands or the coil is iced: nothing behind it can be judged before it breathes.</summary>
     public const string AirFirst = "circuit.air-first";
+
+    /// <summary>The compressor is off, and not for a defrost.</summary>
     public const string NotRunning = "circuit.not-running";
 
     /// <summary>By that fact alone: nothing behind the condenser can be judged before it runs.</summary>
     public const string CondenserFanStopped = "circuit.condenser-fan-stopped";
+
+    /// <summary>Too little refrigerant.</summary>
     public const string ShortOfCharge = "circuit.short-of-charge";
+
+    /// <summary>Liquid is there and does not get into the coil.</summary>
     public const string CoilStarved = "circuit.coil-starved";
+
+    /// <summary>The liquid line is colder behind the drier than before it.</summary>
     public const string DrierRestricted = "circuit.drier-restricted";
     /// <summary>Detail of <see cref="HighHead"/> where the condenser stands in water and not in air.</summary>
     public const string OverWater = "water";
 
     /// <summary>Detail of <see cref="CoilStarved"/> where a capillary tube feeds and no valve.</summary>
     public const string ByCapillary = "capillary";
+
+    /// <summary>The coil gets too little heat: ice, dirt, slow air.</summary>
     public const string CoilNotLoaded = "circuit.coil-not-loaded";
+
+    /// <summary>More liquid gets into the coil than it can boil off.</summary>
     public const string Overfed = "circuit.overfed";
+
+    /// <summary>More heat comes in than the unit is made for.</summary>
     public const string HeavyLoad = "circuit.heavy-load";
+
+    /// <summary>The compressor runs and moves too little.</summary>
     public const string NotPumping = "circuit.not-pumping";
+
+    /// <summary>The condenser does not get rid of its heat.</summary>
     public const string HighHead = "circuit.high-head";
+
+    /// <summary>Liquid backs up in the condenser.</summary>
     public const string Overcharged = "circuit.overcharged";
+
+    /// <summary>The discharge line is hotter than the oil bears.</summary>
     public const string DischargeTooHot = "circuit.discharge-too-hot";
+
+    /// <summary>Head falls so low that the valve is not fed.</summary>
     public const string HeadTooLow = "circuit.head-too-low-in-the-cold";
+
+    /// <summary>It goes on and off by its low-pressure control.</summary>
     public const string ShortCycling = "circuit.short-cycling";
+
+    /// <summary>Standing pressure lies above that of the refrigerant on the label.</summary>
     public const string NonCondensables = "circuit.air-or-wrong-refrigerant";
+
+    /// <summary>Standing pressure lies below that of liquid.</summary>
     public const string NearlyEmpty = "circuit.nearly-empty";
+
+    /// <summary>All results that count lie in their targets.</summary>
     public const string WithinTargets = "circuit.within-targets";
 
     /// <summary>How the standing-pressure test is named among the facts of a finding.</summary>

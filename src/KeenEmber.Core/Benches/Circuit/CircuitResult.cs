@@ -5,10 +5,40 @@ using KeenEmber.Core.Refrigerants;
 
 namespace KeenEmber.Core.Benches.Circuit;
 
-public enum ResultQuantity { Temperature, Difference, Ratio, Share }
+/// <summary>What kind of number a result is.</summary>
+public enum ResultQuantity
+{
+    /// <summary>On the scale, K.</summary>
+    Temperature,
+
+    /// <summary>Between two temperatures, K.</summary>
+    Difference,
+
+    /// <summary>Of two absolute pressures.</summary>
+    Ratio,
+
+    /// <summary>Of 1.</summary>
+    Share,
+}
 
 /// <summary>A named number inside a formula, for showing how a result came about.</summary>
-public enum TermKind { Reading, AbsolutePressure, DewTemperature, BubbleTemperature, MidpointTemperature }
+public enum TermKind
+{
+    /// <summary>A value as it was read.</summary>
+    Reading,
+
+    /// <summary>A gauge pressure with the atmosphere added.</summary>
+    AbsolutePressure,
+
+    /// <summary>Where the last liquid boils off at a pressure.</summary>
+    DewTemperature,
+
+    /// <summary>Where the first vapour forms at a pressure.</summary>
+    BubbleTemperature,
+
+    /// <summary>Half-way between dew and bubble.</summary>
+    MidpointTemperature,
+}
 
 /// <param name="Point">The reading the number is, or was looked up from.</param>
 /// <param name="Si">K or kPa absolute.</param>
@@ -23,10 +53,13 @@ public sealed record CircuitResult(
     ResultRef Ref, double? Value, Band? Band, Validity Validity,
     IReadOnlyList<TakenReading> Basis, IReadOnlyList<PointRef> Missing, IReadOnlyList<FormulaTerm> Terms)
 {
+    /// <summary>Which result, whatever the coil.</summary>
     public ResultKind Kind => Ref.Kind;
 
+    /// <summary>What kind of number its value is.</summary>
     public ResultQuantity Quantity => QuantityOf(Kind);
 
+    /// <summary>What kind of number a result of this kind is.</summary>
     public static ResultQuantity QuantityOf(ResultKind kind) => kind switch
     {
         ResultKind.Evaporating or ResultKind.Condensing or ResultKind.CondensingLow or ResultKind.CondensingHigh or ResultKind.DischargeTemperature
@@ -63,5 +96,6 @@ public sealed record CircuitAnalysis(
     IReadOnlyList<CircuitResult> Results, IReadOnlyList<CircuitChallenge> Challenges,
     IReadOnlyList<Finding> Findings, NextStep? Next)
 {
+    /// <summary>The result of this name. There must be one.</summary>
     public CircuitResult this[ResultRef result] => Results.First(r => r.Ref == result);
 }

@@ -15,6 +15,7 @@ public readonly record struct SeriesPoint(DateTimeOffset At, double Value);
 /// <param name="To">Last sample of it.</param>
 public readonly record struct Stretch(DateTimeOffset From, DateTimeOffset To)
 {
+    /// <summary>From its first sample to its last.</summary>
     public TimeSpan Length => To - From;
 }
 
@@ -31,6 +32,7 @@ public sealed record SeriesAnalysis(
     /// <summary>There is enough of it to say whether the system has settled.</summary>
     public bool IsSeries => SlopesKPerMin.Count > 0;
 
+    /// <summary>Something has not settled yet.</summary>
     public bool StillMoves => IsSeries && Settled is null;
 }
 
@@ -41,6 +43,7 @@ public static class CircuitSeries
     /// <summary>A stretch must last this long, and hold this many samples, to be called settled.</summary>
     public static readonly TimeSpan ShortestStretch = TimeSpan.FromMinutes(8);
 
+    /// <summary>Fewer of a point say nothing of its course.</summary>
     public const int FewestSamples = 4;
 
     /// <summary>Between two samples further apart than this nothing is interpolated.</summary>
@@ -60,6 +63,7 @@ public static class CircuitSeries
             [ResultKind.Subcooling] = (0.25, 3),
     };
 
+    /// <summary>What the course of the readings says; null while there are too few.</summary>
     public static SeriesAnalysis Analyse(Refrigerant refrigerant, IEnumerable<Sample> samples)
     {
         var measured = samples.GroupBy(s => s.Point)

@@ -15,7 +15,10 @@ public sealed record Drifting(ResultRef Kind, double From, double To);
 /// </remarks>
 public static class Drift
 {
+    /// <summary>So many visits in a row must show it.</summary>
     public const int Visits = 3;
+
+    /// <summary>Less than this from first to last is no creep, K.</summary>
     public const double LeastK = 2;
 
     private static readonly ResultRef[] Watched =

@@ -3,8 +3,39 @@ using KeenEmber.Core.Record;
 
 namespace KeenEmber.Core.Benches.Circuit;
 
-public enum StepKind { Recheck, RecordFact, RestoreFans, NoteBeforeThaw, ClearCoil, LetDefrostEnd, FindWhyStopped, WaitToSettle, LogPoint,
-    LogAgain }
+/// <summary>What the circuit bench can ask for.</summary>
+public enum StepKind
+{
+    /// <summary>A reading that cannot be so.</summary>
+    Recheck,
+
+    /// <summary>A fact of the walk-round.</summary>
+    RecordFact,
+
+    /// <summary>Air over the coil.</summary>
+    RestoreFans,
+
+    /// <summary>A fact that the thaw would wipe out.</summary>
+    NoteBeforeThaw,
+
+    /// <summary>A thaw.</summary>
+    ClearCoil,
+
+    /// <summary>Time, until the defrost is over.</summary>
+    LetDefrostEnd,
+
+    /// <summary>The reason why the compressor is off.</summary>
+    FindWhyStopped,
+
+    /// <summary>Time, until readings count.</summary>
+    WaitToSettle,
+
+    /// <summary>A reading not taken yet.</summary>
+    LogPoint,
+
+    /// <summary>A reading that was taken too early.</summary>
+    LogAgain,
+}
 
 /// <summary>The one thing worth doing next on the circuit.</summary>
 /// <param name="Point">For the steps about a reading.</param>

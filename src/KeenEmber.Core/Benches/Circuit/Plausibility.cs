@@ -8,8 +8,35 @@ namespace KeenEmber.Core.Benches.Circuit;
 /// <summary>What about a set of readings cannot be so.</summary>
 public enum Impossibility
 {
-    PointOutOfRange, BoxFarBelowTarget, SaturationOutOfRange, DischargeNotAboveSuction, SuperheatImpossible, SubcoolingImpossible,
-    CoilNotColderThanAir, CondenserNotWarmerThanAir, AirWarmedByCoil, DischargeLineBelowCondensing,
+    /// <summary>Outside what its point can be.</summary>
+    PointOutOfRange,
+
+    /// <summary>A box much colder than it could get.</summary>
+    BoxFarBelowTarget,
+
+    /// <summary>A pressure outside the refrigerant's range.</summary>
+    SaturationOutOfRange,
+
+    /// <summary>Head not above suction with the compressor running.</summary>
+    DischargeNotAboveSuction,
+
+    /// <summary>Superheat far below zero or beyond what a box can give.</summary>
+    SuperheatImpossible,
+
+    /// <summary>Subcooling far below zero or beyond what the weather can give.</summary>
+    SubcoolingImpossible,
+
+    /// <summary>Evaporating not below the air on the coil.</summary>
+    CoilNotColderThanAir,
+
+    /// <summary>Condensing not above the air on the condenser.</summary>
+    CondenserNotWarmerThanAir,
+
+    /// <summary>Air off the coil warmer than air on.</summary>
+    AirWarmedByCoil,
+
+    /// <summary>A discharge line colder than the condensing temperature.</summary>
+    DischargeLineBelowCondensing,
 }
 
 /// <param name="Points">The readings that contradict each other.</param>

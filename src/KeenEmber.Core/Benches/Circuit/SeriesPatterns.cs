@@ -12,7 +12,10 @@ namespace KeenEmber.Core.Benches.Circuit;
 /// </remarks>
 public static class SeriesPatterns
 {
+    /// <summary>Superheat swings up and down.</summary>
     public const string Hunting = "circuit.valve-hunts";
+
+    /// <summary>The coil is fed, starved, and fed again.</summary>
     public const string ComesAndGoes = "circuit.feeding-comes-and-goes";
 
     /// <summary>A swing of superheat from one turning point to the next counts from here, K.</summary>

@@ -8,6 +8,7 @@ namespace KeenEmber.Core.Benches.Circuit;
 /// <param name="Temperature">Of the coldest place with liquid, where it is all the same by now.</param>
 public readonly record struct StandingReading(Pressure Pressure, Temperature Temperature);
 
+/// <summary>What a standing pressure says.</summary>
 public enum StandingVerdict
 {
     /// <summary>On saturation: liquid of the right refrigerant is there, and no air.</summary>

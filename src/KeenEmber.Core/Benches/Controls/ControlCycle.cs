@@ -49,6 +49,7 @@ public enum CycleVerdict
     /// <summary>Not one cut-out and one cut-in with their temperatures yet.</summary>
     TooFew,
 
+    /// <summary>It cycles where it is set.</summary>
     AsSet,
 
     /// <summary>Off, and the sensor's error accounts for it.</summary>
@@ -79,15 +80,18 @@ public sealed record CycleResult(
     /// <summary>Each end less where it should be, K; unequal ones mean that the band sits askew on its setting.</summary>
     public double? CutOutOffK { get; init; }
 
+    /// <summary>How far it cuts in above (+) or below (-) its setting, K; null where either is not known.</summary>
     public double? CutInOffK { get; init; }
 
     /// <summary>The control works on suction pressure: temperatures are those of its dew point.</summary>
     public bool IsOnPressure { get; init; }
 
+    /// <summary>It starts more often than a compressor bears.</summary>
     public bool IsShortCycling =>
         StartsPerHour > CycleLimits.MostStartsPerHour || ShortestOnMin < CycleLimits.ShortestMin
         || ShortestOffMin < CycleLimits.ShortestMin;
 
+    /// <summary>The mean of the box creeps.</summary>
     public bool IsDrifting => Math.Abs(DriftKPerH ?? 0) > CycleLimits.DriftKPerH;
 }
 

@@ -8,6 +8,7 @@ namespace KeenEmber.Core.Benches.Controls;
 public sealed record ControlSettingEntry(
     EntryHeader Header, ControlKind Kind, TypedValue Set, TypedValue? Differential, TypedValue? FixedCutIn) : Entry(Header)
 {
+    /// <summary>What was set.</summary>
     public ControlSetting Setting => new(Kind, Set.Temperature.Celsius, Differential?.Si(default), FixedCutIn?.Temperature.Celsius);
 }
 

@@ -6,14 +6,62 @@ using KeenEmber.Core.Refrigerants;
 namespace KeenEmber.Core.Benches.Controls;
 
 /// <summary>A controller's parameters in general terms, in the order in which a sheet lists them.</summary>
-public enum ControllerParameter { SetPoint, Differential, Offset, DefrostInterval, DefrostLength, DefrostEnd, Drip, FanDelay, AlarmHigh,
-    AlarmLow }
+public enum ControllerParameter
+{
+    /// <summary>Where it cuts out.</summary>
+    SetPoint,
+
+    /// <summary>From cut-out to cut-in.</summary>
+    Differential,
+
+    /// <summary>Added to what its sensor reads.</summary>
+    Offset,
+
+    /// <summary>From one defrost to the next.</summary>
+    DefrostInterval,
+
+    /// <summary>The longest a defrost may last.</summary>
+    DefrostLength,
+
+    /// <summary>Coil temperature that ends a defrost.</summary>
+    DefrostEnd,
+
+    /// <summary>From the end of the heat to refrigeration.</summary>
+    Drip,
+
+    /// <summary>Coil temperature below which the fans come back.</summary>
+    FanDelay,
+
+    /// <summary>Box temperature above which it alarms.</summary>
+    AlarmHigh,
+
+    /// <summary>Box temperature below which it alarms.</summary>
+    AlarmLow,
+}
 
 /// <summary>Kinds of controller, by what they have.</summary>
-public enum ControllerTemplate { Thermostat, CoolerOffCycle, FreezerElectric, FreezerHotGas, CaseWithValve }
+public enum ControllerTemplate
+{
+    /// <summary>A thermostat alone.</summary>
+    Thermostat,
 
+    /// <summary>A cooler whose defrosts are stops of the compressor.</summary>
+    CoolerOffCycle,
+
+    /// <summary>A freezer with heaters.</summary>
+    FreezerElectric,
+
+    /// <summary>A freezer that defrosts with discharge gas.</summary>
+    FreezerHotGas,
+
+    /// <summary>A case that drives its own expansion valve.</summary>
+    CaseWithValve,
+}
+
+/// <summary>Which parameters a controller has and what they measure.</summary>
 public static class ControllerParameters
 {
+    /// <summary>The kind of quantity a parameter is.</summary>
     public static QuantityKind Measures(this ControllerParameter parameter) => parameter switch
     {
         ControllerParameter.Differential or ControllerParameter.Offset => QuantityKind.Difference,
@@ -50,6 +98,7 @@ public static class ParameterLimits
     /// <summary>A set point further from the unit's target than this belongs to another product, K.</summary>
     public const double SetPointK = 3;
 
+    /// <summary>Where a differential usually lies, K.</summary>
     public static readonly Band DifferentialK = new(0.5, 6);
 
     /// <summary>An offset beyond this hides a bad sensor, K.</summary>
@@ -64,6 +113,7 @@ public static class ParameterLimits
     /// <summary>Ends of a heated defrost: under it ice stays, over it the room takes the heat, °C.</summary>
     public static readonly Band EndC = new(4, 25);
 
+    /// <summary>Where a drip time usually lies, min.</summary>
     public static readonly Band DripMin = new(1, 10);
 
     /// <summary>Fans that wait for less cold than this blow warm wet air, °C.</summary>
@@ -76,17 +126,40 @@ public static class ParameterLimits
 /// <summary>The sheet held against the unit and its refrigerant.</summary>
 public static class ParameterChecks
 {
+    /// <summary>With what the codes of all these findings begin.</summary>
     public const string Prefix = "parameter.";
+
+    /// <summary>The set point is not the target of the box.</summary>
     public const string SetPointOff = "parameter.set-point-off-target";
+
+    /// <summary>The set point can only be reached with suction below the atmosphere.</summary>
     public const string SetPointInVacuum = "parameter.set-point-needs-vacuum";
+
+    /// <summary>The differential is unusually close or wide.</summary>
     public const string DifferentialOff = "parameter.differential";
+
+    /// <summary>The offset is larger than a sound sensor needs.</summary>
     public const string OffsetLarge = "parameter.offset-large";
+
+    /// <summary>The box is too cold to clear its coil without heat.</summary>
     public const string OffCycleTooCold = "parameter.off-cycle-too-cold";
+
+    /// <summary>Defrosts are unusually close or far apart.</summary>
     public const string IntervalOff = "parameter.defrost-interval";
+
+    /// <summary>The longest defrost is unusually short or long.</summary>
     public const string LengthOff = "parameter.defrost-length";
+
+    /// <summary>The end temperature leaves ice or heats the box.</summary>
     public const string EndOff = "parameter.defrost-end";
+
+    /// <summary>The drip time is unusually short or long.</summary>
     public const string DripOff = "parameter.drip";
+
+    /// <summary>Fans come back while the coil is still warm.</summary>
     public const string FanDelayWarm = "parameter.fan-delay-warm";
+
+    /// <summary>An alarm lies inside the band in which the box cycles.</summary>
     public const string AlarmInside = "parameter.alarm-inside-band";
 
     /// <param name="values">In °C, K and minutes.</param>

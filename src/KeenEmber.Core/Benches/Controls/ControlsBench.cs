@@ -15,10 +15,13 @@ public sealed class ControlsBench : IBench
     /// <summary>Evidence of another bench: what the sensor that controls the box reads too much, K.</summary>
     private const string BoxErrorK = "sensor.box-error-k";
 
+    /// <inheritdoc/>
     public string Name => "controls";
 
+    /// <inheritdoc/>
     public IReadOnlyList<string> Speaks { get; } = ["output", "cycle", "bulbs", "control", "parameter", "damage"];
 
+    /// <inheritdoc/>
     public IReadOnlyDictionary<string, Type> Entries { get; } = new Dictionary<string, Type>
     {
         ["setting"] = typeof(SettingEntry), ["control-setting"] = typeof(ControlSettingEntry),
@@ -27,6 +30,7 @@ public sealed class ControlsBench : IBench
         ["damage"] = typeof(DamageEntry), ["bulb-turn"] = typeof(BulbTurnEntry),
     };
 
+    /// <inheritdoc/>
     public BenchJudgement Judge(VisitInput visit)
     {
         var timeline = visit.Timeline;
@@ -78,8 +82,10 @@ public sealed record ControlsJudgement : BenchJudgement
     /// null where nobody has said.</summary>
     public ControlSetting? CycleSetting { get; init; }
 
+    /// <summary>What the watched cycles showed, put right since or not.</summary>
     public IReadOnlyList<Finding> CycleFaults { get; init; } = [];
 
+    /// <summary>What of it is wrong still.</summary>
     public IReadOnlyList<Finding> CycleFaultsNow { get; init; } = [];
 
     /// <summary>Each output as it was found.</summary>
@@ -88,8 +94,10 @@ public sealed record ControlsJudgement : BenchJudgement
     /// <summary>Each output as it stands.</summary>
     public IReadOnlyDictionary<ControlOutput, OutputResult> OutputsNow { get; init; } = new Dictionary<ControlOutput, OutputResult>();
 
+    /// <summary>What the outputs showed, put right since or not.</summary>
     public IReadOnlyList<Finding> OutputFaults { get; init; } = [];
 
+    /// <summary>What of it is wrong still.</summary>
     public IReadOnlyList<Finding> OutputFaultsNow { get; init; } = [];
 
     /// <summary>What water, scale or wear has done to the control, as seen on this visit.</summary>
@@ -107,19 +115,24 @@ public sealed record ControlsJudgement : BenchJudgement
     /// <summary>What did not fit as found and does now.</summary>
     public IReadOnlyList<Finding> SettingFaultsPutRight { get; init; } = [];
 
+    /// <inheritdoc/>
     public override IReadOnlyList<Finding> Found => field ??= [.. OutputFaults, .. CycleFaults, .. SettingFaults, .. SettingFaultsPutRight];
 
+    /// <inheritdoc/>
     public override IReadOnlyList<Finding> Now => field ??= [.. OutputFaultsNow, .. CycleFaultsNow, .. SettingFaults];
 
+    /// <inheritdoc/>
     public override IReadOnlyDictionary<string, double> Evidence => field ??=
         new Dictionary<string, double> { [ControlsBench.WaterDamage] = Damage.Values.Count(WettedSet.ComesFromWater) };
 
+    /// <inheritdoc/>
     public override IReadOnlyList<BenchTask> Tasks => field ??=
     [
         .. OutputsNow.Where(o => o.Value.IsFault).OrderBy(o => o.Key).Select(o => new OutputTask(o.Key, o.Value.Verdict)),
         .. SettingFaults.Select(f => new SettingTask(f)),
     ];
 
+    /// <inheritdoc/>
     public override Entry? ProvedBy(ProofKind kind, IReadOnlyList<Entry> after) => kind switch
     {
         ProofKind.CutOutReached => after.OfType<ControlEventEntry>().LastOrDefault(e => !e.CutsIn),

@@ -128,10 +128,19 @@ public static class ControlsOnRecord
 
     private static readonly CycleResult NotSeen = ControlCycle.Judge([], null);
 
+    /// <summary>It cycles beside its setting.</summary>
     public const string CycleShifted = "cycle.shifted";
+
+    /// <summary>Cut-in and cut-out are closer or wider than set.</summary>
     public const string CycleDifferential = "cycle.differential-off";
+
+    /// <summary>It starts too often.</summary>
     public const string CycleShort = "cycle.short";
+
+    /// <summary>The mean of the box creeps.</summary>
     public const string CycleCreeping = "cycle.creeping";
+
+    /// <summary>Each of two controls feels the other's side.</summary>
     public const string BulbsCrossed = "bulbs.crossed";
 
     /// <summary>The control's cycles on a visit against what it is set to.</summary>

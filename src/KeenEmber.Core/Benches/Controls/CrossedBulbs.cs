@@ -5,8 +5,10 @@ namespace KeenEmber.Core.Benches.Controls;
 /// <param name="Followed">The side whose valve, air or frost followed; empty for none.</param>
 public sealed record BulbTurn(string Control, string Followed);
 
+/// <summary>What the turning test of two controls says.</summary>
 public enum BulbVerdict
 {
+    /// <summary>Not enough turns seen yet.</summary>
     TooFew,
 
     /// <summary>Each side follows its own control, as far as it was tried.</summary>
@@ -26,6 +28,7 @@ public enum BulbVerdict
 /// <remarks>Trade practice: the side that never satisfies, or never calls, while its neighbour does, may have its bulb next door.</remarks>
 public static class CrossedBulbs
 {
+    /// <summary>What the turns seen so far say.</summary>
     public static BulbVerdict Judge(IReadOnlyList<BulbTurn> turns)
     {
         var last = turns.GroupBy(t => t.Control).Select(g => g.Last()).ToList();

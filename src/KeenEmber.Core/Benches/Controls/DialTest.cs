@@ -6,9 +6,14 @@ namespace KeenEmber.Core.Benches.Controls;
 /// <param name="CutOutC">Where it opened.</param>
 public sealed record DialPoint(double DialC, double? CutInC, double? CutOutC);
 
+/// <summary>What turning a thermostat's dial shows.</summary>
 public enum DialVerdict
 {
-    TooFew, True,
+    /// <summary>Not enough points yet.</summary>
+    TooFew,
+
+    /// <summary>It acts where its dial says.</summary>
+    True,
 
     /// <summary>Off by the same over the dial: it can be set to suit, or its screw turned.</summary>
     Shifted,
@@ -33,6 +38,7 @@ public static class DialTest
     /// <summary>A cut-in within this at dial places further apart than twice it is a constant one, K.</summary>
     private const double SameCutInK = 1;
 
+    /// <summary>What the points seen so far say.</summary>
     public static DialResult Judge(IReadOnlyList<DialPoint> points)
     {
         var offs = points.Where(p => p.CutOutC is not null).Select(p => p.CutOutC!.Value - p.DialC).ToList();

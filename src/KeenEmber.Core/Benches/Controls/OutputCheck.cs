@@ -1,7 +1,23 @@
 namespace KeenEmber.Core.Benches.Controls;
 
 /// <summary>What a controller switches.</summary>
-public enum ControlOutput { Compressor, LiquidValve, Defrost, Fans, Alarm }
+public enum ControlOutput
+{
+    /// <summary>The compressor, or its contactor.</summary>
+    Compressor,
+
+    /// <summary>The valve in the liquid line.</summary>
+    LiquidValve,
+
+    /// <summary>Heaters or hot gas.</summary>
+    Defrost,
+
+    /// <summary>The evaporator fans.</summary>
+    Fans,
+
+    /// <summary>The alarm contact.</summary>
+    Alarm,
+}
 
 /// <summary>One look at a relay.</summary>
 /// <param name="IsCalled">The controller's mark or lamp says it should be closed.</param>
@@ -9,9 +25,14 @@ public enum ControlOutput { Compressor, LiquidValve, Defrost, Fans, Alarm }
 /// <param name="Runs">The load works; null when not seen.</param>
 public sealed record OutputState(bool IsCalled, bool? IsLive, bool? Runs);
 
+/// <summary>What looks at an output's relay say.</summary>
 public enum OutputVerdict
 {
-    Unsettled, Works,
+    /// <summary>Not enough seen yet.</summary>
+    Unsettled,
+
+    /// <summary>As it should be, called and not called.</summary>
+    Works,
 
     /// <summary>As it should be in the one state seen; the other was not.</summary>
     WorksSoFar,
@@ -32,6 +53,7 @@ public enum OutputVerdict
 /// <param name="WouldSettle">"voltage", "called" (look while it is called), "not-called".</param>
 public sealed record OutputResult(OutputVerdict Verdict, IReadOnlyList<string> WouldSettle)
 {
+    /// <summary>Contact, load or wiring is at fault.</summary>
     public bool IsFault => Verdict >= OutputVerdict.StuckClosed;
 }
 

@@ -21,21 +21,52 @@ public sealed record ControlsInput(
 /// </remarks>
 public static class PressureControlChecks
 {
+    /// <summary>Low cut-in is not above low cut-out.</summary>
     public const string CutInNotAboveCutOut = "control.low-cut-in-not-above-cut-out";
+
+    /// <summary>Low cut-out stops it before the coil is as cold as it must get.</summary>
     public const string CutOutAboveEvaporating = "control.low-cut-out-above-evaporating";
+
+    /// <summary>Low cut-in lies above what the warm box can reach.</summary>
     public const string CutInAboveBox = "control.low-cut-in-above-box";
+
+    /// <summary>Low cut-in and cut-out are so close that it will short cycle.</summary>
     public const string DifferentialTooClose = "control.low-differential-too-close";
+
+    /// <summary>A pump-down unit cuts out too high to pump down.</summary>
     public const string PumpDownCannotHold = "control.pump-down-cannot-hold";
+
+    /// <summary>In the cold the pressure never reaches the cut-in.</summary>
     public const string CannotRestartInTheCold = "control.cannot-restart-in-the-cold";
+
+    /// <summary>The cut-out lets the coil of a cooler freeze.</summary>
     public const string FreezesCooler = "control.cut-out-lets-a-cooler-freeze";
+
+    /// <summary>The condenser fan never stops in the cold.</summary>
     public const string FanNeverStops = "control.fan-never-stops-in-the-cold";
+
+    /// <summary>Fan on is not above fan off.</summary>
     public const string FanOnNotAboveOff = "control.fan-on-not-above-off";
+
+    /// <summary>The fan stops so late that the valve is not fed.</summary>
     public const string FanOffTooLow = "control.fan-off-too-low-to-feed";
+
+    /// <summary>The fan starts so late that head is held high.</summary>
     public const string FanHoldsHeadHigh = "control.fan-holds-head-high";
+
+    /// <summary>The high cut-out trips on a hot day.</summary>
     public const string HighCutOutTooLow = "control.high-cut-out-trips-in-summer";
+
+    /// <summary>The high cut-out protects nothing.</summary>
     public const string HighCutOutTooHigh = "control.high-cut-out-too-high";
+
+    /// <summary>The water valve holds head too low or too high.</summary>
     public const string WaterValveOutOfRange = "control.water-valve-out-of-range";
+
+    /// <summary>The regulator holds a pressure that does not fit the box.</summary>
     public const string RegulatorOutOfRange = "control.regulator-does-not-fit-box";
+
+    /// <summary>A setting outside the refrigerant's range.</summary>
     public const string OutOfRange = "control.setting-outside-refrigerant";
 
     /// <summary>A low-pressure control with a smaller gap short cycles, K.</summary>
@@ -63,6 +94,7 @@ public static class PressureControlChecks
     private const double CoolerFromC = 1;
     private const double ColdestCoolerCoilC = -14;
 
+    /// <summary>What is wrong with the settings on record, the gravest first.</summary>
     public static IReadOnlyList<Finding> Check(ControlsInput input)
     {
         var findings = new List<Finding>();

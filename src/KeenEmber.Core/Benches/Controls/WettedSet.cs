@@ -1,9 +1,48 @@
 namespace KeenEmber.Core.Benches.Controls;
 
 /// <summary>Parts of a control that share a harness and an age.</summary>
-public enum ControlPart { Control, Display, Cable, Sensors, Relays, Terminals }
+public enum ControlPart
+{
+    /// <summary>The control itself.</summary>
+    Control,
 
-public enum DamageKind { None, Wet, Scaled, Corroded, Chafed, Burnt }
+    /// <summary>Its display.</summary>
+    Display,
+
+    /// <summary>The cable between them.</summary>
+    Cable,
+
+    /// <summary>Its sensors.</summary>
+    Sensors,
+
+    /// <summary>The relays it drives.</summary>
+    Relays,
+
+    /// <summary>Its terminals.</summary>
+    Terminals,
+}
+
+/// <summary>What water or heat has done to a part.</summary>
+public enum DamageKind
+{
+    /// <summary>Sound.</summary>
+    None,
+
+    /// <summary>Water on it.</summary>
+    Wet,
+
+    /// <summary>Dried crust on it.</summary>
+    Scaled,
+
+    /// <summary>Metal eaten.</summary>
+    Corroded,
+
+    /// <summary>Chafed through its insulation.</summary>
+    Chafed,
+
+    /// <summary>Burnt.</summary>
+    Burnt,
+}
 
 /// <summary>Which parts of a damaged control to change.</summary>
 public static class WettedSet

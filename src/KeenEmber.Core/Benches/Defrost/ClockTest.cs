@@ -1,8 +1,19 @@
 namespace KeenEmber.Core.Benches.Defrost;
 
+/// <summary>How a defrost clock runs.</summary>
 public enum ClockVerdict
 {
-    RunsTrue, Slow, Fast, Stopped,
+    /// <summary>As it should.</summary>
+    RunsTrue,
+
+    /// <summary>It loses.</summary>
+    Slow,
+
+    /// <summary>It gains.</summary>
+    Fast,
+
+    /// <summary>It stands.</summary>
+    Stopped,
 
     /// <summary>Too short a wait for the reading of the dial.</summary>
     TooSoon,
@@ -37,9 +48,20 @@ public static class ClockTest
 /// <param name="IsClosed">Continuity between the terminals tested.</param>
 public readonly record struct SwitchState(double TempC, bool IsClosed);
 
+/// <summary>How a limit switch acts against its rating.</summary>
 public enum SwitchVerdict
 {
-    InTolerance, Early, Late, NeverActs,
+    /// <summary>At its rating, within tolerance.</summary>
+    InTolerance,
+
+    /// <summary>Colder than its rating.</summary>
+    Early,
+
+    /// <summary>Warmer than its rating.</summary>
+    Late,
+
+    /// <summary>Not at all.</summary>
+    NeverActs,
 
     /// <summary>The states seen do not yet bracket the rating.</summary>
     NotBracketed,

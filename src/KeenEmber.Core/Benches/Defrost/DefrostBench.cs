@@ -9,16 +9,20 @@ namespace KeenEmber.Core.Benches.Defrost;
 /// <param name="logged">Fetches what a logger wrote of a run.</param>
 public sealed class DefrostBench(Func<Guid, IReadOnlyList<RunTrack>> logged) : IBench
 {
+    /// <inheritdoc/>
     public string Name => "defrost";
 
+    /// <inheritdoc/>
     public IReadOnlyList<string> Speaks { get; } = ["defrost"];
 
+    /// <inheritdoc/>
     public IReadOnlyDictionary<string, Type> Entries { get; } = new Dictionary<string, Type>
     {
         ["defrost-set-up"] = typeof(DefrostSetUpEntry), ["run"] = typeof(RunEntry), ["run-reading"] = typeof(RunReadingEntry),
         ["run-mark"] = typeof(RunMarkEntry), ["clock-test"] = typeof(ClockTestEntry), ["switch-state"] = typeof(SwitchStateEntry),
     };
 
+    /// <inheritdoc/>
     public BenchJudgement Judge(VisitInput visit) => new DefrostJudgement(
         DefrostRuns.Of(visit.UpToHere, visit.Unit, visit.Site.Atmosphere, logged, visit.Now, visit.Judging), visit);
 }
@@ -33,6 +37,7 @@ public sealed record DefrostJudgement(IReadOnlyList<WatchedRun> Runs, VisitInput
     /// <summary>How the unit defrosts, by the last word on it; null when nobody has said.</summary>
     public DefrostSetUp? SetUp => DefrostRuns.SetUpAt(DefrostRuns.SetUps(Visit.UpToHere), Visit.Now);
 
+    /// <inheritdoc/>
     public override IReadOnlyList<Finding> Found => field ??= [.. OwnRun?.Faults ?? []];
 
     /// <summary>A defrost has its say when its heat is off. Fans seen running in the heat are wrong at once.</summary>
@@ -48,6 +53,7 @@ public sealed record DefrostJudgement(IReadOnlyList<WatchedRun> Runs, VisitInput
         && (SetUp?.Kind
             ?? DefrostKinds.UsualAt(Visit.Unit.Target)) != DefrostKind.OffCycle;
 
+    /// <inheritdoc/>
     public override IReadOnlyList<BenchTask> Tasks => field ??=
         OwnRun is { Result.Phases.HeatOff: not null } run ? [.. AdviceFor(run).Select(step => new DefrostTask(step))] : [];
 
@@ -58,6 +64,7 @@ public sealed record DefrostJudgement(IReadOnlyList<WatchedRun> Runs, VisitInput
     /// <summary>Two runs side by side, with what was done between them.</summary>
     public RunComparison Compare(WatchedRun one, WatchedRun another) => RunComparison.Of(one, another, Visit.UpToHere);
 
+    /// <inheritdoc/>
     public override Entry? ProvedBy(ProofKind kind, IReadOnlyList<Entry> after) => kind switch
     {
         ProofKind.CoilClear => after.OfType<RunMarkEntry>().LastOrDefault(m => m.Kind == RunMarkKind.SeenClear),
@@ -74,6 +81,7 @@ public sealed record DefrostJudgement(IReadOnlyList<WatchedRun> Runs, VisitInput
                 && Has(r, RunMarkKind.Over)));
     }
 
+    /// <inheritdoc/>
     public override IReadOnlyList<Trend> Trends => field ??= DefrostTrends.Of(Runs);
 }
 

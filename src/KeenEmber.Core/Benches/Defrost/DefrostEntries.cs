@@ -6,7 +6,18 @@ namespace KeenEmber.Core.Benches.Defrost;
 /// <summary>How the unit defrosts, as found or as set: the last one holds, across visits.</summary>
 public sealed record DefrostSetUpEntry(EntryHeader Header, DefrostSetUp SetUp) : Entry(Header);
 
-public enum RunOrigin { Watched, TypedIn, Logged }
+/// <summary>Where the samples of a run come from.</summary>
+public enum RunOrigin
+{
+    /// <summary>Watched and logged in the app as it ran.</summary>
+    Watched,
+
+    /// <summary>Typed in afterwards from paper.</summary>
+    TypedIn,
+
+    /// <summary>Read from a logger's file.</summary>
+    Logged,
+}
 
 /// <summary>A defrost run begins; its id is the run's.</summary>
 /// <param name="Series">Id of its logged series; null for one made of entries.</param>
@@ -16,12 +27,14 @@ public sealed record RunEntry(EntryHeader Header, RunOrigin Origin, Guid? Series
 /// <summary>A value read at a place of a run.</summary>
 public sealed record RunReadingEntry(EntryHeader Header, Guid Run, RunPlace Place, TypedValue Value) : Entry(Header)
 {
+    /// <inheritdoc/>
     public override Entry WithReferences(Func<Guid, Guid> map) => (RunReadingEntry)base.WithReferences(map) with { Run = map(Run) };
 }
 
 /// <summary>Something seen, heard or done at its minute of a run.</summary>
 public sealed record RunMarkEntry(EntryHeader Header, Guid Run, RunMarkKind Kind) : Entry(Header)
 {
+    /// <inheritdoc/>
     public override Entry WithReferences(Func<Guid, Guid> map) => (RunMarkEntry)base.WithReferences(map) with { Run = map(Run) };
 }
 
@@ -36,7 +49,14 @@ public sealed record ClockTestEntry(
     : Entry(Header);
 
 /// <summary>Which of the two switches of the harness.</summary>
-public enum DefrostSwitch { EndOfHeat, FanDelay }
+public enum DefrostSwitch
+{
+    /// <summary>The one that ends the heat.</summary>
+    EndOfHeat,
+
+    /// <summary>The one that holds the fans back.</summary>
+    FanDelay,
+}
 
 /// <summary>One state of a switch at a known temperature; the states of a visit are its test.</summary>
 public sealed record SwitchStateEntry(EntryHeader Header, DefrostSwitch Switch, TypedValue Temperature, bool IsClosed) : Entry(Header);

@@ -69,29 +69,76 @@ public static class DefrostLimits
 /// <summary>Codes of what the bench finds; the sentences are made from them and from the values beside.</summary>
 public static class DefrostCodes
 {
+    /// <summary>Heat went on long after the coil was clear.</summary>
     public const string OverRun = "defrost.over-run";
+
+    /// <summary>Heat ended soon after the coil was clear.</summary>
     public const string WellEnded = "defrost.well-ended";
+
+    /// <summary>Heat ended with ice left.</summary>
     public const string EndedEarly = "defrost.ended-early";
+
+    /// <summary>The coil was clear and the time limit ended the heat.</summary>
     public const string NotTerminated = "defrost.not-terminated";
+
+    /// <summary>The time limit ended the heat with ice left.</summary>
     public const string LimitBeforeClear = "defrost.limit-before-clear";
+
+    /// <summary>What ended the heat is not known.</summary>
     public const string EndUnknown = "defrost.end-unknown";
+
+    /// <summary>The end sensor's place clears later than the coil.</summary>
     public const string SensorLags = "defrost.sensor-lags";
+
+    /// <summary>The end sensor's place clears before the coil.</summary>
     public const string SensorLeads = "defrost.sensor-leads";
+
+    /// <summary>The end sensor sits where the coil clears last.</summary>
     public const string SensorFits = "defrost.sensor-representative";
+
+    /// <summary>The end sensor reads beside the reference at its own place.</summary>
     public const string ProbeOff = "defrost.probe-off";
+
+    /// <summary>The end switch acts beside its rating.</summary>
     public const string SwitchOff = "defrost.switch-off-rating";
+
+    /// <summary>A heater leg draws nothing.</summary>
     public const string LegOut = "defrost.leg-out";
+
+    /// <summary>A heater leg draws too little.</summary>
     public const string LegWeak = "defrost.leg-weak";
+
+    /// <summary>The heaters get too little voltage.</summary>
     public const string LowVoltage = "defrost.low-voltage";
+
+    /// <summary>Refrigeration starts before the melt water has run off.</summary>
     public const string DripShort = "defrost.drip-short";
+
+    /// <summary>Fans run while the heat is on.</summary>
     public const string FansInHeat = "defrost.fans-in-heat";
+
+    /// <summary>Fans come back while the coil is still warm.</summary>
     public const string FansEarly = "defrost.fans-early";
+
+    /// <summary>Fans come back long after the coil is cold.</summary>
     public const string FansLate = "defrost.fans-late";
+
+    /// <summary>Fans do not come back.</summary>
     public const string FansNever = "defrost.fans-never";
+
+    /// <summary>Fans go on and off after the defrost.</summary>
     public const string FansCycling = "defrost.fans-cycling";
+
+    /// <summary>Suction shoots up at the restart.</summary>
     public const string RestartPressure = "defrost.restart-pressure";
+
+    /// <summary>The box takes long to recover.</summary>
     public const string SlowRecovery = "defrost.slow-recovery";
+
+    /// <summary>Product got warmer than it may.</summary>
     public const string ProductWarm = "defrost.product-warm";
+
+    /// <summary>Vapour fills the box: heat after the ice is gone.</summary>
     public const string Vapour = "defrost.vapour";
 
     /// <summary>Something to explain, not a sign that all is well.</summary>

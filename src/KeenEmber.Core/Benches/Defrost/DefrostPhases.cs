@@ -11,8 +11,10 @@ public sealed record DefrostPhases(
     /// <summary>A coil this much warmer than it began is being heated, K.</summary>
     private const double WarmedK = 2;
 
+    /// <summary>A run of which nothing is known.</summary>
     public static readonly DefrostPhases None = new(null, null, null, null, null, false);
 
+    /// <summary>How long the heat was on, min; null where begin or end is not known.</summary>
     public double? HeatMin => HeatOff - HeatOn;
 
     /// <summary>Drip time as it was, min.</summary>

@@ -3,6 +3,7 @@ namespace KeenEmber.Core.Benches.Defrost;
 /// <summary>A part of the day, on the clock; one that ends before it begins goes over midnight.</summary>
 public readonly record struct DayPart(TimeOnly From, TimeOnly To)
 {
+    /// <summary>Length, min.</summary>
     public double Minutes => (To - From).TotalMinutes is var m && m <= 0 ? m + 1440 : m;
 
     /// <summary>Minutes that two parts of the day have in common.</summary>

@@ -2,10 +2,47 @@ using KeenEmber.Core.Findings;
 
 namespace KeenEmber.Core.Benches.Defrost;
 
+/// <summary>What can be done about a defrost.</summary>
 public enum Remedy
 {
-    MendHeaters, MendSupply, CheckSensor, ReplaceSwitches, MoveSensor, CoilProbe, LowerEnd, ShortenAndRepeat, FixInfiltration,
-        LengthenOrMoreOften, LengthenDrip, MendFanDelay, FindWhatEndedIt,
+    /// <summary>Repair or replace heaters.</summary>
+    MendHeaters,
+
+    /// <summary>Find what takes the voltage away.</summary>
+    MendSupply,
+
+    /// <summary>Check the end sensor against a reference.</summary>
+    CheckSensor,
+
+    /// <summary>Replace limit switches.</summary>
+    ReplaceSwitches,
+
+    /// <summary>Move the end sensor to where the coil clears last.</summary>
+    MoveSensor,
+
+    /// <summary>Put a probe on the coil in place of the sensor.</summary>
+    CoilProbe,
+
+    /// <summary>End the heat at a lower temperature.</summary>
+    LowerEnd,
+
+    /// <summary>Shorten the heat and watch one more.</summary>
+    ShortenAndRepeat,
+
+    /// <summary>Stop the moist air that comes in.</summary>
+    FixInfiltration,
+
+    /// <summary>Give it longer, or defrost more often.</summary>
+    LengthenOrMoreOften,
+
+    /// <summary>Give the melt water longer to run off.</summary>
+    LengthenDrip,
+
+    /// <summary>Repair what holds the fans back.</summary>
+    MendFanDelay,
+
+    /// <summary>Find what ended the heat.</summary>
+    FindWhatEndedIt,
 }
 
 /// <param name="Because">The finding it answers.</param>

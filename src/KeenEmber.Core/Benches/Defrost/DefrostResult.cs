@@ -2,7 +2,24 @@ using KeenEmber.Core.Findings;
 
 namespace KeenEmber.Core.Benches.Defrost;
 
-public enum EndedBy { Temperature, Pressure, TimeLimit, Hand, Unknown }
+/// <summary>What ended the heat.</summary>
+public enum EndedBy
+{
+    /// <summary>Its switch or probe.</summary>
+    Temperature,
+
+    /// <summary>A pressure switch.</summary>
+    Pressure,
+
+    /// <summary>The time limit.</summary>
+    TimeLimit,
+
+    /// <summary>Somebody's hand.</summary>
+    Hand,
+
+    /// <summary>Not known.</summary>
+    Unknown,
+}
 
 /// <summary>The spot of the switch or probe against the bends at one moment of the heat, °C.</summary>
 public readonly record struct SpotMoment(double Minute, double SpotC, double ColdestC, double WarmestC)
@@ -28,6 +45,7 @@ public sealed record SensorSpot(double SpotC, double ColdestC, double WarmestC, 
     /// meanwhile.</summary>
     public IReadOnlyList<SpotMoment> Along { get; init; } = [];
 
+    /// <summary>More moments than this are not compared.</summary>
     public const int MostMoments = 12;
 }
 

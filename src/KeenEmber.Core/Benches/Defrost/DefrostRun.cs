@@ -5,17 +5,58 @@ namespace KeenEmber.Core.Benches.Defrost;
 /// <summary>Where something is read while a defrost runs.</summary>
 public enum RunPlaceKind
 {
-    ColdestBend, WarmestBend, Bend, AtSensor, EndSensor, AirInFront, AirBehind, Box, Product,
-    HeaterCurrent, HeaterVoltage, SuctionPressure, HeadPressure, Other,
+    /// <summary>Return bend that clears last.</summary>
+    ColdestBend,
+
+    /// <summary>Return bend that clears first.</summary>
+    WarmestBend,
+
+    /// <summary>A further bend, by name.</summary>
+    Bend,
+
+    /// <summary>The metal beside the end sensor.</summary>
+    AtSensor,
+
+    /// <summary>What the end sensor itself reads.</summary>
+    EndSensor,
+
+    /// <summary>Air that leaves the coil.</summary>
+    AirInFront,
+
+    /// <summary>Air that enters the coil.</summary>
+    AirBehind,
+
+    /// <summary>Box air.</summary>
+    Box,
+
+    /// <summary>Product.</summary>
+    Product,
+
+    /// <summary>Current of a heater leg, by number.</summary>
+    HeaterCurrent,
+
+    /// <summary>Voltage at the heaters.</summary>
+    HeaterVoltage,
+
+    /// <summary>Suction pressure.</summary>
+    SuctionPressure,
+
+    /// <summary>Head pressure.</summary>
+    HeadPressure,
+
+    /// <summary>Another place, by name.</summary>
+    Other,
 }
 
 /// <summary>A place by its kind, and by its name where there may be several.</summary>
 /// <param name="Name">A free name for a further bend or another place, the number of a heater leg; empty elsewhere.</param>
 public readonly record struct RunPlace(RunPlaceKind Kind, string Name = "")
 {
+    /// <summary>The current of a heater leg, counted from 1.</summary>
     public static RunPlace Leg(int number) =>
         new(RunPlaceKind.HeaterCurrent, number.ToString(System.Globalization.CultureInfo.InvariantCulture));
 
+    /// <summary>The kind of quantity read there.</summary>
     public QuantityKind Measures => Kind switch
     {
         RunPlaceKind.HeaterCurrent => QuantityKind.Current,
@@ -27,14 +68,60 @@ public readonly record struct RunPlace(RunPlaceKind Kind, string Name = "")
     /// <summary>On the metal of the coil, where ice holds it at 0 °C.</summary>
     public bool IsOnCoil => Kind is RunPlaceKind.ColdestBend or RunPlaceKind.WarmestBend or RunPlaceKind.Bend or RunPlaceKind.AtSensor;
 
+    /// <summary>There may be several, told by their names.</summary>
     public bool HasName => Kind is RunPlaceKind.Bend or RunPlaceKind.Other or RunPlaceKind.HeaterCurrent;
 }
 
 /// <summary>What was seen or done at a minute of a run.</summary>
 public enum RunMarkKind
 {
-    PumpDown, HeatOn, HeatOff, HeatOffByHand, Refrigeration, FansOn, FansOff, SwitchOpen, SwitchClosed, SeenClear, IceLeft, Vapour,
-        CeilingFrost, Hiss, Dripping, Silent,
+    /// <summary>The liquid was shut off before the heat.</summary>
+    PumpDown,
+
+    /// <summary>Heat came on.</summary>
+    HeatOn,
+
+    /// <summary>Heat went off by itself.</summary>
+    HeatOff,
+
+    /// <summary>Somebody switched the heat off.</summary>
+    HeatOffByHand,
+
+    /// <summary>Refrigeration began again.</summary>
+    Refrigeration,
+
+    /// <summary>Fans came on.</summary>
+    FansOn,
+
+    /// <summary>Fans went off.</summary>
+    FansOff,
+
+    /// <summary>The end switch opened.</summary>
+    SwitchOpen,
+
+    /// <summary>The end switch closed.</summary>
+    SwitchClosed,
+
+    /// <summary>The coil was seen to be clear.</summary>
+    SeenClear,
+
+    /// <summary>Ice was seen to be left.</summary>
+    IceLeft,
+
+    /// <summary>Vapour was seen.</summary>
+    Vapour,
+
+    /// <summary>Frost was seen on the ceiling.</summary>
+    CeilingFrost,
+
+    /// <summary>Water was heard to hiss on the heaters.</summary>
+    Hiss,
+
+    /// <summary>Melt water was heard to drip.</summary>
+    Dripping,
+
+    /// <summary>No more dripping was heard.</summary>
+    Silent,
 
     /// <summary>Nobody watches any more.</summary>
     Over,
@@ -74,6 +161,7 @@ public sealed record RunTrack(RunPlace Place, double[] Minutes, double[] Values)
         return this;
     }
 
+    /// <summary>It has no sample.</summary>
     public bool IsEmpty => Minutes.Length == 0;
 
     /// <summary>The value at a minute between two samples; null outside them.</summary>
@@ -106,6 +194,7 @@ public sealed record RunTrack(RunPlace Place, double[] Minutes, double[] Values)
         return (first, Math.Max(first, end < 0 ? ~end : end + 1));
     }
 
+    /// <summary>Its samples from one minute to another, both included.</summary>
     public RunTrack Between(double from, double to)
     {
         var (first, end) = Range(from, to);
@@ -121,8 +210,10 @@ public sealed record DefrostRun(DateTimeOffset Start, DefrostSetUp SetUp, IReadO
     /// <summary>Box temperature it is meant to hold, °C; null when not known.</summary>
     public double? TargetC { get; init; }
 
+    /// <summary>The first track of a kind; null without one.</summary>
     public RunTrack? Track(RunPlaceKind kind) => Tracks.FirstOrDefault(t => t.Place.Kind == kind && !t.IsEmpty);
 
+    /// <summary>The minute of the first mark of a kind; null without one.</summary>
     public double? Mark(RunMarkKind kind) => Marks.Where(m => m.Kind == kind).Select(m => (double?)m.Minute).Min();
 
     /// <summary>The last minute anything is known of.</summary>

@@ -4,10 +4,33 @@ using KeenEmber.Core.Quantities;
 namespace KeenEmber.Core.Benches.Defrost;
 
 /// <summary>What begins a defrost.</summary>
-public enum DefrostStart { Clock, Board, Hand }
+public enum DefrostStart
+{
+    /// <summary>A defrost clock.</summary>
+    Clock,
+
+    /// <summary>A controller's board.</summary>
+    Board,
+
+    /// <summary>Somebody's hand.</summary>
+    Hand,
+}
 
 /// <summary>What is meant to end the heat; the fail-safe time stands behind all of them.</summary>
-public enum TerminationKind { Time, Switch, Probe, Pressure }
+public enum TerminationKind
+{
+    /// <summary>The time limit alone.</summary>
+    Time,
+
+    /// <summary>A switch on the coil.</summary>
+    Switch,
+
+    /// <summary>A controller's probe.</summary>
+    Probe,
+
+    /// <summary>A pressure switch.</summary>
+    Pressure,
+}
 
 /// <summary>How the heater elements hang on the supply.</summary>
 public enum HeaterConnection
@@ -26,6 +49,7 @@ public enum HeaterConnection
 /// <param name="Watts">At <paramref name="Volts"/>, the voltage across the element itself.</param>
 public sealed record HeaterLeg(double Watts, double Volts)
 {
+    /// <summary>Warm, by its plate, Ω.</summary>
     public double ResistanceOhm => Volts * Volts / Watts;
 }
 
@@ -47,10 +71,13 @@ public sealed record DefrostSetUp(
     TypedValue? FanDelayAt = null, HeaterConnection Connection = HeaterConnection.Separate, IReadOnlyList<HeaterLeg>? Heaters = null,
     double? CoilMassKg = null, IReadOnlyList<TimeOnly>? Starts = null)
 {
+    /// <summary>Coil temperature meant to end it, °C; null where none does.</summary>
     public double? EndC => EndedBy is TerminationKind.Switch or TerminationKind.Probe ? EndAt?.Temperature.Celsius : null;
 
+    /// <summary>Coil temperature below which the fans may come back, °C; null where not known.</summary>
     public double? FanDelayC => FanDelayAt?.Temperature.Celsius;
 
+    /// <summary>The heater legs, none where they are not known.</summary>
     public IReadOnlyList<HeaterLeg> Legs => Heaters ?? [];
 
     /// <summary>Power of all elements at their rated voltage, kW; null when none is known.</summary>

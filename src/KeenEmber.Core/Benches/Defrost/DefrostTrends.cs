@@ -7,10 +7,19 @@ namespace KeenEmber.Core.Benches.Defrost;
 /// <summary>What a coil's defrosts do over its life.</summary>
 public static class DefrostTrends
 {
+    /// <summary>Name of the trend of the heat's length, min.</summary>
     public const string HeatMin = "defrost.heat-min";
+
+    /// <summary>Name of the trend of the over-run, min.</summary>
     public const string OverRunMin = "defrost.over-run-min";
+
+    /// <summary>Name of the trend of the ice a run melts, kg.</summary>
     public const string IcePerRunKg = "defrost.ice-per-run-kg";
+
+    /// <summary>Name of the trend of the ice of a day, kg.</summary>
     public const string IcePerDayKg = "defrost.ice-per-day-kg";
+
+    /// <summary>Name of the trend of the heaters' current, A.</summary>
     public const string HeaterCurrentA = "defrost.heater-current-a";
 
     /// <summary>Beginning and end of the heat are known to about this each, min.</summary>

@@ -12,6 +12,7 @@ public sealed record LegCheck(int Leg, double? MeasuredA, double HealthyA, doubl
     /// <summary>Measured against expected; null when it is not measured or nothing is expected.</summary>
     public double? Share => MeasuredA / ExpectedA is { } share && double.IsFinite(share) ? share : null;
 
+    /// <summary>It draws less than a sound leg would.</summary>
     public bool IsWeak => Share < DefrostLimits.WeakLegShare;
 }
 

@@ -14,6 +14,7 @@ public static class RunBounds
     /// <summary>Samples of one place.</summary>
     public const int MostSamples = 200_000;
 
+    /// <summary>More marks than this no run has.</summary>
     public const int MostMarks = 500;
 
     /// <summary>Minutes count from the start of the run; something may have been read before it.</summary>

@@ -10,6 +10,7 @@ public sealed record RunComparison(WatchedRun Earlier, WatchedRun Later, IReadOn
     /// <summary>Heat-on times nearer than this are the same, min: a tripper's width and a look at the watch.</summary>
     private const double SameMin = 2;
 
+    /// <summary>Compares two runs, with what was changed between them.</summary>
     public static RunComparison Of(WatchedRun one, WatchedRun another, IReadOnlyList<Timeline> timelines)
     {
         var (earlier, later) = one.Run.Start <= another.Run.Start ? (one, another) : (another, one);
@@ -21,12 +22,16 @@ public sealed record RunComparison(WatchedRun Earlier, WatchedRun Later, IReadOn
         ]);
     }
 
+    /// <summary>The heat's length in both, min.</summary>
     public double? HeatMin => Later.Result.Phases.HeatMin - Earlier.Result.Phases.HeatMin;
 
+    /// <summary>The over-run in both, min.</summary>
     public double? OverRunMin => Later.Result.OverRunMin - Earlier.Result.OverRunMin;
 
+    /// <summary>The ice melted in both, kg.</summary>
     public double? IceKg => Later.Result.Ice?.IceKg - Earlier.Result.Ice?.IceKg;
 
+    /// <summary>The heaters' power in both, kW.</summary>
     public double? PowerKw => Later.Result.Heaters?.PowerKw - Earlier.Result.Heaters?.PowerKw;
 
     /// <summary>Length, end and over-run are what they were: nothing that was done between was the cause. Null while a length is not

@@ -20,13 +20,23 @@ public static class FrostPatterns
 
     /// <summary>An upright stripe: behind a fan that does not blow.</summary>
     public const string BehindOneFan = "frost.behind-one-fan";
+
+    /// <summary>A ball of ice at the valve.</summary>
     public const string ValveBall = "frost.ball-at-the-valve";
+
+    /// <summary>Frost on the suction line.</summary>
     public const string SuctionLine = "frost.on-the-suction-line";
+
+    /// <summary>Ice in the drain pan.</summary>
     public const string DrainPan = "frost.in-the-drain-pan";
 
     /// <summary>On ceiling and walls: defrost runs far past clear and its vapour freezes in the room.</summary>
     public const string Ceiling = "frost.on-the-ceiling";
+
+    /// <summary>Frost at the door.</summary>
     public const string Door = "frost.at-the-door";
+
+    /// <summary>No ice where none should be.</summary>
     public const string Clear = "frost.clear";
 
     /// <summary>A part counts as frosted from here, and as clear up to here.</summary>
@@ -39,6 +49,7 @@ public static class FrostPatterns
             (FrostPlace.Ceiling, Ceiling), (FrostPlace.Door, Door),
     ];
 
+    /// <summary>What a picture shows.</summary>
     public static IReadOnlyList<Finding> Find(FrostPicture picture)
     {
         var findings = new List<Finding>();

@@ -1,9 +1,36 @@
 namespace KeenEmber.Core.Benches.Frost;
 
-public enum FrostState { Clear, Frost, Ice }
+/// <summary>What is on a spot.</summary>
+public enum FrostState
+{
+    /// <summary>Nothing.</summary>
+    Clear,
+
+    /// <summary>Frost.</summary>
+    Frost,
+
+    /// <summary>Ice.</summary>
+    Ice,
+}
 
 /// <summary>Places beside the coil's face where frost tells something.</summary>
-public enum FrostPlace { Valve, SuctionLine, DrainPan, Ceiling, Door }
+public enum FrostPlace
+{
+    /// <summary>At the expansion valve.</summary>
+    Valve,
+
+    /// <summary>On the suction line.</summary>
+    SuctionLine,
+
+    /// <summary>In the drain pan.</summary>
+    DrainPan,
+
+    /// <summary>On the ceiling.</summary>
+    Ceiling,
+
+    /// <summary>At the door.</summary>
+    Door,
+}
 
 /// <summary>The coil's face seen from the air's entering side, as a grid of passes (rows, top first) and sections (columns, the inlet's
 /// side first), and the places around it.</summary>
@@ -11,9 +38,13 @@ public enum FrostPlace { Valve, SuctionLine, DrainPan, Ceiling, Door }
 /// <param name="Around">One digit a place, in the order of <see cref="FrostPlace"/>.</param>
 public sealed record FrostPicture(string Face, string Around)
 {
+    /// <summary>Rows of spots on the coil's face.</summary>
     public const int Rows = 4;
+
+    /// <summary>Columns of spots on the coil's face.</summary>
     public const int Columns = 6;
 
+    /// <summary>A picture without frost.</summary>
     public static readonly FrostPicture AllClear = new(new('0', Rows * Columns), new('0', Enum.GetValues<FrostPlace>().Length));
 
     /// <summary>A picture from two strings of digits; null when they are not a picture.</summary>
@@ -23,8 +54,10 @@ public sealed record FrostPicture(string Face, string Around)
         return Fits(face, AllClear.Face.Length) && Fits(around, AllClear.Around.Length) ? new(face!, around!) : null;
     }
 
+    /// <summary>What is on a spot of the face; the bounds are <see cref="Rows"/> and <see cref="Columns"/>.</summary>
     public FrostState At(int row, int column) => (FrostState)(Face[row * Columns + column] - '0');
 
+    /// <summary>What is at a place beside the face.</summary>
     public FrostState At(FrostPlace place) => (FrostState)(Around[(int)place] - '0');
 
     /// <summary>Share of the cells of a part of the face that are not clear, 0 to 1.</summary>

@@ -18,17 +18,29 @@ public sealed record GlycolResult(
     Temperature? Freezing, Temperature? Burst, TemperatureDifference? MarginAtSetPoint, TemperatureDifference? MarginAtSurface,
     double? NeededPercent, IReadOnlyList<Finding> Findings)
 {
+    /// <summary>Its findings that are faults.</summary>
     public IEnumerable<Finding> Faults => Findings.Where(f => f.Code != GlycolCheck.Fits);
 }
 
 /// <summary>Is the mixture strong enough, and if it froze, was it the mixture or the control?</summary>
 public static class GlycolCheck
 {
+    /// <summary>It freezes at the coil's temperature.</summary>
     public const string TooWeak = "glycol.too-weak-for-its-set-point";
+
+    /// <summary>Strong enough, and the control let it get colder than that.</summary>
     public const string ControlTooCold = "glycol.control-let-it-freeze";
+
+    /// <summary>It holds, with less than the usual margin.</summary>
     public const string ThinMargin = "glycol.thin-margin";
+
+    /// <summary>Stronger than it need be, which costs flow and heat.</summary>
     public const string TooStrong = "glycol.stronger-than-needed";
+
+    /// <summary>Strong enough for its set point.</summary>
     public const string Fits = "glycol.fits";
+
+    /// <summary>A strength outside what is known of the mixture.</summary>
     public const string OutOfRange = "glycol.outside-range";
 
     /// <summary>Freezing should lie this far under the coldest surface at the right set point, K; trade practice 10 °F.</summary>
@@ -37,6 +49,7 @@ public static class GlycolCheck
     /// <summary>More than this over what is needed makes the pump work and the coil poor, mass %.</summary>
     public const double TooMuchPercent = 15;
 
+    /// <summary>What a strength means at a set point.</summary>
     public static GlycolResult Judge(GlycolInput input)
     {
         if (GlycolMixture.FreezingPoint(input.Kind, input.Percent) is not { } freezing)

@@ -3,7 +3,15 @@ using MathNet.Numerics.Interpolation;
 
 namespace KeenEmber.Core.Benches.Glycol;
 
-public enum GlycolKind { Propylene, Ethylene }
+/// <summary>What the water is mixed with.</summary>
+public enum GlycolKind
+{
+    /// <summary>Propylene glycol.</summary>
+    Propylene,
+
+    /// <summary>Ethylene glycol, which is poisonous.</summary>
+    Ethylene,
+}
 
 /// <summary>Where a mixture of water and glycol freezes, and where it would burst what holds it.</summary>
 /// <remarks>
@@ -15,6 +23,7 @@ public enum GlycolKind { Propylene, Ethylene }
 /// </remarks>
 public static class GlycolMixture
 {
+    /// <summary>Beyond this the table ends, % by mass.</summary>
     public const double HighestPercent = 60;
 
     private const double BurstShare = 2.0 / 3;

@@ -5,10 +5,13 @@ namespace KeenEmber.Core.Benches.Sensors;
 /// <param name="Ohm">Of what lies beside it, Ω.</param>
 public sealed record BesideCurve(SensorCurve Alone, double Ohm, bool IsInSeries) : SensorCurve("beside")
 {
+    /// <inheritdoc/>
     public override double SignalAt(double value) => Joined(Alone.SignalAt(value), Ohm);
 
+    /// <inheritdoc/>
     public override double ToleranceAt(double value) => Alone.ToleranceAt(value);
 
+    /// <inheritdoc/>
     protected override double Solve(double signal) =>
         Joined(signal, -Ohm) is > 0 and var alone ? Alone.ValueOf(alone) ?? double.NaN : double.NaN;
 

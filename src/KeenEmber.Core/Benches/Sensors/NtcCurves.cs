@@ -10,10 +10,13 @@ public sealed record BetaCurve(string Code, double R25, double Beta, double R25S
 {
     internal const double T25 = Temperature.ZeroCelsiusInKelvin + 25;
 
+    /// <inheritdoc/>
     public override double SignalAt(double value) => R25 * Math.Exp(Beta * (1 / (value + Temperature.ZeroCelsiusInKelvin) - 1 / T25));
 
+    /// <inheritdoc/>
     public override double ToleranceAt(double value) => NtcTolerance.At(value, Beta, R25Share, BetaShare);
 
+    /// <inheritdoc/>
     protected override double Solve(double signal) =>
         signal > 0 ? 1 / (1 / T25 + Math.Log(signal / R25) / Beta) - Temperature.ZeroCelsiusInKelvin : double.NaN;
 }
@@ -44,12 +47,14 @@ public sealed record SteinhartHartCurve(string Code, double A, double B, double 
         return Math.Exp(Math.Cbrt(x - y) - Math.Cbrt(x + y));
     }
 
+    /// <inheritdoc/>
     public override double ToleranceAt(double value)
     {
         var kelvin = value + Temperature.ZeroCelsiusInKelvin;
         return NtcTolerance.At(value, -SlopeAt(value) / SignalAt(value) * kelvin * kelvin, R25Share, BetaShare);
     }
 
+    /// <inheritdoc/>
     protected override double Solve(double signal)
     {
         if (signal <= 0)

@@ -2,7 +2,21 @@ using MathNet.Numerics;
 
 namespace KeenEmber.Core.Benches.Sensors;
 
-public enum ResponseVerdict { TooFew, Quick, Slow, Dead }
+/// <summary>What a sensor does when it is warmed by hand.</summary>
+public enum ResponseVerdict
+{
+    /// <summary>Not enough samples yet.</summary>
+    TooFew,
+
+    /// <summary>It follows at once.</summary>
+    Quick,
+
+    /// <summary>It follows late.</summary>
+    Slow,
+
+    /// <summary>It does not follow.</summary>
+    Dead,
+}
 
 /// <param name="TimeConstantS">Time for 63.2 % of the step, s; null when it does not move or there are too few readings.</param>
 /// <param name="MovedK">How far it went of the whole step, K.</param>

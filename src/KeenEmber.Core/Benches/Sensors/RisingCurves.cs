@@ -9,9 +9,11 @@ public sealed record PlatinumCurve(string Code, double R0) : SensorCurve(Code)
 {
     private const double A = 3.9083e-3, B = -5.775e-7, C = -4.183e-12;
 
+    /// <inheritdoc/>
     public override double SignalAt(double value) =>
         R0 * (1 + A * value + B * value * value + (value < 0 ? C * (value - 100) * value * value * value : 0));
 
+    /// <inheritdoc/>
     public override double ToleranceAt(double value) => 0.3 + 0.005 * Math.Abs(value);
 
     /// <remarks>The quadratic in closed form, then Newton's steps for the term under 0 °C.</remarks>
@@ -37,10 +39,13 @@ public sealed record QuadraticCurve(string Code, double R25, double Alpha, doubl
         return new(code, c[0], c[1] / c[0], points.Count > 2 ? c[2] / c[0] : 0);
     }
 
+    /// <inheritdoc/>
     public override double SignalAt(double value) => R25 * (1 + Alpha * (value - 25) + Beta * (value - 25) * (value - 25));
 
+    /// <inheritdoc/>
     public override double ToleranceAt(double value) => Share * R25 / Math.Abs(SlopeAt(value));
 
+    /// <inheritdoc/>
     protected override double Solve(double signal)
     {
         var c = 1 - signal / R25;
@@ -55,20 +60,26 @@ public sealed record QuadraticCurve(string Code, double R25, double Alpha, doubl
 public sealed record LinearCurve(string Code, SignalKind Kind, QuantityKind What, CurvePoint From, CurvePoint To, double Share = 0.01)
     : SensorCurve(Code)
 {
+    /// <inheritdoc/>
     public override SignalKind Signal => Kind;
 
+    /// <inheritdoc/>
     public override QuantityKind Measures => What;
 
+    /// <inheritdoc/>
     public override (double Low, double High) Range => (From.Value - Slack, To.Value + Slack);
 
     /// <summary>A little beyond its ends it is still read.</summary>
     private double Slack => 0.02 * (To.Value - From.Value);
 
+    /// <inheritdoc/>
     public override double SignalAt(double value) =>
         From.Signal + (value - From.Value) / (To.Value - From.Value) * (To.Signal - From.Signal);
 
+    /// <inheritdoc/>
     public override double ToleranceAt(double value) => Share * Math.Abs(To.Value - From.Value);
 
+    /// <inheritdoc/>
     protected override double Solve(double signal) =>
         From.Value + (signal - From.Signal) / (To.Signal - From.Signal) * (To.Value - From.Value);
 }

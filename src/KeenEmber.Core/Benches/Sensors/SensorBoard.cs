@@ -15,6 +15,7 @@ public sealed record ChannelResult(BoardChannel Channel, int Place, SensorResult
 /// <param name="SwapClear">By how much the least total error beats the labels; 0 when nothing is swapped.</param>
 public sealed record BoardResult(IReadOnlyList<ChannelResult> Channels, IReadOnlyList<int> Order, double SwapClear)
 {
+    /// <summary>Two sensors hang on each other's inputs.</summary>
     public bool HasSwap => SwapClear > 0;
 }
 
@@ -30,6 +31,7 @@ public static class SensorBoard
     /// <summary>The best assignment must beat the labels by this much for each swapped channel (squares of half-widths).</summary>
     private const double ClearPerChannel = 4;
 
+    /// <summary>What all sensors of a controller say together.</summary>
     public static BoardResult Judge(IReadOnlyList<BoardChannel> channels, CheckAccuracy accuracy)
     {
         var (places, clear) = Assign(channels, accuracy);

@@ -5,7 +5,14 @@ namespace KeenEmber.Core.Benches.Sensors;
 /// <summary>What a meter measures at the leads of a sensor.</summary>
 public enum SignalKind
 {
-    Ohm, Volt, Milliampere,
+    /// <summary>Resistance.</summary>
+    Ohm,
+
+    /// <summary>Voltage.</summary>
+    Volt,
+
+    /// <summary>Current loop.</summary>
+    Milliampere,
 
     /// <summary>Output of a ratiometric transducer as a share of its supply.</summary>
     Ratio,
@@ -18,11 +25,13 @@ public abstract record SensorCurve(string Code)
     /// <summary>What all resistance sensors of the trade are used between, °C.</summary>
     public const double ColdestC = -60, WarmestC = 150;
 
+    /// <summary>What it gives.</summary>
     public virtual SignalKind Signal => SignalKind.Ohm;
 
     /// <summary>Temperature (°C) for all but pressure transducers (kPa gauge).</summary>
     public virtual QuantityKind Measures => QuantityKind.Temperature;
 
+    /// <summary>Where it is meant to be used.</summary>
     public virtual (double Low, double High) Range => (ColdestC, WarmestC);
 
     /// <summary>The value a signal stands for; null where that is outside <see cref="Range"/> or the signal is none.</summary>

@@ -27,8 +27,28 @@ public sealed record SensorCheckEntry(
 public sealed record WarmedEntry(EntryHeader Header, string Warmed, string Moved) : Entry(Header);
 
 /// <summary>What was done about a sensor.</summary>
-public enum SensorMend { Replaced, SwappedBack, Reseated, WireMended, CurveSet, OffsetSet }
+public enum SensorMend
+{
+    /// <summary>The sensor was replaced.</summary>
+    Replaced,
 
+    /// <summary>It was put back on its own input.</summary>
+    SwappedBack,
+
+    /// <summary>It was put back in its place.</summary>
+    Reseated,
+
+    /// <summary>Its wire was repaired.</summary>
+    WireMended,
+
+    /// <summary>The controller was set to its curve.</summary>
+    CurveSet,
+
+    /// <summary>The controller's offset was set.</summary>
+    OffsetSet,
+}
+
+/// <summary>What puts which fault right.</summary>
 public static class SensorMends
 {
     /// <summary>What is most often done about a verdict.</summary>
@@ -46,12 +66,16 @@ public static class SensorMends
 /// <summary>A sensor was put right: checks from before no longer speak for it.</summary>
 public sealed record SensorMendEntry(EntryHeader Header, string Sensor, SensorMend Mend) : Entry(Header), IChangesUnit;
 
+/// <summary>What a sensor told at one moment of the test.</summary>
+/// <param name="Seconds">Since the test began, s.</param>
+/// <param name="Told">A temperature, or its signal.</param>
 public readonly record struct ResponseSample(double Seconds, TypedValue Told);
 
 /// <summary>A sensor moved from one temperature to another, and what it told on the way.</summary>
 public sealed record ResponseEntry(
     EntryHeader Header, string Sensor, TypedValue From, TypedValue To, IReadOnlyList<ResponseSample> Samples) : Entry(Header)
 {
+    /// <summary>What the samples say.</summary>
     public SensorResponse Judge() =>
         ResponseTest.Judge(
         [.. Samples.Select(s => (s.Seconds, s.Told.Temperature.Celsius))], From.Temperature.Celsius, To.Temperature.Celsius);

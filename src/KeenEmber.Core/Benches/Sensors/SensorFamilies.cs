@@ -17,6 +17,7 @@ public static class SensorFamilies
     /// <summary>Ohms at -40, 0 and 60 °C for 1 Ω at 25 °C of the steep interchangeable kind (β 25/85 about 3977).</summary>
     private static readonly (double Cold, double Zero, double Warm) Steep = (33.655, 3.2660, 0.24880);
 
+    /// <summary>Every curve of the catalogue.</summary>
     public static IReadOnlyList<SensorCurve> All { get; } =
     [
         new BetaCurve("ntc-1k-3528", 1000, 3528),
@@ -33,6 +34,7 @@ public static class SensorFamilies
         new PlatinumCurve("pt1000", 1000),
     ];
 
+    /// <summary>The curve of an id; null where none has it.</summary>
     public static SensorCurve? Find(string? code) => All.FirstOrDefault(c => c.Code == code);
 
     private static SteinhartHartCurve OfRatio(string code, double r25, (double Cold, double Zero, double Warm) ratio) =>

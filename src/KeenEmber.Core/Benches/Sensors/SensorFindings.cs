@@ -6,6 +6,7 @@ namespace KeenEmber.Core.Benches.Sensors;
 /// <see cref="Finding.About"/>; swapped ones follow it.</summary>
 public static class SensorFindings
 {
+    /// <summary>With what the codes of all these findings begin.</summary>
     public const string Prefix = "sensor.";
 
     /// <summary>"sensor.drifted", "sensor.wrong-curve" and so on, from the verdict's name.</summary>

@@ -18,6 +18,7 @@ public sealed class SensorNames
         }
     }
 
+    /// <summary>What a sensor is called now that had this name once.</summary>
     public string Now(string name)
     {
         for (var steps = renamed.Count; steps > 0 && renamed.TryGetValue(name, out var next); steps--)

@@ -1,8 +1,38 @@
 namespace KeenEmber.Core.Benches.Sensors;
 
 /// <summary>What a controller uses a sensor for.</summary>
-public enum SensorRole { Box, Discharge, DefrostEnd, SuctionLine, LiquidLine, Product, Condensing, SuctionPressure, CondensingPressure,
-    Other }
+public enum SensorRole
+{
+    /// <summary>Box or return air, by which the unit is switched.</summary>
+    Box,
+
+    /// <summary>Air off the coil.</summary>
+    Discharge,
+
+    /// <summary>On the coil, ends the defrost.</summary>
+    DefrostEnd,
+
+    /// <summary>On the suction line.</summary>
+    SuctionLine,
+
+    /// <summary>On the liquid line.</summary>
+    LiquidLine,
+
+    /// <summary>In the product.</summary>
+    Product,
+
+    /// <summary>On the condenser.</summary>
+    Condensing,
+
+    /// <summary>Pressure transmitter on the suction side.</summary>
+    SuctionPressure,
+
+    /// <summary>Pressure transmitter on the high side.</summary>
+    CondensingPressure,
+
+    /// <summary>Anything else.</summary>
+    Other,
+}
 
 /// <summary>What a wrong sensor does to a unit.</summary>
 public enum SensorConsequence
@@ -35,6 +65,7 @@ public enum SensorConsequence
     RecordsWrong,
 }
 
+/// <summary>What a wrong sensor does, by its role and the sign of its error.</summary>
 public static class SensorConsequences
 {
     /// <summary>What an error means for the unit.</summary>
@@ -55,9 +86,55 @@ public static class SensorConsequences
 }
 
 /// <summary>What to do about a sensor.</summary>
-public enum SensorStep { MeasureAtLeads, IceBath, WarmBath, ReadController, TakeReference, CheckSeat, WarmByHand, SwapBack, ReplaceSensor,
-    ReplaceWettedSet, MendWire, SetCurve, SetOffset, LookUpOffset, CheckInputAndWire }
+public enum SensorStep
+{
+    /// <summary>Measure at its leads, off the controller.</summary>
+    MeasureAtLeads,
 
+    /// <summary>Check it in melting ice.</summary>
+    IceBath,
+
+    /// <summary>Check it in warm water.</summary>
+    WarmBath,
+
+    /// <summary>Read what the controller shows of it.</summary>
+    ReadController,
+
+    /// <summary>Put a thermometer beside it.</summary>
+    TakeReference,
+
+    /// <summary>See how it sits.</summary>
+    CheckSeat,
+
+    /// <summary>Warm it by hand.</summary>
+    WarmByHand,
+
+    /// <summary>Put it back on its own input.</summary>
+    SwapBack,
+
+    /// <summary>Replace it.</summary>
+    ReplaceSensor,
+
+    /// <summary>Replace the whole wetted set.</summary>
+    ReplaceWettedSet,
+
+    /// <summary>Repair its wire.</summary>
+    MendWire,
+
+    /// <summary>Set the controller to its curve.</summary>
+    SetCurve,
+
+    /// <summary>Set the controller's offset.</summary>
+    SetOffset,
+
+    /// <summary>See whether an offset is set.</summary>
+    LookUpOffset,
+
+    /// <summary>Check the controller's input and the wire.</summary>
+    CheckInputAndWire,
+}
+
+/// <summary>What comes next for a sensor.</summary>
 public static class SensorSteps
 {
     /// <summary>What comes next for a result, the first thing first.</summary>

@@ -3,7 +3,26 @@ using KeenEmber.Core.Quantities;
 namespace KeenEmber.Core.Benches.Sensors;
 
 /// <summary>What may have gone wrong in typing.</summary>
-public enum SensorSlip { KiloohmForOhm, OhmForKiloohm, FahrenheitReference, CelsiusReference, FahrenheitShown, SwappedColumns }
+public enum SensorSlip
+{
+    /// <summary>Kiloohms typed for ohms.</summary>
+    KiloohmForOhm,
+
+    /// <summary>Ohms typed for kiloohms.</summary>
+    OhmForKiloohm,
+
+    /// <summary>The thermometer was read in °F.</summary>
+    FahrenheitReference,
+
+    /// <summary>The thermometer was read in °C.</summary>
+    CelsiusReference,
+
+    /// <summary>The controller was read in °F.</summary>
+    FahrenheitShown,
+
+    /// <summary>Shown and thermometer were entered the other way round.</summary>
+    SwappedColumns,
+}
 
 /// <summary>Finds the likeliest slip behind a comparison that no sensor makes.</summary>
 /// <remarks>Nothing is put right by itself: the entry stands as typed and is asked about.</remarks>

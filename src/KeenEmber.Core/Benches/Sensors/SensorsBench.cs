@@ -11,16 +11,20 @@ public sealed class SensorsBench : IBench
     /// <summary>Evidence: what the sensor that controls the box reads too much, K.</summary>
     public const string BoxErrorK = "sensor.box-error-k";
 
+    /// <inheritdoc/>
     public string Name => "sensors";
 
+    /// <inheritdoc/>
     public IReadOnlyList<string> Speaks { get; } = ["sensor"];
 
+    /// <inheritdoc/>
     public IReadOnlyDictionary<string, Type> Entries { get; } = new Dictionary<string, Type>
     {
         ["sensor"] = typeof(SensorEntry), ["sensor-check"] = typeof(SensorCheckEntry), ["sensor-mend"] = typeof(SensorMendEntry),
         ["warmed"] = typeof(WarmedEntry), ["response"] = typeof(ResponseEntry),
     };
 
+    /// <inheritdoc/>
     public BenchJudgement Judge(VisitInput visit)
     {
         var wetWhole = visit.Policies.Of(Policy.WettedControls) == PolicyChoice.WettedSetWhole;
@@ -40,17 +44,23 @@ public sealed class SensorsBench : IBench
 public sealed record SensorsJudgement(
     UnitSensors Unit, IReadOnlyList<Timeline> UpToHere, Site Site, Func<bool> IsWet, bool WettedSetsWhole) : BenchJudgement
 {
+    /// <summary>Name of the trend of a sensor's error, K.</summary>
     public const string ErrorTrend = "sensor.error";
 
+    /// <inheritdoc/>
     public override IReadOnlyList<Finding> Found => field ??= [.. Unit.Everything];
 
+    /// <inheritdoc/>
     public override IReadOnlyList<Finding> Now => Unit.Now;
 
+    /// <inheritdoc/>
     public override IReadOnlyDictionary<string, double> Evidence =>
         field ??= new Dictionary<string, double> { [SensorsBench.BoxErrorK] = Unit.BoxErrorK };
 
+    /// <inheritdoc/>
     public override IReadOnlyList<Proof> Proofs => field ??= [.. Unit.Proofs];
 
+    /// <inheritdoc/>
     public override IReadOnlyList<BenchTask> Tasks => field ??=
         [.. Now.Select(f => f.About[0].Id).SelectMany(name => StepsFor(name).Take(1), (name, step) => new SensorTask(step, name))];
 

@@ -6,7 +6,11 @@ namespace KeenEmber.Core.Benches.Sensors;
 /// <summary>What a comparison of reference, resistance and controller says.</summary>
 public enum SensorVerdict
 {
-    Unsettled, Good,
+    /// <summary>Not enough measured yet.</summary>
+    Unsettled,
+
+    /// <summary>Within what sensor and meters allow.</summary>
+    Good,
 
     /// <summary>Sensor and controller agree with each other, not with the reference: drifted, or not where it should be; a bath
     /// tells.</summary>
@@ -30,7 +34,11 @@ public enum SensorVerdict
     /// <summary>A sensor of another family.</summary>
     WrongType,
 
-    Open, Shorted,
+    /// <summary>No current flows: broken wire or sensor.</summary>
+    Open,
+
+    /// <summary>No resistance: leads touch.</summary>
+    Shorted,
 
     /// <summary>The sensor is right, the controller shows something else, and no curve or offset explains it.</summary>
     ControllerSide,
@@ -61,6 +69,7 @@ public sealed record SensorPoint(double? Reference, double? Signal, double? Show
 public sealed record CheckAccuracy(
     double Reference = CheckAccuracy.ThermometerK, double SignalShare = 0.01, double Shown = 0.5, double LeadOhm = 0)
 {
+    /// <summary>Of the thermometer, K.</summary>
     public const double ThermometerK = MeterAccuracy.ThermometerK;
 
     /// <summary>Of the gauge beside a transducer, and of the controller's display of it, kPa: class 1 over 10 bar.</summary>
@@ -81,6 +90,7 @@ public sealed record CheckAccuracy(
     /// <summary>How far the controller may be from what its input's signal stands for.</summary>
     public double OfController(SensorCurve curve, double at) => double.Hypot(OfShown(curve), MeterError(curve, at));
 
+    /// <summary>Of what a controller shows by this curve, K.</summary>
     public double OfShown(SensorCurve curve) => IsPressure(curve) ? PressureKpa : Shown;
 
     private double MeterError(SensorCurve curve, double at) => curve.MeterErrorAt(Within(curve, at), SignalShare, LeadOhm);
@@ -113,6 +123,7 @@ public sealed record SensorResult(SensorVerdict Verdict, double? Error, double C
     /// <summary>Water in a splice would explain it: it reads warm on an NTC, the more the colder.</summary>
     public bool MayBeWet { get; init; }
 
+    /// <summary>Sensor, wire or controller is at fault.</summary>
     public bool IsFault => Verdict is not (SensorVerdict.Unsettled or SensorVerdict.Good);
 
     /// <summary>The sensor itself is to blame, not its place, its wire or what reads it.</summary>

@@ -14,8 +14,10 @@ public sealed record CheckedSensor(
     SensorEntry Sensor, ChannelResult? Found, ChannelResult? Now, IReadOnlyList<SensorCheckEntry> Checks,
     IReadOnlyList<SensorMendEntry> Mends, SensorSlip? Slip)
 {
+    /// <summary>What it is called.</summary>
     public string Name => Sensor.Name;
 
+    /// <summary>It was put right and is good since.</summary>
     public bool IsMended => Mends.Count > 0;
 
     /// <summary>Something was done, and a check since then finds it right.</summary>

@@ -5,12 +5,42 @@ using KeenEmber.Core.Record;
 
 namespace KeenEmber.Core.Visits.LogLine;
 
-public enum QuickProblem { UnknownWords, ValueMissing, BadValue, StateMissing, StateDoesNotFit, NoSuchFan, LineTooLong, TooManyEntries }
+/// <summary>Why a piece of a line was not understood.</summary>
+public enum QuickProblem
+{
+    /// <summary>Words that mean nothing here.</summary>
+    UnknownWords,
+
+    /// <summary>A point without a value.</summary>
+    ValueMissing,
+
+    /// <summary>A value that cannot be.</summary>
+    BadValue,
+
+    /// <summary>A fact without a state.</summary>
+    StateMissing,
+
+    /// <summary>A state the fact does not have.</summary>
+    StateDoesNotFit,
+
+    /// <summary>A fan the unit does not have.</summary>
+    NoSuchFan,
+
+    /// <summary>The line is longer than can be read.</summary>
+    LineTooLong,
+
+    /// <summary>The line says more than one line may.</summary>
+    TooManyEntries,
+}
 
 /// <summary>One piece of a quick-entry line and what became of it.</summary>
 /// <param name="Text">The piece as typed.</param>
 public abstract record QuickItem(string Text);
 
+/// <summary>A reading of the unit.</summary>
+/// <param name="Text">The piece as typed.</param>
+/// <param name="Point">Where it was taken.</param>
+/// <param name="Value">What was read.</param>
 public sealed record QuickReading(string Text, PointRef Point, TypedValue Value) : QuickItem(Text);
 
 /// <param name="RunTime">How long it had been so, where that was said.</param>
@@ -20,6 +50,10 @@ public sealed record QuickObservation(string Text, AsFound Fact, int? Index, Fac
 /// <param name="MassKg">kg; added positive, recovered negative.</param>
 public sealed record QuickRefrigerant(string Text, double MassKg) : QuickItem(Text);
 
+/// <summary>A note, which is kept as it is.</summary>
+/// <param name="Text">The piece as typed.</param>
+/// <param name="Note">The words of the note.</param>
+/// <param name="Topic">What it is about.</param>
 public sealed record QuickNote(string Text, string Note, Topic Topic = Topic.Visit) : QuickItem(Text);
 
 /// <param name="Typing">For <see cref="QuickProblem.BadValue"/>: what is wrong with the value.</param>
@@ -35,8 +69,13 @@ public sealed record QuickUnclear(string Text, QuickProblem Problem, PointRef? P
 /// <param name="evaporatorFans">How many fans the unit has, so that a fan that does not exist is refused.</param>
 public sealed class QuickEntry(QuickWords words, UnitPreference units, int evaporatorFans)
 {
+    /// <summary>Characters.</summary>
     public const int LongestLine = 500;
+
+    /// <summary>Characters.</summary>
     public const int LongestNote = 2000;
+
+    /// <summary>Of one line.</summary>
     public const int MostEntries = 40;
 
     /// <summary>Everything in the line in order, understood or not. Never throws, whatever is pasted.</summary>

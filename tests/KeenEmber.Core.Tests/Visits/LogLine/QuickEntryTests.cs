@@ -2,7 +2,6 @@ using FsCheck;
 using FsCheck.Fluent;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Visits;
 using KeenEmber.Core.Visits.LogLine;
 
 namespace KeenEmber.Core.Tests.Visits.LogLine;

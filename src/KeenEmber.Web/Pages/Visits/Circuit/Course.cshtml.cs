@@ -1,6 +1,6 @@
+using KeenEmber.Application.Import;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
-using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Circuit;
@@ -24,10 +24,13 @@ public sealed class CourseModel(VisitViews views) : VisitPage(views)
             return NotFound();
         if (lineId == Guid.Empty)
             return BadRequest();
-        var (values, problems) = new PastedRows(View.Shop, View.Equipment, View.Clock, View.Visit.StartedAt, View.Now).Read(rows);
+        var (values, problems) = new PastedRows(
+            heading => PasteText.PointOf(heading, View.Equipment, View.Shop), View.Shop.Units, View.Clock, View.Visit.StartedAt, View.Now)
+            .Read(rows);
         if (problems.Count > 0)
         {
-            (Rows, Problems) = (rows?.Length > PastedRows.LongestText ? rows[..PastedRows.LongestText] : rows, problems);
+            Rows = rows?.Length > PastedRows.LongestText ? rows[..PastedRows.LongestText] : rows;
+            Problems = PasteText.Problems(problems, View.Equipment, View.Shop);
             return Page();
         }
 

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using KeenEmber.Application.Import;
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
@@ -48,11 +49,11 @@ public sealed class DefrostFileModel(
 
     protected override void Loaded()
     {
-        if (FileId is not { } id || loggers.Find(id, View.Visit.Id, whole: false) is not { } found)
+        if (FileId is not { } id || loggers.Find(id, View.Visit.Id, whole: false) is not var (name, head) || LoggerFile.Open(head) is not { } file)
             return;
-        Waiting = found;
-        var known = loggers.ColumnsOf(found.File);
-        (Columns, IsKnown) = (known ?? found.File.Guess(), known is not null);
+        Waiting = (name, file);
+        var known = loggers.ColumnsOf(file.Signature);
+        (Columns, IsKnown) = (known ?? file.Guess(), known is not null);
     }
 
     public async Task<IActionResult> OnPostFileAsync(Guid id, Guid fileId, string? rows, IFormFile? file)
@@ -130,7 +131,7 @@ public sealed class DefrostFileModel(
             Form.Errors["columns"] = $"Two columns are {DefrostText.Name(twice.Key!.Value)}. Name one of them otherwise.";
         if (Form.IsWrong)
             return Page();
-        if (loggers.Find(FileId!.Value, id, whole: true) is not var (_, whole))
+        if (loggers.Find(FileId!.Value, id, whole: true) is not var (_, body) || LoggerFile.Open(body) is not { } whole)
             return NotFound();
         var read = whole.Read(columns, View.Clock.Zone, order);
         if (read.NeedsDayOrder)
@@ -151,7 +152,7 @@ public sealed class DefrostFileModel(
             Form.Errors["start"] = $"This would begin before {EntryBounds.Earliest:yyyy}. Check the logger's clock.";
         if (Form.IsWrong || start is not { } begins)
             return Page();
-        loggers.Remember(file, columns);
+        loggers.Remember(file.Signature, columns);
         var log = new DefrostRun(begins, View.Defrost.SetUp ?? new(DefrostKind.Electric), read.Tracks, []);
         Keep(DefrostSplit.Of(log), name == TypedIn ? RunOrigin.TypedIn : RunOrigin.Logged, Told(name, read));
         loggers.Remove(FileId!.Value);

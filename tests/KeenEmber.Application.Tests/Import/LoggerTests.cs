@@ -4,10 +4,12 @@ using System.Text;
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Application.Import;
+using KeenEmber.Storage;
 using Microsoft.Data.Sqlite;
 using NodaTime;
 
-namespace KeenEmber.Storage.Tests;
+namespace KeenEmber.Application.Tests.Import;
 
 public sealed class LoggerTests : IDisposable
 {
@@ -169,12 +171,12 @@ public sealed class LoggerTests : IDisposable
     {
         var loggers = new LoggerStore(database);
         var file = LoggerFile.Open("time,ch1,ch2\n04:00,1,2")!;
-        Assert.Null(loggers.ColumnsOf(file));
+        Assert.Null(loggers.ColumnsOf(file.Signature));
         var columns = new LoggerColumns(0, [new(null, null), new(new(RunPlaceKind.Bend, "lower left"), Unit.Fahrenheit), new(null, null)]);
-        loggers.Remember(file, columns);
-        var again = loggers.ColumnsOf(LoggerFile.Open("Time,CH1,ch2\n05:00,3,4")!)!;
+        loggers.Remember(file.Signature, columns);
+        var again = loggers.ColumnsOf(LoggerFile.Open("Time,CH1,ch2\n05:00,3,4")!.Signature)!;
         Assert.Equal(columns.Columns, again.Columns);
-        Assert.Null(loggers.ColumnsOf(LoggerFile.Open("time,ch1,ch3\n04:00,1,2")!));
+        Assert.Null(loggers.ColumnsOf(LoggerFile.Open("time,ch1,ch3\n04:00,1,2")!.Signature));
     }
 
     [Fact]

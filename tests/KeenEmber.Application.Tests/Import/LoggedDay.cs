@@ -1,7 +1,7 @@
 using System.Globalization;
 using System.Text;
 
-namespace KeenEmber.Storage.Tests;
+namespace KeenEmber.Application.Tests.Import;
 
 /// <summary>A logger's file of a day: a row each second, twelve columns, four defrosts of 28 minutes. The benches measure with it
 /// too.</summary>

@@ -3,12 +3,13 @@ using System.Text;
 using System.Text.Unicode;
 using CsvHelper;
 
-namespace KeenEmber.Storage;
+namespace KeenEmber.Application.Import;
 
 /// <summary>A table of separated values as loggers and sheets write it: comma, semicolon or tab, UTF-8, UTF-16 or single-byte
 /// letters.</summary>
 public static class Table
 {
+    /// <summary>More columns are no table.</summary>
     public const int MostColumns = 60;
 
     /// <summary>Rows taken of one file: more than two days of seconds.</summary>
@@ -23,6 +24,7 @@ public static class Table
         HasHeader = false, AllowLineBreaksInQuotes = false, TrimWhitespace = true, MaxRecordSize = MostColumns * LongestCell * 4,
     };
 
+    /// <summary>A table typed or pasted.</summary>
     public static CsvReader Open(string text) => CsvReader.FromText(text, Options);
 
     /// <param name="bytes">Of the file, read in place; a mark of its encoding at the beginning is obeyed.</param>

@@ -1,19 +1,10 @@
 using CsvHelper;
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Storage;
 using NodaTime;
 
-namespace KeenEmber.Storage;
-
-/// <summary>What a column of a logger's file is.</summary>
-/// <param name="Place">Null for one that is left out.</param>
-/// <param name="Unit">The unit it is written in.</param>
-public sealed record LoggerColumn(RunPlace? Place, Unit? Unit);
-
-/// <summary>What the columns of a logger mean: named once, remembered by the file's headings.</summary>
-/// <param name="TimeColumn">Index of the time; the date may stand in the column before.</param>
-/// <param name="Columns">One for each column of the file.</param>
-public sealed record LoggerColumns(int TimeColumn, IReadOnlyList<LoggerColumn> Columns);
+namespace KeenEmber.Application.Import;
 
 /// <summary>A series read from a file.</summary>
 /// <param name="Start">The moment of the first sample; null where the rows have no day.</param>
@@ -42,6 +33,7 @@ public sealed class LoggerFile
     private LoggerFile(Func<CsvReader> open, IReadOnlyList<string> headings, IReadOnlyList<string[]> sample) =>
         (this.open, Headings, Sample) = (open, headings, sample);
 
+    /// <summary>The first line.</summary>
     public IReadOnlyList<string> Headings { get; }
 
     /// <summary>The first rows, for showing what the columns hold.</summary>
@@ -82,24 +74,12 @@ public sealed class LoggerFile
     /// <param name="order">Which of day and month stands first, where somebody had to say.</param>
     public LoggedSeries Read(LoggerColumns columns, DateTimeZone zone, DayOrder? order = null)
     {
-        var (time, heading) = (columns.TimeColumn, Headings[columns.TimeColumn]);
-        double? perUnit = Has(heading, "sec") || heading.Trim() is "s" ? 1 / 60.0 : Has(heading, "min") ? 1 : null;
-        int? date = time > 0 && Has(Headings[time - 1], "date") ? time - 1 : null;
-        string Written(CsvReader row) =>
-            time >= row.FieldCount ? "" : date is { } day ? $"{row.GetString(day)} {row.GetString(time)}" : row.GetString(time);
-        LoggerTimes? times = null;
-        if (perUnit is null)
-        {
-            using var looked = open();
-            Table.Next(looked);
-            times = LoggerTimes.Decide(looked, Written, order);
-            if (times is { IsAmbiguous: true })
-                return new(null, null, [], 0, 0, 0, 0, false) { NeedsDayOrder = true };
-        }
-
+        var time = TimeColumn.Of(Headings, columns.TimeColumn, open, order);
+        if (time.NeedsDayOrder)
+            return new(null, null, [], 0, 0, 0, 0, false) { NeedsDayOrder = true };
         using var reader = open();
         Table.Next(reader);
-        var clock = new RowClock(times?.Format, zone);
+        var clock = new RowClock(time.Format, zone);
         var wanted = columns.Columns.Select((c, i) => (Column: i, c.Place, c.Unit)).Where(c => c is { Place: not null, Unit: not null })
             .Select(c => (c.Column, Place: c.Place!.Value, Unit: c.Unit!, Values: new List<double>())).ToList();
         var minutes = new List<double>();
@@ -108,8 +88,7 @@ public sealed class LoggerFile
         while (rows < Table.MostRows && Table.Next(reader))
         {
             rows++;
-            var minute = perUnit is { } unit ? time < reader.FieldCount ? Table.Number(reader, time) * unit : null
-                : times?.Read(Written(reader)) is { } moment ? clock.Minute(moment) : null;
+            var minute = time.IsElapsed ? time.Elapsed(reader) : time.Written(reader) is { } moment ? clock.Minute(moment) : null;
             if (minute is not (>= -RunBounds.LongestMin and <= RunBounds.LongestMin))
             {
                 skipped++;

@@ -1,10 +1,17 @@
 using System.Globalization;
 using CsvHelper;
 
-namespace KeenEmber.Storage;
+namespace KeenEmber.Application.Import;
 
 /// <summary>Which of day and month a file writes first.</summary>
-public enum DayOrder { DayFirst, MonthFirst }
+public enum DayOrder
+{
+    /// <summary>3/2 is the third of February.</summary>
+    DayFirst,
+
+    /// <summary>3/2 is the second of March.</summary>
+    MonthFirst,
+}
 
 /// <summary>One way of writing a time.</summary>
 /// <param name="Patterns">With and without seconds: a logger may leave out the ones that are nought.</param>
@@ -12,7 +19,7 @@ public enum DayOrder { DayFirst, MonthFirst }
 internal sealed record TimeFormat(string[] Patterns, DayOrder? Order, bool HasDay, bool HasZone);
 
 /// <summary>How the times of a file are written: decided once, from all of its rows, and never row by row.</summary>
-internal sealed class LoggerTimes
+internal sealed class RowTimes
 {
     /// <summary>No logger's clock means a year before or after these.</summary>
     private const int FirstYear = 2000, LastYear = 2200;
@@ -40,7 +47,7 @@ internal sealed class LoggerTimes
     private static string[] Joined(string[] dates, string between, string[] clocks) =>
         [.. from d in dates from c in clocks select d + between + c];
 
-    private LoggerTimes(TimeFormat format, bool isAmbiguous) => (Format, IsAmbiguous) = (format, isAmbiguous);
+    private RowTimes(TimeFormat format, bool isAmbiguous) => (Format, IsAmbiguous) = (format, isAmbiguous);
 
     public TimeFormat Format { get; }
 
@@ -52,7 +59,7 @@ internal sealed class LoggerTimes
     /// <param name="written">The time of the row it stands on.</param>
     /// <param name="order">What somebody has said; null where nobody was asked.</param>
     /// <returns>Null when no way of writing a time fits any row.</returns>
-    public static LoggerTimes? Decide(CsvReader reader, Func<CsvReader, string> written, DayOrder? order)
+    public static RowTimes? Decide(CsvReader reader, Func<CsvReader, string> written, DayOrder? order)
     {
         var sample = new List<string>();
         while (sample.Count < Sampled && Table.Next(reader))
@@ -107,7 +114,7 @@ internal sealed class LoggerTimes
 
         public void See(string text)
         {
-            if (LoggerTimes.Read(text, format) is not { } moment)
+            if (RowTimes.Read(text, format) is not { } moment)
                 return;
             Read++;
             if (last is { } before)
