@@ -1,3 +1,4 @@
+using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Cases;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
@@ -11,8 +12,11 @@ namespace KeenEmber.Application;
 /// <param name="ClockIsBehind">How far the clock is behind the last entry of the visit; nothing when it is not.</param>
 public sealed record LoadedVisit(VisitRecord Record, TimeSpan ClockIsBehind);
 
-/// <summary>Loads what belongs to a visit, and puts entries on record.</summary>
-public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopStore shops, TimeProvider time)
+/// <summary>Loads what belongs to a visit, and takes every command that changes its record: pages, endpoints and whatever sends entries
+/// later
+/// share it.</summary>
+public sealed class VisitDesk(
+    Database database, VisitStore visits, EquipmentStore equipment, ShopStore shops, RunSeriesStore series, TimeProvider time)
 {
     /// <summary>Clocks that are set by the network step back a little now and then.</summary>
     private static readonly TimeSpan ClockStep = TimeSpan.FromSeconds(2);
@@ -39,8 +43,23 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
             : (last + TimeSpan.FromMilliseconds(1), last - now > ClockStep ? last - now : TimeSpan.Zero);
     }
 
-    /// <summary>The entry that a piece of a line becomes.</summary>
-    public static Entry EntryOf(QuickItem item, EntryHeader header, Equipment unit) => item switch
+    /// <summary>Puts a visit on record; the same one again changes nothing.</summary>
+    public void Start(Visit visit) => visits.Start(visit);
+
+    /// <summary>Puts entries on record, all or nothing.</summary>
+    public void Append(IReadOnlyList<Entry> entries) => visits.Append(entries);
+
+    /// <summary>Puts on record what was understood of a line.</summary>
+    /// <returns>How many entries it made.</returns>
+    public int Log(IEnumerable<QuickItem> items, Equipment unit, EntryWriter writer)
+    {
+        List<Entry> entries = [.. items.Where(i => i is not QuickUnclear).Select(i => EntryOf(i, writer.Next(), unit))];
+        if (entries.Count > 0)
+            visits.Append(entries);
+        return entries.Count;
+    }
+
+    private static Entry EntryOf(QuickItem item, EntryHeader header, Equipment unit) => item switch
     {
         QuickReading r => new ReadingEntry(header, r.Point, r.Value),
         QuickObservation o => new ObservationEntry(header, o.Fact, o.Index, o.State, header.At - o.RunTime),
@@ -49,6 +68,45 @@ public sealed class VisitDesk(VisitStore visits, EquipmentStore equipment, ShopS
         _ => throw new ArgumentException("Only what was understood becomes an entry.", nameof(item)),
     };
 
-    /// <summary>Puts entries on record, all or nothing.</summary>
-    public void Append(IReadOnlyList<Entry> entries) => visits.Append(entries);
+    /// <summary>Strikes out an entry, without judging the visit: the way out where an entry stops its pages.</summary>
+    public void StrikeOut(EntryHeader header) => visits.Append([new WithdrawalEntry(header)]);
+
+    /// <summary>Puts defrosts that were logged elsewhere on record, their series and what was marked in them.</summary>
+    /// <param name="source">The file they come from, and what was odd about it.</param>
+    public void KeepRuns(IReadOnlyList<DefrostRun> runs, RunOrigin origin, string source, EntryWriter writer)
+    {
+        var entries = new List<Entry>();
+        foreach (var run in runs)
+        {
+            var header = writer.Next(run.Start);
+            series.Save(header.Id, run.Tracks);
+            entries.Add(new RunEntry(header, origin, header.Id, source));
+            entries.AddRange(
+                run.Marks.Select(m => new RunMarkEntry(writer.Next(run.Start + TimeSpan.FromMinutes(m.Minute)), header.Id, m.Kind)));
+        }
+
+        visits.Append(entries);
+    }
+
+    /// <summary>Makes a unit one of another refrigerant, and records what was done for it, all or nothing.</summary>
+    /// <param name="chargedKg">kg, above 0.</param>
+    /// <param name="recoveredKg">kg, not below 0.</param>
+    /// <returns>False, and nothing on record, where the unit's tag has been given to another meanwhile.</returns>
+    public bool Convert(
+        Equipment unit, Site site, string refrigerant, double recoveredKg, double chargedKg, string cylinder, EntryWriter writer)
+    {
+        var old = unit.Circuit.RefrigerantName;
+        Entry[] entries =
+        [
+            new RefrigerantEntry(writer.Next(), old, -recoveredKg, cylinder, Conversion),
+            new RefrigerantEntry(writer.Next(), refrigerant, chargedKg, "", Conversion),
+            new ChangeEntry(writer.Next(), "refrigerant", old, refrigerant, "", null, false, WorkArea.Circuit),
+        ];
+        var by = entries[0].Header;
+        var converted = unit with { Circuit = unit.Circuit with { RefrigerantName = refrigerant, ChargeKg = chargedKg } };
+        return database.Together(db => EquipmentStore.Save(db, converted, site, new(by.WrittenAt, by.Author, by.Device, by.WrittenAt))
+            && visits.Append(db, entries));
+    }
+
+    private const string Conversion = "conversion";
 }

@@ -93,6 +93,18 @@ public sealed class Database
         return connection;
     }
 
+    /// <summary>What several stores write together: all of it or nothing.</summary>
+    /// <param name="write">Writes on the connection it is given; false takes everything back.</param>
+    public bool Together(Func<SqliteConnection, bool> write)
+    {
+        using var db = Open();
+        using var transaction = db.BeginTransaction();
+        if (!write(db))
+            return false;
+        transaction.Commit();
+        return true;
+    }
+
     internal static string Utc(DateTimeOffset time) =>
         time.UtcDateTime.ToString("yyyy-MM-ddTHH:mm:ss.fffffffZ", CultureInfo.InvariantCulture);
 

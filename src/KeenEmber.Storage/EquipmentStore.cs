@@ -14,7 +14,8 @@ public sealed record SavedBy(DateTimeOffset WrittenAt, string Author, string Dev
 public sealed class EquipmentStore(Database database)
 {
     private const string Columns = """
-        SELECT e.id, e.site_id AS SiteId, e.tag, e.name, e.kind, e.target_k AS TargetK, e.evaporator_fans AS EvaporatorFans, e.product, e.location, e.hazards,
+        SELECT e.id, e.site_id AS SiteId, e.tag, e.name, e.kind, e.target_k AS TargetK, e.evaporator_fans AS EvaporatorFans, e.product,
+            e.location, e.hazards,
                c.id AS CircuitId, c.refrigerant, c.charge_kg AS ChargeKg, c.metering, c.condenser, c.parts, c.nameplate,
                c.coils, c.rated_current_a AS RatedCurrentA, c.coldest_ambient_k AS ColdestAmbientK
         FROM equipment e JOIN circuit c ON c.equipment_id = e.id
@@ -139,10 +140,11 @@ public sealed class EquipmentStore(Database database)
 
     /// <summary>Saves a unit with its circuit, and its site with it, all or nothing. What it was before stays on record.</summary>
     /// <returns>False when another unit of the site already has this tag; then nothing is saved.</returns>
-    public bool Save(Equipment unit, Site site, SavedBy by)
+    public bool Save(Equipment unit, Site site, SavedBy by) => database.Together(db => Save(db, unit, site, by));
+
+    /// <summary>The same together with what else is written on this connection.</summary>
+    public static bool Save(SqliteConnection db, Equipment unit, Site site, SavedBy by)
     {
-        using var db = database.Open();
-        using var transaction = db.BeginTransaction();
         try
         {
             site = SaveSite(db, site);
@@ -150,7 +152,8 @@ public sealed class EquipmentStore(Database database)
                 INSERT INTO equipment (id, site_id, tag, name, kind, target_k, evaporator_fans, product, location, hazards)
                 VALUES (@Id, @SiteId, @Tag, @Name, @Kind, @TargetK, @EvaporatorFans, @Product, @Location, @Hazards)
                 ON CONFLICT (id) DO UPDATE SET site_id = excluded.site_id, tag = excluded.tag, name = excluded.name, kind = excluded.kind,
-                    target_k = excluded.target_k, evaporator_fans = excluded.evaporator_fans, product = excluded.product, location = excluded.location, hazards = excluded.hazards
+                    target_k = excluded.target_k, evaporator_fans = excluded.evaporator_fans, product = excluded.product,
+                        location = excluded.location, hazards = excluded.hazards
                 """, new
             {
                 Id = unit.Id.ToString(), SiteId = site.Id.ToString(), unit.Tag, unit.Name, Kind = unit.Kind.ToString(),
@@ -158,9 +161,12 @@ public sealed class EquipmentStore(Database database)
             });
             var c = unit.Circuit;
             db.Execute("""
-                INSERT INTO circuit (id, equipment_id, refrigerant, charge_kg, metering, condenser, parts, nameplate, coils, rated_current_a, coldest_ambient_k)
-                VALUES (@Id, @EquipmentId, @RefrigerantName, @ChargeKg, @Metering, @Condenser, @Parts, @Nameplate, @Coils, @RatedCurrentA, @ColdestAmbientK)
-                ON CONFLICT (id) DO UPDATE SET refrigerant = excluded.refrigerant, charge_kg = excluded.charge_kg, metering = excluded.metering,
+                INSERT INTO circuit (id, equipment_id, refrigerant, charge_kg, metering, condenser, parts, nameplate, coils,
+                    rated_current_a, coldest_ambient_k)
+                VALUES (@Id, @EquipmentId, @RefrigerantName, @ChargeKg, @Metering, @Condenser, @Parts, @Nameplate, @Coils, @RatedCurrentA,
+                    @ColdestAmbientK)
+                ON CONFLICT (id) DO UPDATE SET refrigerant = excluded.refrigerant, charge_kg = excluded.charge_kg,
+                    metering = excluded.metering,
                     condenser = excluded.condenser, parts = excluded.parts, nameplate = excluded.nameplate, coils = excluded.coils,
                     rated_current_a = excluded.rated_current_a, coldest_ambient_k = excluded.coldest_ambient_k
                 """, new
@@ -176,7 +182,6 @@ public sealed class EquipmentStore(Database database)
             return false;
         }
 
-        transaction.Commit();
         return true;
     }
 

@@ -31,7 +31,8 @@ public sealed class InstrumentStore(Database database)
         using var db = database.Open();
         return [.. db.Query<Row>("""
             SELECT i.id, i.name, i.measures, i.accuracy, c.id AS CheckId, c.at, c.by, c.kind, c.shown, c.known
-            FROM instrument i LEFT JOIN instrument_check c ON c.id = (SELECT id FROM instrument_check WHERE instrument_id = i.id ORDER BY at DESC LIMIT 1)
+            FROM instrument i LEFT JOIN instrument_check c ON c.id = (SELECT id FROM instrument_check WHERE instrument_id = i.id ORDER BY
+                at DESC LIMIT 1)
             WHERE i.retired = 0 ORDER BY i.name
             """).Select(r => r.ToInstrument())];
     }
@@ -61,7 +62,8 @@ public sealed class InstrumentStore(Database database)
     {
         using var db = database.Open();
         db.Execute("""
-            INSERT INTO instrument_check (id, instrument_id, at, by, kind, shown, known) VALUES (@Id, @InstrumentId, @At, @By, @Kind, @Shown, @Known)
+            INSERT INTO instrument_check (id, instrument_id, at, by, kind, shown, known) VALUES (@Id, @InstrumentId, @At, @By, @Kind,
+                @Shown, @Known)
             ON CONFLICT (id) DO NOTHING
             """, new
         {

@@ -29,10 +29,15 @@ public sealed class ShopStore(Database database)
     {
         using var db = database.Open();
         db.Execute("""
-            INSERT INTO shop (only_row, name, units, words, policies, technicians, currency) VALUES (1, @Name, @Units, @Words, @Policies, @Technicians, @Currency)
+            INSERT INTO shop (only_row, name, units, words, policies, technicians, currency) VALUES (1, @Name, @Units, @Words, @Policies,
+                @Technicians, @Currency)
             ON CONFLICT (only_row) DO UPDATE SET name = excluded.name, units = excluded.units, words = excluded.words,
                 policies = excluded.policies, technicians = excluded.technicians, currency = excluded.currency
-            """, new { shop.Name, Units = shop.Units.Code, Words = Json(shop.Words), Policies = Json(shop.Policies), Technicians = Json(shop.Technicians), shop.Currency });
+            """, new
+        {
+            shop.Name, Units = shop.Units.Code, Words = Json(shop.Words), Policies = Json(shop.Policies),
+            Technicians = Json(shop.Technicians), shop.Currency,
+        });
     }
 
     private static string Json<T>(T value) => JsonSerializer.Serialize(value, EntryJson.Options);

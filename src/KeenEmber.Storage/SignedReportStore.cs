@@ -18,9 +18,13 @@ public sealed class SignedReportStore(Database database)
     {
         using var db = database.Open();
         db.Execute("""
-            INSERT INTO signed_report (entry_id, signed_at, version, for_lead, for_customer) VALUES (@Id, @At, @Version, @ForLead, @ForCustomer)
+            INSERT INTO signed_report (entry_id, signed_at, version, for_lead, for_customer) VALUES (@Id, @At, @Version, @ForLead,
+                @ForCustomer)
             ON CONFLICT (entry_id) DO NOTHING
-            """, new { Id = report.EntryId.ToString(), At = Database.Utc(report.SignedAt), report.Version, report.ForLead, report.ForCustomer });
+            """, new
+        {
+            Id = report.EntryId.ToString(), At = Database.Utc(report.SignedAt), report.Version, report.ForLead, report.ForCustomer,
+        });
     }
 
     /// <summary>The report as it was signed by this entry; null where none is kept.</summary>

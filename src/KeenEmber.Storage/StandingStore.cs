@@ -130,8 +130,10 @@ public sealed class StandingStore(Database database)
         var latest = standing.Latest;
         using var db = database.Open();
         db.Execute("""
-            UPDATE unit_standing SET made_of = @changes, stands = @Stands, needs = @Needs, last_visit_at = @At, last_visit = @Visit, signed_off = @SignedOff,
-                callback = @isCallback, follow_up = @FollowUp, safety = @Safety, due = @Due, drifting = @Drifting, loops = @Loops, drift = @Drift, visits = @Visits
+            UPDATE unit_standing SET made_of = @changes, stands = @Stands, needs = @Needs, last_visit_at = @At, last_visit = @Visit,
+                signed_off = @SignedOff,
+                callback = @isCallback, follow_up = @FollowUp, safety = @Safety, due = @Due, drifting = @Drifting, loops = @Loops,
+                    drift = @Drift, visits = @Visits
             WHERE equipment_id = @Id
             """, new
         {
@@ -166,7 +168,8 @@ public sealed class StandingStore(Database database)
         var sites = db.Query<EquipmentStore.SiteRow>(EquipmentStore.SiteColumns).Select(r => r.ToSite()).ToDictionary(s => s.Id);
         // CROSS JOIN keeps the order of the tables: the index of the list decides which rows are read at all.
         return [.. db.Query<Row>($"""
-            SELECT e.id, e.tag, e.name, e.kind, c.refrigerant, e.site_id AS SiteId, u.stands, u.needs, u.last_visit AS LastVisit, u.signed_off AS SignedOff,
+            SELECT e.id, e.tag, e.name, e.kind, c.refrigerant, e.site_id AS SiteId, u.stands, u.needs, u.last_visit AS LastVisit,
+                u.signed_off AS SignedOff,
                    u.follow_up AS FollowUp, u.loops, u.drift, u.made_of AS MadeOf
             FROM unit_standing u CROSS JOIN equipment e ON e.id = u.equipment_id JOIN circuit c ON c.equipment_id = e.id
             WHERE {which} LIMIT @count OFFSET @from

@@ -23,7 +23,8 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
         "SELECT id, equipment_id AS EquipmentId, started_at AS StartedAt, author, complaint, urgency, stock, response FROM visit";
 
     private const string EntryColumns = """
-        SELECT e.rowid AS Place, e.id, e.visit_id AS VisitId, e.at, e.written_at AS WrittenAt, e.author, e.corrects, e.device, e.sequence, e.kind, e.version, e.body FROM entry e
+        SELECT e.rowid AS Place, e.id, e.visit_id AS VisitId, e.at, e.written_at AS WrittenAt, e.author, e.corrects, e.device, e.sequence,
+            e.kind, e.version, e.body FROM entry e
         """;
 
     private sealed record VisitRow(
@@ -118,10 +119,12 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
             {EntryColumns} WHERE e.rowid IN (SELECT reading FROM (
                 SELECT e.rowid AS reading, row_number() OVER (PARTITION BY e.visit_id, e.point ORDER BY e.at DESC, e.id DESC) AS latest
                 FROM entry e
-                WHERE e.visit_id IN @brief AND e.kind = 'reading' AND e.corrects IS NULL AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.corrects = e.id))
+                WHERE e.visit_id IN @brief AND e.kind = 'reading' AND e.corrects IS NULL AND NOT EXISTS (SELECT 1 FROM entry c WHERE
+                    c.corrects = e.id))
                 WHERE latest = 1)
             ORDER BY Place
-            """, new { full = full.Select(v => v.ToString()), brief = brief.Select(v => v.ToString()) }).Select(r => r.ToEntry(kinds)).ToLookup(e => e.VisitId);
+            """, new { full = full.Select(v => v.ToString()), brief = brief.Select(v => v.ToString()) })
+            .Select(r => r.ToEntry(kinds)).ToLookup(e => e.VisitId);
     }
 
     /// <summary>The entries of a visit as they lie in the record, the latest first.</summary>
@@ -149,10 +152,12 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
     /// reference to it
     /// among the others, so that nothing typed is lost and nothing is there twice.
     /// </remarks>
-    public void Append(IReadOnlyList<Entry> entries)
+    public void Append(IReadOnlyList<Entry> entries) => database.Together(db => Append(db, entries));
+
+    /// <summary>The same together with what else is written on this connection.</summary>
+    /// <returns>True: nothing of it can be refused.</returns>
+    public bool Append(SqliteConnection db, IReadOnlyList<Entry> entries)
     {
-        using var db = database.Open();
-        using var transaction = db.BeginTransaction();
         var renamed = new Dictionary<Guid, Guid>();
         foreach (var given in entries)
         {
@@ -165,7 +170,7 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
 
         foreach (var corrected in entries.Where(e => e.Corrects is not null).DistinctBy(e => e.Corrects))
             FindWhatStands(db, corrected.VisitId, corrected.Corrects!.Value);
-        transaction.Commit();
+        return true;
     }
 
     /// <summary>Has the search find the wording that stands of an entry and its corrections, and no other.</summary>

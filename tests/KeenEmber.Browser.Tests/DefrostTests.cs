@@ -90,7 +90,8 @@ public sealed class DefrostTests : IDisposable
         person.Press("Watched to the end").ReadUntil(".verdict", "ended");
         var verdict = person.Read(".verdict");
         Assert.Matches(
-            @"^Electric defrost: 33 min of heat, ended at \d\d:\d\d by the termination switch; the coil was clear at \d\d:\d\d, so the last 1[6-8] min \(\d\d % of the heat\) only heated the coil and box\.$", verdict);
+            @"^Electric defrost: 33 min of heat, ended at \d\d:\d\d by the termination switch; the coil was clear at \d\d:\d\d, so "
+            + @"the last 1[6-8] min \(\d\d % of the heat\) only heated the coil and box\.$", verdict);
         person.See("[data-code='defrost.over-run']");
         person.ReadUntil("[data-code='defrost.sensor-lags']", "sits too cold");
         person.ReadUntil("[data-code='defrost.vapour']", "past clear");

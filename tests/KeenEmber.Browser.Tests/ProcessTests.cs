@@ -63,7 +63,8 @@ public sealed class ProcessTests : IDisposable
         await using var stream = await Connect();
         await stream.WriteAsync(
             Encoding.ASCII.GetBytes(
-            "POST /settings HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/x-www-form-urlencoded\r\nContent-Length: 500\r\n\r\na"), Cancel);
+            "POST /settings HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/x-www-form-urlencoded\r\nContent-Length: "
+                + "500\r\n\r\na"), Cancel);
         await Task.Delay(300, Cancel);
         Assert.InRange(app.Terminate(), TimeSpan.Zero, TimeSpan.FromSeconds(5));
     }

@@ -46,7 +46,8 @@ public sealed class Screenshots
         Take("defrost-light");
         person.Go(
             person.Path.Replace("/defrost", "/defrostplan", StringComparison.Ordinal)
-            + "?count=4&length=30&busy=07:00-09:30&neighbours=F-3+05:00-05:40,17:00-17:40&askedBy=warranty+desk&asked=06:00+18:00&askedLength=60&price=0.31");
+            + "?count=4&length=30&busy=07:00-09:30&neighbours=F-3+05:00-05:40,17:00-17:40&askedBy=warranty+desk"
+            + "&asked=06:00+18:00&askedLength=60&price=0.31");
         Take("defrost-plan-light");
         person.Unit("K-9").Tap(".visits a").Press("Checked and made safe").Station("sensors");
         Take("sensors-light");

@@ -76,7 +76,8 @@ public sealed class VisitToSignOffTests : IDisposable
         person.Type("[data-loop=PartOnOrder] [name^=reason]", "three days' delivery")
             .Type("[data-loop=PartOnOrder] [name^=owner]", "Tobin Ashgrove");
         person.Run<object>(
-            $"document.querySelector('[data-loop=PartOnOrder] [name^=due]').value = '{DateTime.UtcNow.AddDays(5):yyyy-MM-dd}'; return null");
+            $"document.querySelector('[data-loop=PartOnOrder] [name^=due]').value = '{DateTime.UtcNow.AddDays(5):yyyy-MM-dd}'; return "
+                + $"null");
         person.Press("Leave it open").ReadUntil("[data-loop=PartOnOrder]", "Tobin Ashgrove by");
         person.Tap("input[name=explained][value='circuit.short-of-charge']").Type("#rootCause", "loose flare nut")
             .Type("#recommendation", "new drain heater");

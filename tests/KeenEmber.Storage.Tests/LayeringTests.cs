@@ -36,6 +36,7 @@ public class LayeringTests
         ["Visits"],
         ["Visits/LogLine"],
         ["Benches/Circuit", "Benches/Controls", "Benches/Danger", "Benches/Defrost", "Benches/Frost", "Benches/Glycol", "Benches/Sensors"],
+        ["Benches/Defrost/Schedule"],
         ["Cases"],
         ["Simulation"],
     ];
@@ -56,6 +57,30 @@ public class LayeringTests
                 .Select(l => l["using KeenEmber.Core.".Length..^1].Replace('.', '/')).Distinct();
             Assert.All(needs, n => Assert.True(floors[n] < floors[folder], $"{folder} uses {n}"));
         }
+    }
+
+    /// <summary>An address of a drawing cannot be broken.</summary>
+    private const string Unbreakable = "url(\"data:";
+
+    [Fact]
+    public void No_line_is_wider_than_a_screen()
+    {
+        string[] kinds = [".cs", ".cshtml", ".css", ".js"];
+        var files = new[] { "src", "tests", "bench" }
+            .SelectMany(f => Directory.GetFiles(Path.Combine(Root(), f), "*", SearchOption.AllDirectories))
+            .Where(f => kinds.Contains(Path.GetExtension(f)) && !f.Split('/').Any(part => part is "obj" or "bin" or "lib")).ToList();
+        Assert.True(files.Count > 500);
+        Assert.Empty(files.SelectMany(f => File.ReadLines(f).Select((line, i) => (Line: line, At: $"{f}:{i + 1}")))
+            .Where(l => l.Line.Length > 140 && !l.Line.Contains(Unbreakable)).Select(l => l.At));
+    }
+
+    [Fact]
+    public void A_folder_fits_one_screen()
+    {
+        var folders = new[] { "src", "tests" }
+            .SelectMany(f => Directory.GetDirectories(Path.Combine(Root(), f), "*", SearchOption.AllDirectories))
+            .Where(f => !f.Split('/').Any(part => part is "obj" or "bin" or "lib" or "wwwroot"));
+        Assert.DoesNotContain(folders, f => Directory.GetFiles(f).Length > 20);
     }
 
     private static string Root()

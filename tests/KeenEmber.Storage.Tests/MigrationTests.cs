@@ -86,18 +86,26 @@ public sealed class MigrationTests
         {
             db.Execute(Read(Scripts[0]));
             db.Execute("""
-                CREATE TABLE SchemaVersions (SchemaVersionID INTEGER CONSTRAINT 'PK_SchemaVersions_SchemaVersionID' PRIMARY KEY AUTOINCREMENT NOT NULL, ScriptName TEXT NOT NULL, Applied DATETIME NOT NULL);
+                CREATE TABLE SchemaVersions (SchemaVersionID INTEGER
+                    CONSTRAINT 'PK_SchemaVersions_SchemaVersionID' PRIMARY KEY AUTOINCREMENT NOT NULL,
+                    ScriptName TEXT NOT NULL, Applied DATETIME NOT NULL);
                 INSERT INTO SchemaVersions (ScriptName, Applied) VALUES (@script, '2026-01-01');
                 INSERT INTO site VALUES ('019c0000-0000-7000-8000-000000000001', 'Quillmere Market Hall', 6, 'Europe/London');
-                INSERT INTO equipment VALUES ('019c0000-0000-7000-8000-000000000002', '019c0000-0000-7000-8000-000000000001', 'C-1', 'Cold room', 'WalkInCooler', 276.15, 1, '', '');
-                INSERT INTO circuit VALUES ('019c0000-0000-7000-8000-000000000003', '019c0000-0000-7000-8000-000000000002', 'R134a', NULL, 'ThermostaticValve', 'AirCooledRemote', @receiver, '');
-                INSERT INTO visit VALUES ('019c0000-0000-7000-8000-000000000004', '019c0000-0000-7000-8000-000000000002', '2026-01-02T08:00:00.0000000Z', 'Isolde Marrin', 'Warm');
+                INSERT INTO equipment VALUES ('019c0000-0000-7000-8000-000000000002', '019c0000-0000-7000-8000-000000000001', 'C-1',
+                    'Cold room', 'WalkInCooler', 276.15, 1, '', '');
+                INSERT INTO circuit VALUES ('019c0000-0000-7000-8000-000000000003', '019c0000-0000-7000-8000-000000000002', 'R134a', NULL,
+                    'ThermostaticValve', 'AirCooledRemote', @receiver, '');
+                INSERT INTO visit VALUES ('019c0000-0000-7000-8000-000000000004', '019c0000-0000-7000-8000-000000000002',
+                    '2026-01-02T08:00:00.0000000Z', 'Isolde Marrin', 'Warm');
                 INSERT INTO entry VALUES
-                    ('019c0000-0000-7000-8000-000000000005', '019c0000-0000-7000-8000-000000000004', '2026-01-02T08:01:00.0000000Z', '2026-01-02T08:01:00.0000000Z', 'Isolde Marrin', NULL,
+                    ('019c0000-0000-7000-8000-000000000005', '019c0000-0000-7000-8000-000000000004', '2026-01-02T08:01:00.0000000Z',
+                        '2026-01-02T08:01:00.0000000Z', 'Isolde Marrin', NULL,
                      'reading', '{"point":"SuctionPressure","value":21.5,"unit":"psi"}'),
-                    ('019c0000-0000-7000-8000-000000000006', '019c0000-0000-7000-8000-000000000004', '2026-01-02T08:02:00.0000000Z', '2026-01-02T08:02:00.0000000Z', 'Isolde Marrin', NULL,
+                    ('019c0000-0000-7000-8000-000000000006', '019c0000-0000-7000-8000-000000000004', '2026-01-02T08:02:00.0000000Z',
+                        '2026-01-02T08:02:00.0000000Z', 'Isolde Marrin', NULL,
                      'setting', '{"setting":"LowCutOut","stage":"AsSet","value":1.2,"unit":"bar"}'),
-                    ('019c0000-0000-7000-8000-000000000007', '019c0000-0000-7000-8000-000000000004', '2026-01-02T08:03:00.0000000Z', '2026-01-02T08:03:00.0000000Z', 'Isolde Marrin', NULL,
+                    ('019c0000-0000-7000-8000-000000000007', '019c0000-0000-7000-8000-000000000004', '2026-01-02T08:03:00.0000000Z',
+                        '2026-01-02T08:03:00.0000000Z', 'Isolde Marrin', NULL,
                      'frost', '{"after":true,"face":"111111111111111111111111","around":"20010"}');
                 """, new { script = Scripts[0], receiver });
         }

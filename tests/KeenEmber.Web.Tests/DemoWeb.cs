@@ -8,7 +8,8 @@ public sealed class DemoWeb : IDisposable
     public DemoWeb()
     {
         Http = App.Browser();
-        for (var until = DateTime.UtcNow.AddMinutes(1); App.Get<StandingStore>().ToMake(1).Count > 0 && DateTime.UtcNow < until; Thread.Sleep(50))
+        for (var until = DateTime.UtcNow.AddMinutes(1); App.Get<StandingStore>().ToMake(1).Count > 0
+            && DateTime.UtcNow < until; Thread.Sleep(50))
         {
         }
     }

@@ -58,7 +58,8 @@ public sealed record PasteProblem(
     PasteProblemKind Kind, int Row = 0, string Text = "", PointRef? Point = null, TypingProblem? Typing = null);
 
 /// <summary>Reads rows copied from a logger or a sheet: the first line names the columns, the first column is the time.</summary>
-/// <remarks>Tables and times are read as those of a logger's file (<see cref="Table"/>, <see cref="RowTimes"/>); a unit may stand in brackets
+/// <remarks>Tables and times are read as those of a logger's file (<see cref="Table"/>, <see cref="RowTimes"/>); a unit may stand in
+/// brackets
 /// in a heading or with the value.</remarks>
 /// <param name="named">The point a heading names; null where it names none.</param>
 /// <param name="units">For numbers without a unit.</param>
@@ -171,7 +172,8 @@ public sealed class PastedRows(
         return open < 0 ? "" : " " + heading[(open + 1)..].Trim(')', ']', ' ');
     }
 
-    /// <summary>Rows that count from their beginning begin with the visit; where they would reach beyond now, the last row is now.</summary>
+    /// <summary>Rows that count from their beginning begin with the visit; where they would reach beyond now, the last row is
+    /// now.</summary>
     private DateTimeOffset ZeroOf(Func<CsvReader> open, TimeColumn time)
     {
         using var reader = open();
@@ -186,7 +188,8 @@ public sealed class PastedRows(
         return visitStart + longest > now ? now - longest : visitStart;
     }
 
-    private static double? MinutesOf(CsvReader row, TimeColumn time) => time.Elapsed(row) is >= 0 and <= 100_000 and var minutes ? minutes : null;
+    private static double? MinutesOf(CsvReader row, TimeColumn time) =>
+        time.Elapsed(row) is >= 0 and <= 100_000 and var minutes ? minutes : null;
 
     private static DateTimeOffset? Elapsed(CsvReader row, TimeColumn time, DateTimeOffset zero) =>
         MinutesOf(row, time) is { } minutes ? zero + TimeSpan.FromMinutes(minutes) : null;

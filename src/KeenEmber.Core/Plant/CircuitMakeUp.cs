@@ -66,7 +66,8 @@ public sealed record CircuitMakeUp(
         AsFound.Drain => Kind is not (EquipmentKind.GlycolChiller or EquipmentKind.IceMerchandiser),
         AsFound.Return => Kind != EquipmentKind.GlycolChiller,
         AsFound.ClockMotor =>
-            Kind is EquipmentKind.WalkInFreezer or EquipmentKind.DriveInFreezer or EquipmentKind.ReachInFreezer or EquipmentKind.WalkInCooler,
+            Kind is EquipmentKind.WalkInFreezer or EquipmentKind.DriveInFreezer or EquipmentKind.ReachInFreezer
+                or EquipmentKind.WalkInCooler,
         AsFound.Door or AsFound.Gasket => Kind is not (EquipmentKind.OpenCase or EquipmentKind.GlycolChiller),
         AsFound.LowPressureControl => Condenser is CondenserKind.AirCooledRemote or CondenserKind.WaterCooled,
         _ => true,

@@ -166,7 +166,8 @@ public static class Components
             ComponentKind.ElectronicValve => If(makeUp.Metering == Metering.ElectronicValve, makeUp.Coils),
             ComponentKind.CapillaryTube => If(makeUp.Metering == Metering.CapillaryTube),
             ComponentKind.HeaterElement => If(isFreezer, UsualElements),
-            ComponentKind.HeaterSafety or ComponentKind.TerminationSwitch or ComponentKind.DefrostRelay or ComponentKind.DrainHeater or ComponentKind.FanDelaySwitch => If(isFreezer),
+            ComponentKind.HeaterSafety or ComponentKind.TerminationSwitch or ComponentKind.DefrostRelay or ComponentKind.DrainHeater
+                or ComponentKind.FanDelaySwitch => If(isFreezer),
             ComponentKind.DefrostClock => If(!isChiller),
             ComponentKind.Compressor or ComponentKind.Contactor or ComponentKind.StartRelay or ComponentKind.Overload
                 or ComponentKind.RunCapacitor or ComponentKind.StartCapacitor => If(hasMachine),

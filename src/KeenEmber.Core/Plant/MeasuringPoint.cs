@@ -78,7 +78,8 @@ public static class MeasuringPoints
     /// <summary>The kind of quantity measured at a point.</summary>
     public static QuantityKind Kind(this MeasuringPoint point) => point switch
     {
-        MeasuringPoint.SuctionPressure or MeasuringPoint.DischargePressure or MeasuringPoint.HeadCycleLow or MeasuringPoint.HeadCycleHigh => QuantityKind.Pressure,
+        MeasuringPoint.SuctionPressure or MeasuringPoint.DischargePressure or MeasuringPoint.HeadCycleLow
+            or MeasuringPoint.HeadCycleHigh => QuantityKind.Pressure,
         MeasuringPoint.CompressorCurrent => QuantityKind.Current,
         _ => QuantityKind.Temperature,
     };

@@ -15,6 +15,9 @@ public static class SignatureDrawing
             strokes.Where(s => s.Count > 0)
             .Select(s => "M" + string.Join('L', s.Select(p => string.Create(CultureInfo.InvariantCulture, $"{p.X} {p.Y}")))));
         return path.Length == 0 ? HtmlString.Empty
-            : new HtmlString($"""<svg class="signature-drawn" viewBox="0 0 {SignatureEntry.Width} {SignatureEntry.Height}" role="img" aria-label="signature"><path class="signature-ink" d="{path}"/></svg>""");
+            : new HtmlString($"""
+                <svg class="signature-drawn" viewBox="0 0 {SignatureEntry.Width} {SignatureEntry.Height}" role="img" aria-label="signature">
+                <path class="signature-ink" d="{path}"/></svg>
+                """);
     }
 }

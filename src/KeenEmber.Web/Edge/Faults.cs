@@ -21,7 +21,8 @@ public static class Faults
         SqliteException { SqliteErrorCode: Busy or Locked } => "Another program is holding the record. Close it, then send this again.",
         SqliteException { SqliteErrorCode: Corrupt or NotADatabase } =>
             "The record on this machine is damaged. Stop the app, keep the data folder as it is, and restore a copy.",
-        SqliteException { SqliteErrorCode: IoError } or IOException { InnerException: null } and not BadHttpRequestException and not FileNotFoundException =>
+        SqliteException { SqliteErrorCode: IoError } or IOException { InnerException: null } and not BadHttpRequestException
+            and not FileNotFoundException =>
             "The disk of this machine did not take or give its data. Check the disk, then send this again.",
         _ => null,
     };

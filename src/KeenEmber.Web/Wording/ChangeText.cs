@@ -33,12 +33,12 @@ public static class ChangeText
             ( > 0, _) => $", was {c.Before}",
             _ => "",
         };
-        return $"{c.What}{move}{(c.FoundSo ? ", found so" : "")}{(c.AskedBy.Length > 0 ? $", asked for by {c.AskedBy}" : "")}";
+        return $"{c.What}{move}{(c.FoundSo ? ", found so" : "")}" + TypingText.With(", asked for by ", c.AskedBy);
     }
 
     public static string Part(PartEntry p, Equipment unit) =>
-        $"{PartName(p, unit)} replaced{(p.ReplacedBy.Length > 0 ? $" by {p.ReplacedBy}" : "")}{(p.Serial.Length > 0 ? $", serial {p.Serial}" : "")}"
-        + $"{(p.Failure.Length > 0 ? $": {p.Failure}" : "")}{(p.Warranty ? " (warranty)" : "")}";
+        $"{PartName(p, unit)} replaced" + TypingText.With(" by ", p.ReplacedBy) + TypingText.With(", serial ", p.Serial)
+        + TypingText.With(": ", p.Failure) + (p.Warranty ? " (warranty)" : "");
 
     /// <summary>"evaporator fan 2, motor": the component first, what was typed after it.</summary>
     public static string PartName(PartEntry p, Equipment unit) => string.Join(", ", new[]

@@ -161,7 +161,8 @@ public static class QuickVocabulary
         ((AsFound.Noise, FactState.Unusual),
             "comp hums, comp humming, comp is humming, comp just hums, comp buzzes, comp buzzing, compressor hums, compressor humming, "
             + "compressor is humming, compressor just hums, compressor buzzing"),
-        ((AsFound.Defrost, FactState.Defrosting), "in defrost, defrosting, clock in defrost, defrost clock in defrost, timer in defrost, defrost timer in defrost, "
+        ((AsFound.Defrost, FactState.Defrosting), "in defrost, defrosting, clock in defrost, defrost clock in defrost, timer in defrost, "
+            + "defrost timer in defrost, "
             + "clock is in defrost, on defrost"),
         ((AsFound.SuctionLineFrost, FactState.FrostedBack),
             "frosted back, frost back to compressor, frost back to the compressor, frosted back to compressor, "

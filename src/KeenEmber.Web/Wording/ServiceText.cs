@@ -88,6 +88,14 @@ public static class ServiceText
         _ => "refractometer",
     };
 
+    /// <param name="isGood">The check is not too old.</param>
+    public static string Passed(bool passed, bool isGood) => (passed, isGood) switch
+    {
+        (false, _) => "failed",
+        (true, true) => "passed",
+        (true, false) => "passed, too long ago",
+    };
+
     public static string Name(MeterCheckKind kind) => kind == MeterCheckKind.IceBath ? "ice bath" : "known source";
 
     /// <summary>"±0.5 K" or "±1 %", the instrument's own or what its kind usually has.</summary>
@@ -99,7 +107,8 @@ public static class ServiceText
     };
 
     public static string Recommendation(RecommendationEntry r, string currency) =>
-        $"{r.Problem}: {r.Option}{(r.Parts.Length > 0 ? $"; parts: {r.Parts}" : "")}{(r.Hours is { } h ? $"; {UnitText.Number(h, 1)} h" : "")}{Price(r, currency)} ({Name(r.Urgency)})";
+        $"{r.Problem}: {r.Option}" + TypingText.With("; parts: ", r.Parts) + (r.Hours is { } h ? $"; {UnitText.Number(h, 1)} h" : "")
+        + $"{Price(r, currency)} ({Name(r.Urgency)})";
 
     private static string Price(RecommendationEntry r, string currency) => (r.PriceFrom, r.PriceTo) switch
     {

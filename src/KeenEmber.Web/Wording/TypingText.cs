@@ -5,6 +5,9 @@ namespace KeenEmber.Web.Wording;
 /// <summary>What becomes of typed text, and what to say at a field when it is no value.</summary>
 public static class TypingText
 {
+    /// <summary>A part of a sentence that is there only where something was typed: ", serial 1234".</summary>
+    public static string With(string before, string typed) => typed.Length > 0 ? before + typed : "";
+
     /// <summary>Free text as it is kept: without blanks round it, and no longer than it may be.</summary>
     public static string Kept(string? text, int longest) => (text ?? "").Trim() is var t && t.Length > longest ? t[..longest] : t;
 

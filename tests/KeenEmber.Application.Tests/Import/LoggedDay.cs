@@ -18,7 +18,8 @@ internal static class LoggedDay
             text.Append(CultureInfo.InvariantCulture, $"2026-03-02 {second / 3600:00}:{second / 60 % 60:00}:{second % 60:00}");
             text.Append(
                 CultureInfo.InvariantCulture,
-                $",{coil:F2},{coil + 1:F2},{coil:F2},{coil - 1:F2},-18.2,-19.1,-20.0,-19.4,{(minute is >= 0 and < 28 ? 8.7 : 0):F1},{(minute is >= 0 and < 28 ? 8.6 : 0):F1},230\n");
+                $",{coil:F2},{coil + 1:F2},{coil:F2},{coil - 1:F2},-18.2,-19.1,-20.0,-19.4,"
+                + $"{(minute is >= 0 and < 28 ? 8.7 : 0):F1},{(minute is >= 0 and < 28 ? 8.6 : 0):F1},230\n");
         }
 
         return text.ToString();

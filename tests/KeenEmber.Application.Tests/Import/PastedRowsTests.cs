@@ -13,7 +13,8 @@ public class PastedRowsTests
         ["suction"] = MeasuringPoint.SuctionPressure, ["line"] = MeasuringPoint.SuctionLineCoil,
     };
 
-    private static (IReadOnlyList<PastedValue> Values, IReadOnlyList<PasteProblem> Problems) Read(string text, DateTimeOffset? now = null) =>
+    private static (IReadOnlyList<PastedValue> Values, IReadOnlyList<PasteProblem> Problems) Read(string text,
+        DateTimeOffset? now = null) =>
         new PastedRows(
             name => Points.TryGetValue(name, out var point) ? point : null, UnitPreference.Metric,
             new SiteTime(new(Guid.NewGuid(), "Quillmere Market Hall", 0, "Europe/London")), Two, now ?? Two.AddHours(4)).Read(text);

@@ -203,7 +203,8 @@ public sealed class Person : IDisposable
         var found = (IReadOnlyCollection<object>?)driver.ExecuteAsyncScript("""
             const done = arguments[arguments.length - 1];
             axe.run({ runOnly: arguments[0] ? [arguments[0]] : ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] })
-               .then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.html.slice(0, 160) + ' ' + (n.any[0]?.message ?? '')).join(' | '))));
+               .then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.map(n =>
+                   n.html.slice(0, 160) + ' ' + (n.any[0]?.message ?? '')).join(' | '))));
             """, rule);
         return [.. found!.Cast<string>()];
     }

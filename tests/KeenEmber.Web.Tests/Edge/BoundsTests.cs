@@ -15,7 +15,8 @@ public sealed class BoundsTests(BoundsTests.App fixture) : IClassFixture<BoundsT
         public void Dispose() => Web.Dispose();
     }
 
-    private const string Run = """{"setUp":{"kind":"electric"},"tracks":[{"place":"coldestBend","minutes":[0,1,2],"values":[-20,-10,0]}]}""";
+    private const string Run =
+        """{"setUp":{"kind":"electric"},"tracks":[{"place":"coldestBend","minutes":[0,1,2],"values":[-20,-10,0]}]}""";
 
     private async Task<HttpResponseMessage> Post(string address, string body)
     {
@@ -53,11 +54,15 @@ public sealed class BoundsTests(BoundsTests.App fixture) : IClassFixture<BoundsT
     [Theory]
     [InlineData("/api/sensors/analysis", """{"sensors":[null]}""", "sensors[0]")]
     [InlineData("/api/sensors/analysis", """{"sensors":[{"name":"box","r25":1e308,"beta":3435,"points":[]}]}""", "sensors[0].family")]
-    [InlineData("/api/sensors/analysis", """{"sensors":[{"name":"box","family":"ntc-10k-3435","points":[{"reference":1e300}]}]}""", "sensors[0].points")]
-    [InlineData("/api/sensors/analysis", """{"sensors":[{"name":"box","family":"ntc-10k-3435","role":3,"points":[]}]}""", "sensors[0].role")]
+    [InlineData("/api/sensors/analysis", """{"sensors":[{"name":"box","family":"ntc-10k-3435","points":[{"reference":1e300}]}]}""",
+        "sensors[0].points")]
+    [InlineData("/api/sensors/analysis", """{"sensors":[{"name":"box","family":"ntc-10k-3435","role":3,"points":[]}]}""",
+        "sensors[0].role")]
     [InlineData("/api/circuit/analysis", """{"refrigerant":"R404A","kind":99,"target":"-20"}""", "kind")]
-    [InlineData("/api/circuit/analysis", """{"refrigerant":"R404A","kind":"walkInFreezer","target":"-20","seen":{"99":"running"}}""", "seen")]
-    [InlineData("/api/circuit/analysis", """{"refrigerant":"R404A","kind":"walkInFreezer","target":"-20","readings":{"3":"20"}}""", "readings.3")]
+    [InlineData("/api/circuit/analysis", """{"refrigerant":"R404A","kind":"walkInFreezer","target":"-20","seen":{"99":"running"}}""",
+        "seen")]
+    [InlineData("/api/circuit/analysis", """{"refrigerant":"R404A","kind":"walkInFreezer","target":"-20","readings":{"3":"20"}}""",
+        "readings.3")]
     public async Task What_cannot_be_meant_is_refused(string address, string body, string field) => await Refused(address, body, field);
 
     private async Task Refused(string address, string body, string field)
@@ -75,8 +80,10 @@ public sealed class BoundsTests(BoundsTests.App fixture) : IClassFixture<BoundsT
     public async Task More_tracks_and_samples_than_a_run_has_are_refused()
     {
         var minutes = string.Join(',', Enumerable.Range(0, 200_001).Select(i => (i / 100.0).ToString(CultureInfo.InvariantCulture)));
-        await Refused("/api/defrost/analysis", $$"""{"setUp":{"kind":"electric"},"tracks":[{{string.Join(',', Enumerable.Repeat("""{"place":"box","minutes":[],"values":[]}""", 61))}}]}""", "tracks");
-        using var answer = await Post("/api/defrost/analysis", $$"""{"setUp":{"kind":"electric"},"tracks":[{"place":"box","minutes":[{{minutes}}],"values":[]}]}""");
+        var tracks = string.Join(',', Enumerable.Repeat("""{"place":"box","minutes":[],"values":[]}""", 61));
+        await Refused("/api/defrost/analysis", $$"""{"setUp":{"kind":"electric"},"tracks":[{{tracks}}]}""", "tracks");
+        using var answer = await Post("/api/defrost/analysis",
+            $$"""{"setUp":{"kind":"electric"},"tracks":[{"place":"box","minutes":[{{minutes}}],"values":[]}]}""");
         Assert.Equal(HttpStatusCode.RequestEntityTooLarge, answer.StatusCode);
         Assert.Equal("application/problem+json", answer.Content.Headers.ContentType?.MediaType);
     }

@@ -111,7 +111,8 @@ public sealed class BrickedVisitTests : IDisposable
         using (var db = app.Get<Database>().Open())
         {
             db.Execute("""
-                INSERT INTO entry (id, visit_id, at, written_at, author, corrects, kind, body) VALUES (@entry, @id, 'not a moment', '2026-03-10T09:00:00.0000000Z', 'Isolde', NULL, 'note', '{}')
+                INSERT INTO entry (id, visit_id, at, written_at, author, corrects, kind, body) VALUES (@entry, @id, 'not a moment',
+                    '2026-03-10T09:00:00.0000000Z', 'Isolde', NULL, 'note', '{}')
                 """, new { entry = Guid.CreateVersion7().ToString(), id = visit.Split('/')[^1] });
         }
 

@@ -195,7 +195,8 @@ internal sealed partial class Attack : IDisposable
         if (inputs.Chance(0.15))
         {
             await Open(
-                $"/api/saturation?refrigerant={inputs.Of(["R404A", "R290", ""])}&temperature={Uri.EscapeDataString(inputs.Text(0.7))}&elevationM={Uri.EscapeDataString(inputs.Text(0.5))}");
+                $"/api/saturation?refrigerant={inputs.Of(["R404A", "R290", ""])}&temperature={Uri.EscapeDataString(inputs.Text(0.7))}"
+                + $"&elevationM={Uri.EscapeDataString(inputs.Text(0.5))}");
             return;
         }
 

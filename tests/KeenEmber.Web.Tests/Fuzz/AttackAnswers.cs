@@ -100,7 +100,8 @@ internal sealed partial class Attack
             && !said.Contains('.', StringComparison.Ordinal))
             Fail($"{said} is gone");
         if ((int)answer.StatusCode >= 500)
-            Fail($"{said} answered {(int)answer.StatusCode}: {string.Join(" | ", app.Errors.Select(e => e.Length > 1500 ? e[..1500] : e))}");
+            Fail($"{said} answered {(int)answer.StatusCode}: "
+                + string.Join(" | ", app.Errors.Select(e => e.Length > 1500 ? e[..1500] : e)));
         else if (watch.Elapsed > Longest && said.StartsWith("GET", StringComparison.Ordinal) && !isSecond)
             return await Ask(ask, said, isSecond: true);
         else if (watch.Elapsed > Longest)

@@ -21,7 +21,8 @@ public sealed class BoardTests : IDisposable
     private async Task Current()
     {
         var standings = app.Get<StandingStore>();
-        for (var until = DateTime.UtcNow.AddSeconds(30); standings.ToMake(1).Count > 0; await Task.Delay(50, TestContext.Current.CancellationToken))
+        for (var until = DateTime.UtcNow.AddSeconds(30); standings.ToMake(1).Count > 0; await Task.Delay(50,
+            TestContext.Current.CancellationToken))
             Assert.True(DateTime.UtcNow < until, "Units stayed out of date.");
     }
 

@@ -62,7 +62,8 @@ public sealed record CircuitResult(
     /// <summary>What kind of number a result of this kind is.</summary>
     public static ResultQuantity QuantityOf(ResultKind kind) => kind switch
     {
-        ResultKind.Evaporating or ResultKind.Condensing or ResultKind.CondensingLow or ResultKind.CondensingHigh or ResultKind.DischargeTemperature
+        ResultKind.Evaporating or ResultKind.Condensing or ResultKind.CondensingLow or ResultKind.CondensingHigh
+            or ResultKind.DischargeTemperature
             => ResultQuantity.Temperature,
         ResultKind.CurrentShare => ResultQuantity.Share,
         ResultKind.CompressionRatio => ResultQuantity.Ratio,

@@ -45,7 +45,8 @@ public enum StepKind
 public sealed record NextStep(
     StepKind Kind, IReadOnlyList<ResultRef> Unlocks, PointRef? Point = null, AsFound? Fact = null, TimeSpan? Wait = null)
 {
-    /// <summary>In the order of the job: doubtful entries, a defrost that runs or may run, why a coil is iced, then ice and air, the call, the facts,
+    /// <summary>In the order of the job: doubtful entries, a defrost that runs or may run, why a coil is iced, then ice and air, the
+    /// call, the facts,
     /// time, and only then more readings.</summary>
     /// <param name="facts">The facts the unit has.</param>
     /// <returns>Null when the circuit bench has all it can use.</returns>

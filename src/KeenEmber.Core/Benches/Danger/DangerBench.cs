@@ -53,13 +53,15 @@ public sealed class DangerBench : IBench
     }
 
     /// <summary>Dangers that earlier visits saw, that no sign-off since has explained, and that nobody has looked at again.</summary>
-    private static IEnumerable<Finding> Left(VisitInput visit) => Dangers.DistinctBy(d => d.Code).Select(d => LeftOf(d.Code, visit)).OfType<Finding>();
+    private static IEnumerable<Finding> Left(VisitInput visit) => Dangers.DistinctBy(d => d.Code).Select(d =>
+        LeftOf(d.Code, visit)).OfType<Finding>();
 
     private static Finding? LeftOf(string code, VisitInput visit)
     {
         foreach (var sign in Dangers.Where(d => d.Code == code))
         {
-            var (then, last) = visit.UpToHere.Select(t => (t, t.Standing.OfType<ObservationEntry>().LastOrDefault(o => o.Fact == sign.Fact)))
+            var (then, last) = visit.UpToHere.Select(t => (t, t.Standing.OfType<ObservationEntry>().LastOrDefault(o =>
+                o.Fact == sign.Fact)))
                 .FirstOrDefault(s => s.Item2 is not null);
             if (last is null || then == visit.Timeline || !sign.IsShownBy(last) || IsExplainedSince(last.At, code, visit))
                 continue;

@@ -128,7 +128,8 @@ public sealed record SensorResult(SensorVerdict Verdict, double? Error, double C
 
     /// <summary>The sensor itself is to blame, not its place, its wire or what reads it.</summary>
     public bool CondemnsSensor =>
-        Verdict is SensorVerdict.SensorOffset or SensorVerdict.Drifted or SensorVerdict.WrongType or SensorVerdict.Open or SensorVerdict.Shorted;
+        Verdict is SensorVerdict.SensorOffset or SensorVerdict.Drifted or SensorVerdict.WrongType or SensorVerdict.Open
+            or SensorVerdict.Shorted;
 }
 
 /// <summary>Reference, resistance and controller of one sensor compared: who is lying?</summary>

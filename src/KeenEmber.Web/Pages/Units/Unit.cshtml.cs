@@ -11,7 +11,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeenEmber.Web.Pages.Units;
 
 public sealed class UnitModel(
-    Board board, EquipmentStore equipment, VisitStore visits, ShopStore shops, BenchTexts texts, TimeProvider time) : PageModel
+    Board board, EquipmentStore equipment, VisitDesk desk, ShopStore shops, BenchTexts texts, TimeProvider time) : PageModel
 {
     /// <summary>How its visits stand, in words.</summary>
     public BenchTexts Texts => texts;
@@ -62,7 +62,7 @@ public sealed class UnitModel(
         var name = TypingText.Kept(author, 60);
         if (name.Length > 0)
             BrowserNotes.Keep(Response, BrowserNotes.Technician, name);
-        visits.Start(new(visitId, id, time.GetUtcNow(), name.Length > 0 ? name : "technician", TypingText.Kept(complaint, 300),
+        desk.Start(new(visitId, id, time.GetUtcNow(), name.Length > 0 ? name : "technician", TypingText.Kept(complaint, 300),
             Enum.IsDefined(urgency) ? urgency : Urgency.Routine, TypingText.Kept(stock, 200), TypingText.Kept(response, 200)));
         return RedirectToPage("/Visits/Circuit/Circuit", new { id = visitId });
     }

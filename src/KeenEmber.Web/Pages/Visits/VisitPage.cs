@@ -52,18 +52,15 @@ public abstract class VisitPage(VisitViews views) : PageModel
         if (lineId == Guid.Empty)
             return BadRequest();
         Read(line);
-        var clear = Items.Where(i => i is not QuickUnclear).ToList();
-        var entries = clear.Select(item => VisitDesk.EntryOf(item, Writer.Next(), View.Equipment)).ToList();
-        if (entries.Count > 0)
-            Append(entries);
-        if (Items.Count > 0 && clear.Count == Items.Count)
-            return RedirectToPage(new { id, saved = clear.Count });
+        var saved = Desk.Log(Items, View.Equipment, Writer);
+        if (Items.Count > 0 && saved == Items.Count)
+            return RedirectToPage(new { id, saved });
         var unclear = Items.OfType<QuickUnclear>().ToList();
         Load(id);
         Line = unclear.Exists(i => i.Problem is QuickProblem.LineTooLong or QuickProblem.TooManyEntries) ? line ?? ""
             : string.Join(", ", unclear.Select(i => i.Text));
         Items = unclear;
-        Saved = clear.Count > 0 ? clear.Count : null;
+        Saved = saved > 0 ? saved : null;
         return Page();
     }
 
@@ -103,7 +100,10 @@ public abstract class VisitPage(VisitViews views) : PageModel
     }
 
     /// <summary>Puts entries on record, all or nothing.</summary>
-    protected void Append(IReadOnlyList<Entry> entries) => views.Desk.Append(entries);
+    protected void Append(IReadOnlyList<Entry> entries) => Desk.Append(entries);
+
+    /// <summary>Takes what is put on record.</summary>
+    protected VisitDesk Desk => views.Desk;
 
     /// <summary>Makes the headers of what this form puts on record.</summary>
     protected EntryWriter Writer { get; private set; } = null!;

@@ -59,7 +59,8 @@ public sealed class CircuitBenchText() : BenchText("circuit")
     }
 
     public override string? Entry(Entry entry, VisitView view) => entry is StandingEntry s
-        ? $"standing at {view.Units.Gauge(s.Pressure.Si(view.Site.Atmosphere))}, {view.Units.Temperature(s.Temperature.Temperature.Kelvin)}" : null;
+        ? $"standing at {view.Units.Gauge(s.Pressure.Si(view.Site.Atmosphere))}, "
+            + $"{view.Units.Temperature(s.Temperature.Temperature.Kelvin)}" : null;
 
     /// <summary>Every finding with what it rests on, the headline's too.</summary>
     public override IEnumerable<PanelLine> Lines(BenchJudgement judgement, VisitView view)
@@ -141,9 +142,12 @@ public sealed class CircuitBenchText() : BenchText("circuit")
         if (finding.Against.Count + finding.SeenAgainst.Count > 0)
             yield return $"Against it: {Signs(finding.Against, finding.SeenAgainst, units, makeUp)}.";
         if (finding.WouldConfirm.Count > 0)
-            yield return $"To confirm: {CircuitText.List(finding.WouldConfirm.Select(n => n.Contains('.', StringComparison.Ordinal) ? Fact(n) : CircuitText.Name(ResultRef.Parse(n), makeUp)))}.";
+            yield return $"To confirm: {CircuitText.List(finding.WouldConfirm.Select(n => FactOrResult(n, makeUp)))}.";
         yield return $"Evidence: {Strength(finding.Strength)}.";
     }
+
+    private static string FactOrResult(string name, CircuitMakeUp makeUp) =>
+        name.Contains('.', StringComparison.Ordinal) ? Fact(name) : CircuitText.Name(ResultRef.Parse(name), makeUp);
 
     private static string Signs(
         IReadOnlyDictionary<string, double> values, IReadOnlyList<string> seen, UnitText units, CircuitMakeUp makeUp) =>
@@ -200,7 +204,8 @@ public sealed class CircuitBenchText() : BenchText("circuit")
             StepKind.WaitToSettle => "Then log the same points again.",
             StepKind.LogAgain => "It was taken before the unit was right or had settled.",
             StepKind.RecordFact when step.Fact == AsFound.Defrost =>
-                "In a defrost fans and compressor stand rightly. Look at the clock or the controller; feel for warm heaters with the back of "
+                "In a defrost fans and compressor stand rightly. Look at the clock or the controller; feel for warm heaters with the "
+                    + "back of "
                 + "your hand near them, not on them.",
             StepKind.RecordFact when results.Length == 0 => "One tap. Without it no reading is fully usable.",
             _ when results.Length == 0 => "It is needed together with others.",

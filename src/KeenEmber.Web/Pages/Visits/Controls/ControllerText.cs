@@ -111,8 +111,13 @@ public static class ControllerText
         };
     }
 
-    public static string State(OutputStateEntry entry) =>
-        $"{Name(entry.Output)} {(entry.State.IsCalled ? "called" : "not called")}{(entry.State.IsLive is { } live ? live ? ", live" : ", dead" : "")}{(entry.State.Runs is { } runs ? runs ? ", load runs" : ", load still" : "")}{(entry.Tapped ? ", after a tap" : "")}";
+    public static string State(OutputStateEntry entry)
+    {
+        var called = entry.State.IsCalled ? "called" : "not called";
+        var live = entry.State.IsLive switch { true => ", live", false => ", dead", null => "" };
+        var runs = entry.State.Runs switch { true => ", load runs", false => ", load still", null => "" };
+        return $"{Name(entry.Output)} {called}{live}{runs}{(entry.Tapped ? ", after a tap" : "")}";
+    }
 
     public static string Cycle(CycleResult r, UnitText units)
     {

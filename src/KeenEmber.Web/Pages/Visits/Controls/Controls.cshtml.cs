@@ -1,17 +1,14 @@
 using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Record;
 using KeenEmber.Core.Refrigerants;
-using KeenEmber.Core.Visits;
-using KeenEmber.Storage;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Controls;
 
 /// <summary>Pressure settings as found and as set, read as temperatures, checked, and carried over on a conversion.</summary>
-public sealed class ControlsModel(VisitViews views, EquipmentStore equipment) : VisitPage(views)
+public sealed class ControlsModel(VisitViews views) : VisitPage(views)
 {
     /// <summary>The refrigerant to convert to.</summary>
     [BindProperty(SupportsGet = true)]
@@ -47,29 +44,27 @@ public sealed class ControlsModel(VisitViews views, EquipmentStore equipment) : 
 
     /// <summary>The unit is converted as of now: what was recovered and weighed in, and another nameplate. Visits before keep the
     /// refrigerant they had.</summary>
-    public IActionResult OnPostConvert(Guid id, Guid lineId) => Take(id, lineId, () =>
+    public IActionResult OnPostConvert(Guid id, Guid lineId)
     {
-        var unit = View.Equipment;
-        if (RefrigerantCatalogue.Find(Form["to"]) is not { } to || to.Name == unit.Circuit.RefrigerantName)
-            return null;
+        if (!Load(id, lineId))
+            return NotFound();
+        Keep();
+        if (lineId == Guid.Empty || RefrigerantCatalogue.Find(Form["to"]) is not { } to
+            || to.Name == View.Equipment.Circuit.RefrigerantName)
+            return BadRequest();
         To = to.Name;
-        var (recovered, charged) =
-            (Form.Value("recovered", QuantityKind.Mass, required: true)?.Si(default),
-            Form.Value("charged", QuantityKind.Mass, required: true)?.Si(default));
+        var recovered = Form.Value("recovered", QuantityKind.Mass, required: true)?.Si(default);
+        var charged = Form.Value("charged", QuantityKind.Mass, required: true)?.Si(default);
         if (charged <= 0)
             Form.Errors["charged"] = "Type the weight charged, such as 2.4 kg.";
+        var cylinder = Form.Text("cylinder", 80);
         if (Form.IsWrong)
-            return [];
-        var converted = unit with { Circuit = unit.Circuit with { RefrigerantName = to.Name, ChargeKg = charged } };
-        List<Entry> entries =
-        [
-            new RefrigerantEntry(Writer.Next(), unit.Circuit.RefrigerantName, -recovered!.Value, Form.Text("cylinder", 80), "conversion"),
-            new RefrigerantEntry(Writer.Next(), to.Name, charged!.Value, "", "conversion"),
-            new ChangeEntry(Writer.Next(), "refrigerant", unit.Circuit.RefrigerantName, to.Name, "", null, false, WorkArea.Circuit),
-        ];
-        equipment.Save(converted, View.Site, new(View.Now, entries[0].Author, entries[0].Header.Device, View.Now));
-        return entries;
-    });
+            return Page();
+        if (Desk.Convert(View.Equipment, View.Site, to.Name, recovered!.Value, charged!.Value, cylinder, Writer))
+            return RedirectToPage(new { id, saved = 3 });
+        Form.Errors["charged"] = "Another unit has this unit's tag by now. Change one of the tags, then convert.";
+        return Page();
+    }
 
     public IActionResult OnPostSettings(Guid id, Guid lineId) => Take(id, lineId, () =>
     [

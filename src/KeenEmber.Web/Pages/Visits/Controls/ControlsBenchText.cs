@@ -66,7 +66,8 @@ public sealed class ControlsBenchText() : BenchText("controls")
             SettingEntry s =>
                 $"{ControlsText.Name(s.Setting)} {ControlsText.Name(s.Stage)} {view.Units.Gauge(s.Value.Si(view.Site.Atmosphere))}",
             ControlSettingEntry s =>
-                $"control set to {T(s.Set)}{(s.Differential is { } d ? $", differential {view.Units.Difference(d.Si(default))}" : "")}, {ControllerText.Name(s.Kind)}",
+                $"control set to {T(s.Set)}{(s.Differential is { } d ? $", differential {view.Units.Difference(d.Si(default))}" : "")}, "
+                    + $"{ControllerText.Name(s.Kind)}",
             ControlEventEntry e => $"control cut {(e.CutsIn ? "in" : "out")}{(e.Temperature is { } t ? $" at {ActedAt(t, view)}" : "")}",
             OutputStateEntry o => $"output {ControllerText.State(o)}",
             ParameterEntry p =>

@@ -18,6 +18,9 @@ public sealed class ControlsCycleModel(VisitViews views) : VisitPage(views)
         DialTest.Judge(
         [.. Dial.Select(d => new DialPoint(d.Dial.Temperature.Celsius, d.CutIn?.Temperature.Celsius, d.CutOut?.Temperature.Celsius))]);
 
+    /// <summary>What the turning test says so far.</summary>
+    public BulbVerdict Bulbs => CrossedBulbs.Judge([.. Turns.Select(t => t.Turn)]);
+
     public IReadOnlyList<BulbTurnEntry> Turns => [.. View.Timeline.Standing.OfType<BulbTurnEntry>()];
 
     /// <summary>Two sides that are tried against each other; the names are free.</summary>

@@ -79,7 +79,8 @@ public static class ControlsText
         PressureControlChecks.WaterValveOutOfRange => "The water valve opens at an unusual pressure.",
         PressureControlChecks.RegulatorOutOfRange => "The evaporator regulator does not fit the box.",
         PressureControlChecks.OutOfRange => "A pressure setting lies outside what is known of the refrigerant.",
-        PressureControlChecks.FanNeverStops or PressureControlChecks.FanOnNotAboveOff or PressureControlChecks.FanOffTooLow or PressureControlChecks.FanHoldsHeadHigh =>
+        PressureControlChecks.FanNeverStops or PressureControlChecks.FanOnNotAboveOff or PressureControlChecks.FanOffTooLow
+            or PressureControlChecks.FanHoldsHeadHigh =>
             "The condenser fan's pressure settings do not fit.",
         _ => finding.Code,
     };

@@ -1,4 +1,5 @@
 using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Benches.Defrost.Schedule;
 
 namespace KeenEmber.Web.Pages.Visits.Defrost;
 

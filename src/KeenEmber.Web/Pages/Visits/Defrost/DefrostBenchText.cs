@@ -49,9 +49,13 @@ public sealed class DefrostBenchText() : BenchText("defrost")
     };
 
     /// <summary>What was read in one round of a defrost, in one line.</summary>
-    public static string Round(IEnumerable<RunReadingEntry> round, VisitView view) => $"in the defrost: {string.Join(", ", round
-        .OrderBy(r => r.Place.Kind).ThenBy(r => r.Place.Name, StringComparer.Ordinal)
-        .Select(r => $"{DefrostText.Name(r.Place)} {DefrostText.Value(r.Place, DefrostRuns.InTrack(r.Place, r.Value, view.Site.Atmosphere), view.Units)}"))}";
+    public static string Round(IEnumerable<RunReadingEntry> round, VisitView view)
+    {
+        string Value(RunReadingEntry r) =>
+            DefrostText.Value(r.Place, DefrostRuns.InTrack(r.Place, r.Value, view.Site.Atmosphere), view.Units);
+        return "in the defrost: " + string.Join(", ", round.OrderBy(r => r.Place.Kind).ThenBy(r => r.Place.Name, StringComparer.Ordinal)
+            .Select(r => $"{DefrostText.Name(r.Place)} {Value(r)}"));
+    }
 
     /// <summary>One sentence on the run that was watched.</summary>
     public override IEnumerable<PanelLine> Lines(BenchJudgement judgement, VisitView view) =>

@@ -15,7 +15,7 @@ namespace KeenEmber.Web.Pages.Visits.Defrost;
 /// <summary>A defrost from a logger's file or from rows typed in: the columns are named once, then remembered.</summary>
 [RequestFormLimits(ValueLengthLimit = MostBytes, MultipartBodyLengthLimit = MostBytes)]
 public sealed class DefrostFileModel(
-    VisitViews views, LoggerStore loggers, RunSeriesStore series, IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json)
+    VisitViews views, LoggerStore loggers, IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json)
     : VisitPage(views)
 {
     public const int MostBytes = 40_000_000;
@@ -49,7 +49,8 @@ public sealed class DefrostFileModel(
 
     protected override void Loaded()
     {
-        if (FileId is not { } id || loggers.Find(id, View.Visit.Id, whole: false) is not var (name, head) || LoggerFile.Open(head) is not { } file)
+        if (FileId is not { } id || loggers.Find(id, View.Visit.Id, whole: false) is not var (name,
+            head) || LoggerFile.Open(head) is not { } file)
             return;
         Waiting = (name, file);
         var known = loggers.ColumnsOf(file.Signature);
@@ -108,7 +109,7 @@ public sealed class DefrostFileModel(
                 return Page();
             }
 
-            Keep([run], RunOrigin.Logged, name);
+            Desk.KeepRuns([run], RunOrigin.Logged, name, Writer);
             return RedirectToPage("/Visits/Defrost/Defrost", new { id });
         }
         catch (JsonException)
@@ -145,7 +146,8 @@ public sealed class DefrostFileModel(
             ?? StartTyped(startDay, string.IsNullOrEmpty(startTime) && read.ClockOfStart is { } clock ? $"{clock:HH:mm}" : startTime);
         if (read.Tracks.Count == 0)
             Form.Errors["columns"] =
-                $"No value was found: {read.Skipped} of {read.Rows} rows have no time that is understood. Is the time column the right one?";
+                $"No value was found: {read.Skipped} of {read.Rows} rows have no time that is understood. Is the time column the right "
+                    + $"one?";
         else if (start > View.Now + TimeSpan.FromMinutes(2))
             Form.Errors["start"] = "This would begin after now. Check the day.";
         else if (start < EntryBounds.Earliest)
@@ -154,7 +156,7 @@ public sealed class DefrostFileModel(
             return Page();
         loggers.Remember(file.Signature, columns);
         var log = new DefrostRun(begins, View.Defrost.SetUp ?? new(DefrostKind.Electric), read.Tracks, []);
-        Keep(DefrostSplit.Of(log), name == TypedIn ? RunOrigin.TypedIn : RunOrigin.Logged, Told(name, read));
+        Desk.KeepRuns(DefrostSplit.Of(log), name == TypedIn ? RunOrigin.TypedIn : RunOrigin.Logged, Told(name, read), Writer);
         loggers.Remove(FileId!.Value);
         return RedirectToPage("/Visits/Defrost/Defrost", new { id });
     }
@@ -201,21 +203,5 @@ public sealed class DefrostFileModel(
             new[] { (read.Skipped, "without a time"), (read.Duplicates, "double"), (read.Backward, "clock set back"),
             (read.IsCut ? 1 : 0, "end left out: too many rows") }.Where(o => o.Item1 > 0).Select(o => $"{o.Item1} {o.Item2}");
         return string.Join(", ", odd.Prepend($"{name}, {read.Rows} rows"));
-    }
-
-    private void Keep(IReadOnlyList<DefrostRun> runs, RunOrigin origin, string source)
-    {
-        var entries = new List<Entry>();
-        foreach (var run in runs)
-        {
-            var header = Writer.Next(run.Start);
-            var runId = header.Id;
-            series.Save(runId, run.Tracks);
-            entries.Add(new RunEntry(header, origin, runId, source));
-            entries.AddRange(
-                run.Marks.Select(m => new RunMarkEntry(Writer.Next(run.Start + TimeSpan.FromMinutes(m.Minute)), runId, m.Kind)));
-        }
-
-        Append(entries);
     }
 }

@@ -81,6 +81,17 @@ public static class DefrostText
         _ => "watched to the end",
     };
 
+    private static IEnumerable<PlaceMelt> NotClear(DefrostResult result) =>
+        result.Places.Where(p => p.Told == ClearTold.NotClear && p.Place.Kind != RunPlaceKind.AtSensor);
+
+    /// <summary>Whether the coil of a run that goes on is clear.</summary>
+    private static string SoFar(WatchedRun run, SiteClock clock)
+    {
+        if (run.Result.ClearMin is { } clear)
+            return $"; coil clear at {clock.Time(run.At(clear))}";
+        return run.Result.Places.Count > 0 ? "; the coil is not clear yet" : "";
+    }
+
     /// <summary>The sentence that stands above everything else: what it was, how it ended, what was proved.</summary>
     public static string Verdict(WatchedRun run, SiteClock clock)
     {
@@ -88,8 +99,7 @@ public static class DefrostText
         if (r.Phases.HeatOn is not { } on)
             return "No verdict yet. Mark when the heat came on.";
         if (r.Phases is not { HeatOff: { } off, HeatMin: { } length })
-            return $"{CircuitText.Sentence(Name(setUp.Kind))} defrost, heat on since "
-                + $"{clock.Time(run.At(on))}{(r.ClearMin is { } soon ? $"; coil clear at {clock.Time(run.At(soon))}" : r.Places.Count > 0 ? "; the coil is not clear yet" : "")}.";
+            return $"{CircuitText.Sentence(Name(setUp.Kind))} defrost, heat on since {clock.Time(run.At(on))}{SoFar(run, clock)}.";
         var end = r.End switch
         {
             EndedBy.Temperature => $"by the {Name(setUp.EndedBy)}",
@@ -112,7 +122,7 @@ public static class DefrostText
 
         if (r.IceIsLeft)
             return said
-                + $"ice was left: {CircuitText.List(r.Places.Where(p => p.Told == ClearTold.NotClear && p.Place.Kind != RunPlaceKind.AtSensor).Select(p => Name(p.Place)))} had not come clear.";
+                + $"ice was left: {CircuitText.List(NotClear(r).Select(p => Name(p.Place)))} had not come clear.";
         return said + "no place on the coil was watched, so whether it came clear is not proved.";
     }
 
@@ -145,7 +155,8 @@ public static class DefrostText
                 + "behind can ice the coil again. Clear it all.",
             DefrostCodes.NotTerminated =>
                 $"The {Name(setUp.EndedBy)} never ended it: its spot had {T("spotC")}, it is set to {T("setC")}. "
-                + $"{(setUp.EndedBy == TerminationKind.Probe ? "Probe reading cold, in the wrong input, or its relay welded." : "Switch open, wrong lead, or wired past.")}",
+                + (setUp.EndedBy == TerminationKind.Probe ? "Probe reading cold, in the wrong input, or its relay welded."
+                    : "Switch open, wrong lead, or wired past."),
             DefrostCodes.LimitBeforeClear =>
                 $"The time was up before the coil was clear{(Has("coldestC") ? $" ({T("coldestC")} at its coldest place)" : "")}: "
                 + "heaters weak, too few defrosts, or too much frost.",
@@ -185,7 +196,8 @@ public static class DefrostText
                 : $"The box was not back after {N("watchedMin")} min of watching.",
             DefrostCodes.ProductWarm => $"Product reached {T("productC")} in the defrost.",
             DefrostCodes.Vapour =>
-                $"Steam came off the coil or froze above it{(Has("overRunMin") ? $": the heat ran {N("overRunMin")} min past clear" : "")}.",
+                "Steam came off the coil or froze above it"
+                + (Has("overRunMin") ? $": the heat ran {N("overRunMin")} min past clear." : "."),
             _ => f.Code,
         };
     }
@@ -252,7 +264,8 @@ public static class DefrostText
         if (r.Box is { } box)
             yield return (
                 "box", $"{units.Temperature(Temperature.ZeroCelsiusInKelvin + box.BeforeC)} to "
-                + $"{units.Temperature(Temperature.ZeroCelsiusInKelvin + box.PeakC)}{(box.RecoveryMin is { } back ? $", back after {Minutes(back)}" : "")}");
+                + units.Temperature(Temperature.ZeroCelsiusInKelvin + box.PeakC)
+                + (box.RecoveryMin is { } back ? $", back after {Minutes(back)}" : ""));
         if (r.Box?.ProductPeakC is { } product)
             yield return ("product at its warmest", units.Temperature(Temperature.ZeroCelsiusInKelvin + product));
     }

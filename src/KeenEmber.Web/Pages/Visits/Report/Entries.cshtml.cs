@@ -1,3 +1,4 @@
+using KeenEmber.Application;
 using KeenEmber.Core.Record;
 using KeenEmber.Storage;
 using Microsoft.AspNetCore.Mvc;
@@ -9,7 +10,7 @@ namespace KeenEmber.Web.Pages.Visits.Report;
 /// The entries of a visit as they were written, with nothing judged: the page that opens when no other does. Here the entry that stops them
 /// is struck out.
 /// </summary>
-public sealed class EntriesModel(VisitStore visits, TimeProvider time) : PageModel
+public sealed class EntriesModel(VisitStore visits, VisitDesk desk, TimeProvider time) : PageModel
 {
     public Visit Visit { get; private set; } = null!;
 
@@ -29,10 +30,8 @@ public sealed class EntriesModel(VisitStore visits, TimeProvider time) : PageMod
         if (entryId == Guid.Empty || Entries.FirstOrDefault(e => e.Id == corrects) is not { Stands: true })
             return BadRequest();
         var now = time.GetUtcNow();
-        visits.Append(
-            [new WithdrawalEntry(
-            new(entryId, id, now, now, BrowserNotes.Of(Request, BrowserNotes.Technician)
-            ?? Visit.Author, corrects) { Device = BrowserNotes.Device(HttpContext) })]);
+        var author = BrowserNotes.Of(Request, BrowserNotes.Technician) ?? Visit.Author;
+        desk.StrikeOut(new(entryId, id, now, now, author, corrects) { Device = BrowserNotes.Device(HttpContext) });
         return RedirectToPage(new { id });
     }
 

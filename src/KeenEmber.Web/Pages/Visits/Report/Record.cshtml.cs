@@ -54,10 +54,12 @@ public sealed class RecordModel(VisitViews views) : VisitPage(views)
         RecordFilter.Readings => e is ReadingEntry or MeterEntry,
         RecordFilter.Seen => e is ObservationEntry or FrostEntry or HazardsEntry or ProofEntry or DamageEntry,
         RecordFilter.Tests =>
-            e is RunEntry or RunReadingEntry or RunMarkEntry or ClockTestEntry or SwitchStateEntry or SensorCheckEntry or WarmedEntry or ResponseEntry
+            e is RunEntry or RunReadingEntry or RunMarkEntry or ClockTestEntry or SwitchStateEntry or SensorCheckEntry or WarmedEntry
+                or ResponseEntry
             or ControlEventEntry or OutputStateEntry or DialEntry or BulbTurnEntry or GlycolEntry or StandingEntry,
         RecordFilter.Changes =>
-            e is ChangeEntry or PartEntry or RefrigerantEntry or SettingEntry or ParameterEntry or ControlSettingEntry or DefrostSetUpEntry or SensorEntry or SensorMendEntry
+            e is ChangeEntry or PartEntry or RefrigerantEntry or SettingEntry or ParameterEntry or ControlSettingEntry
+                or DefrostSetUpEntry or SensorEntry or SensorMendEntry
             or ClosureEntry or HandoverEntry,
         RecordFilter.Notes => e is NoteEntry or RecommendationEntry or SignOffEntry or SignatureEntry,
         RecordFilter.Photos => e is PhotoEntry || PhotosOf(e).Any(),

@@ -11,6 +11,14 @@ namespace KeenEmber.Web.Pages.Visits.Sensors;
 /// <summary>The words of the sensor bench.</summary>
 public static class SensorText
 {
+    /// <summary>What the dashed curve of a sensor's chart is; empty without one.</summary>
+    public static string Dashed(SensorResult result)
+    {
+        if (result.Beside is { } beside)
+            return $"Dashed: its curve with {UnitText.Resistance(beside.Ohm)} {(beside.IsInSeries ? "in series" : "across its leads")}.";
+        return SensorChart.Others(result).Count > 0 ? "Dashed: another curve that fits." : "";
+    }
+
     public static string Name(SensorRole role) => role switch
     {
         SensorRole.Box => "box or return air",
@@ -161,10 +169,17 @@ public static class SensorText
         _ => $"{sensor}: resistance and temperature in each other's box?",
     };
 
+    private static string OffBy(double errorK, UnitText units) => errorK switch
+    {
+        double.PositiveInfinity => "at its warmest",
+        double.NegativeInfinity => "at its coldest",
+        > 0 => $"{units.Difference(errorK)} warm",
+        _ => $"{units.Difference(-errorK)} cold",
+    };
+
     /// <summary>How a defrost and its end sensor hang together, on either bench.</summary>
     public static string Link(DefrostLink link, double errorK, UnitText units, string day) =>
-        $"The sensor that ends the defrost reads "
-            + $"{(double.IsInfinity(errorK) ? errorK > 0 ? "at its warmest" : "at its coldest" : $"{units.Difference(Math.Abs(errorK))} {(errorK > 0 ? "warm" : "cold")}")}: "
+        $"The sensor that ends the defrost reads {OffBy(errorK, units)}: "
         + (link == DefrostLink.ExplainsEarlyEnd ? $"that explains why the defrost of {day} ended with ice left."
             : $"that explains why the defrost of {day} ran past clear.");
 

@@ -41,7 +41,8 @@ public sealed class SensorsBenchText() : BenchText("sensors")
     {
         SensorEntry { Gone: true } s => $"sensor {s.Name} gone",
         SensorEntry s =>
-            $"sensor {s.Name}: {SensorText.Name(s.Role)}{(s.Curve.Curve is { } curve ? ", " + SensorText.Name(curve) : "")}{(s.Channel.Length > 0 ? $", input {s.Channel}" : "")}",
+            $"sensor {s.Name}: {SensorText.Name(s.Role)}{(s.Curve.Curve is { } curve ? ", " + SensorText.Name(curve) : "")}"
+            + TypingText.With(", input ", s.Channel),
         SensorCheckEntry c => SensorText.Check(c, view.Units),
         SensorMendEntry m => $"sensor {m.Sensor} {SensorText.Name(m.Mend)}",
         WarmedEntry w => $"{w.Warmed} warmed by hand, input {w.Moved} moved",

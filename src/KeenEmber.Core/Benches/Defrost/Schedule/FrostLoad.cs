@@ -1,4 +1,4 @@
-namespace KeenEmber.Core.Benches.Defrost;
+namespace KeenEmber.Core.Benches.Defrost.Schedule;
 
 /// <summary>Air at a door or round a box.</summary>
 /// <param name="TempC">-40 to 50 °C.</param>

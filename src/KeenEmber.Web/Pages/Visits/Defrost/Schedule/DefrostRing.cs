@@ -1,9 +1,9 @@
 using System.Globalization;
-using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Benches.Defrost.Schedule;
 using KeenEmber.Web.Drawing;
 using Microsoft.AspNetCore.Html;
 
-namespace KeenEmber.Web.Pages.Visits.Defrost;
+namespace KeenEmber.Web.Pages.Visits.Defrost.Schedule;
 
 /// <summary>A day as a ring, midnight at the top: planned defrosts outside, today's inside them, neighbours' inside those; busy hours
 /// hatched.</summary>

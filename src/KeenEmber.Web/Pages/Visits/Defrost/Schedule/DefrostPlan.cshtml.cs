@@ -1,12 +1,13 @@
 using System.Globalization;
 using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Benches.Defrost.Schedule;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Visits;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 
-namespace KeenEmber.Web.Pages.Visits.Defrost;
+namespace KeenEmber.Web.Pages.Visits.Defrost.Schedule;
 
 /// <summary>The schedule planner: how many, how long, when; against the schedule as it is and against what somebody else asked
 /// for.</summary>

@@ -3,7 +3,7 @@ using KeenEmber.Core.Visits;
 using KeenEmber.Web.Pages.Visits.Report;
 using Microsoft.AspNetCore.Mvc;
 
-namespace KeenEmber.Web.Pages.Visits;
+namespace KeenEmber.Web.Pages.Visits.Closing;
 
 /// <summary>Before leaving: what is still open, what it came to, when to look again.</summary>
 public sealed class CloseModel(VisitViews views, SigningDesk signing) : VisitPage(views)

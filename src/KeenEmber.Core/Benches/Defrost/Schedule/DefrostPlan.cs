@@ -1,4 +1,4 @@
-namespace KeenEmber.Core.Benches.Defrost;
+namespace KeenEmber.Core.Benches.Defrost.Schedule;
 
 /// <summary>A part of the day, on the clock; one that ends before it begins goes over midnight.</summary>
 public readonly record struct DayPart(TimeOnly From, TimeOnly To)

@@ -2,7 +2,7 @@ using KeenEmber.Core.Visits;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 
-namespace KeenEmber.Web.Pages.Visits;
+namespace KeenEmber.Web.Pages.Visits.Closing;
 
 /// <summary>What proves each repair, filled from the timeline, and what still does not.</summary>
 public sealed class ProveModel(VisitViews views) : VisitPage(views)

@@ -1,11 +1,12 @@
 using FsCheck;
 using FsCheck.Fluent;
 using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Benches.Defrost.Schedule;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 
-namespace KeenEmber.Core.Tests.Benches.Defrost;
+namespace KeenEmber.Core.Tests.Benches.Defrost.Schedule;
 
 public class DefrostPlanTests
 {

@@ -1,0 +1,165 @@
+// Speed on top of pages that work without it: forms are sent and their answer swapped in, tags open where they hang.
+import { isTyping } from '../Shared/_Layout.cshtml.js';
+
+export const workplace = () => ({
+  waiting: null,
+  timer: null,
+  swapped: 0,
+
+  init() {
+    this.$root.addEventListener('click', (event) => this.tap(event));
+    this.$root.addEventListener('change', (event) => {
+      if (event.target.matches('[data-send]') && event.target.files.length) event.target.form.requestSubmit();
+    });
+    document.querySelector('.station.here')?.scrollIntoView({ block: 'nearest', inline: 'center' });
+    this.openNext();
+  },
+
+  /* The log line: say what is understood while it is typed. */
+  preview(event) {
+    clearTimeout(this.timer);
+    const { value, dataset } = event.target;
+    this.timer = setTimeout(() => this.understand(value, dataset.understand), 120);
+  },
+
+  async understand(line, address) {
+    this.waiting?.abort();
+    this.waiting = new AbortController();
+    try {
+      const answer = await fetch(`${address}&line=${encodeURIComponent(line.slice(0, 2100))}`, { signal: this.waiting.signal });
+      if (!answer.ok) return;
+      const place = document.getElementById('understood');
+      place.innerHTML = await answer.text();
+      const count = place.querySelector('[data-clear]')?.dataset.clear;
+      document.getElementById('save-line').textContent = count ? `Save ${count}` : 'Save';
+    } catch (error) {
+      if (error.name !== 'AbortError') throw error;
+    }
+  },
+
+  /* Forms: send, then swap in the parts of the page that the answer brings. */
+  async send(event) {
+    const form = event.target;
+    if (!form.matches('[data-enhance]')) return;
+    event.preventDefault();
+    clearTimeout(this.timer);
+    this.waiting?.abort();
+    let answer;
+    try {
+      answer = await fetch(form.getAttribute('action'), { method: 'POST', body: new FormData(form, event.submitter) });
+    } catch {
+      this.say(form, 'No connection: not saved. What you typed is still here.');
+      return;
+    }
+    if (!answer.ok) {
+      const fault = new DOMParser().parseFromString(await answer.text(), 'text/html').querySelector('[data-fault]');
+      this.say(form, `Not saved. ${fault?.textContent ?? 'Try again.'} What you typed is still here.`);
+      return;
+    }
+    const fromLine = form.classList.contains('log-form');
+    const sent = form.matches('.photo-form');
+    this.swap(new DOMParser().parseFromString(await answer.text(), 'text/html'), fromLine);
+    const address = new URL(answer.url);
+    history.replaceState(null, '', address.pathname);
+    if (fromLine) document.getElementById('line').focus();
+    else if (!sent) this.openNext();
+  },
+
+  swap(page, fromLine) {
+    const field = document.activeElement;
+    for (const part of document.querySelectorAll('[data-swap]')) {
+      const fresh = page.querySelector(`[data-swap=${part.dataset.swap}]`);
+      if (!fresh) continue;
+      if (part.dataset.swap === 'log' && !fromLine && this.isTyped(part)) this.freshen(part, fresh);
+      else part.replaceChildren(...fresh.childNodes);
+    }
+    if (isTyping(field) && !field.isConnected) this.swapped = Date.now();
+  },
+
+  isTyped(log) {
+    const line = log.querySelector('#line');
+    return line.value !== '' || line === document.activeElement;
+  },
+
+  /* Another form's answer leaves alone what is being typed in the log line; only what it says is shown. */
+  freshen(log, fresh) {
+    log.querySelector('.photo-form [name=lineId]').value = fresh.querySelector('.photo-form [name=lineId]').value;
+    log.querySelector('.photo-form [type=file]').value = '';
+    const said = fresh.querySelector('#understood');
+    if (said.childElementCount) log.querySelector('#understood').replaceChildren(...said.childNodes);
+  },
+
+  say(form, message) {
+    const place = form.querySelector('.field-error') ?? document.getElementById('understood');
+    place.textContent = message;
+  },
+
+  /* Tags. */
+  tap(event) {
+    const link = event.target.closest('[data-point], [data-open]');
+    const point = link?.dataset.point ?? link?.dataset.open;
+    if (!point || !this.openPoint(point)) return;
+    event.preventDefault();
+  },
+
+  tagOf(point) {
+    return [...document.querySelectorAll(`[data-point="${point}"]`)].find((tag) => tag.getClientRects().length > 0);
+  },
+
+  openPoint(point) {
+    const tag = this.tagOf(point);
+    const form = document.getElementById('point-form');
+    if (!tag || !form) return false;
+    if (form.elements.point.value !== point || !form.classList.contains('open')) {
+      form.elements.value.value = '';
+      form.querySelector('.field-error').textContent = '';
+      form.elements.value.classList.remove('is-invalid');
+    }
+    form.elements.point.value = point;
+    form.elements.value.placeholder = tag.dataset.hint;
+    document.getElementById('point-name').textContent = tag.dataset.label;
+    const corrects = form.querySelector('.corrects');
+    corrects.hidden = !tag.dataset.entry;
+    form.elements.corrects.value = tag.dataset.entry;
+    form.classList.add('open', 'at-tag');
+    this.place(form, tag);
+    form.elements.value.focus({ preventScroll: true });
+    form.scrollIntoView({ block: 'nearest' });
+    return true;
+  },
+
+  place(form, tag) {
+    const map = form.parentElement.getBoundingClientRect();
+    const at = tag.getBoundingClientRect();
+    const left = Math.min(at.left - map.left, map.width - form.offsetWidth - 4);
+    const top = Math.min(at.top - map.top, map.height - form.offsetHeight - 4);
+    form.style.left = `${Math.max(4, left)}px`;
+    form.style.top = `${Math.max(4, top)}px`;
+  },
+
+  openNext() {
+    const next = document.querySelector('.sheet[data-next]')?.dataset.next;
+    if (next) this.openPoint(next);
+  },
+
+  key(event) {
+    const form = document.getElementById('point-form');
+    if (event.key === 'Escape' && form?.classList.contains('open')) {
+      form.classList.remove('open');
+      this.swapped = 0;
+      this.tagOf(form.elements.point.value)?.focus();
+      return;
+    }
+    if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+    if (event.key === '/') {
+      event.preventDefault();
+      document.getElementById('line').focus();
+    } else if (event.key.toLowerCase() === 'm') {
+      const asked = [...document.querySelectorAll('.tag.asked')].find((tag) => tag.getClientRects().length > 0);
+      if (asked && this.openPoint(asked.dataset.point)) event.preventDefault();
+    } else if (Date.now() - this.swapped > 2000) {
+      /* Not right after an exchange took away a field: the figure may be meant for it. */
+      document.querySelector(`.station[data-key="${CSS.escape(event.key)}"]`)?.click();
+    }
+  },
+});

@@ -1,0 +1,12 @@
+// The scripts of the rooms, each beside its page, by the names under which pages call for them.
+import { drawer, shortcuts } from '../Pages/Shared/_Layout.cshtml.js';
+import { reference } from '../Pages/Refrigerants/Card.cshtml.js';
+import { signature } from '../Pages/Visits/Closing/Close.cshtml.js';
+import { stopwatch } from '../Pages/Visits/Defrost/Defrost.cshtml.js';
+import { frost } from '../Pages/Visits/Frost/Frost.cshtml.js';
+import { workplace } from '../Pages/Visits/_Workplace.cshtml.js';
+
+document.addEventListener('alpine:init', () => {
+  const rooms = { drawer, frost, reference, shortcuts, signature, stopwatch, workplace };
+  for (const [name, room] of Object.entries(rooms)) window.Alpine.data(name, room);
+});
