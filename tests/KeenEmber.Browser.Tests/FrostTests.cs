@@ -19,7 +19,7 @@ public sealed class FrostTests(DemoApp demo) : IClassFixture<DemoApp>
             person.Stroke($"[data-cell='{row * 6}']", $"[data-cell='{row * 6 + 1}']");
         person.Tap("#place-Ceiling option[value='1']").Press("Save the picture");
         person.ReadUntil("[data-code='frost.inlet-only']", "starved");
-        person.ReadUntil("[data-code='frost.on-the-ceiling']", "far past clear");
+        person.ReadUntil("[data-code='frost.on-the-ceiling']", "far too long after clear");
 
         person.Tap("a[href='?from=clear']").See(".frost-form");
         person.Run<object>("document.querySelector('[data-cell=\"18\"]').focus(); return null");

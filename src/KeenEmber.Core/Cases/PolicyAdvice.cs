@@ -24,7 +24,7 @@ public static class PolicyAdvice
             Policy.WettedControls => conditions.StateOf(AsFound.ControlMoisture) is FactState.Wet or FactState.Scaled,
             Policy.Charging => found.Any(IsAboutCharge) || timeline.Standing.OfType<RefrigerantEntry>().Any(),
             Policy.Defrost => areas.Contains(WorkArea.Defrost),
-            Policy.MotorCapacitor or Policy.RunCapacitor => areas.Contains(WorkArea.Motor),
+            Policy.MotorCapacitor or Policy.RunCapacitor => areas.Overlaps([WorkArea.Motor, WorkArea.CondenserFan]),
             Policy.FanCycling => unit.MakeUp.Has(CircuitParts.FanCyclingControl) && conditions.CondenserFan == FactState.Cycling,
             Policy.EvaporatorFans => areas.Contains(WorkArea.Fans) && unit.Target.Celsius > ValidityRules.SelfClearingAboveC,
             _ => false,

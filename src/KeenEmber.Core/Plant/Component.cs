@@ -30,6 +30,15 @@ public enum ComponentKind
     /// <summary>Heater of the drain.</summary>
     DrainHeater,
 
+    /// <summary>Sensor by which the box is held.</summary>
+    BoxSensor,
+
+    /// <summary>Sensor that ends the defrost.</summary>
+    EndSensor,
+
+    /// <summary>Any other sensor of a controller.</summary>
+    OtherSensor,
+
     /// <summary>Thermostat or controller.</summary>
     Control,
 
@@ -168,6 +177,9 @@ public static class Components
             ComponentKind.HeaterElement => If(isFreezer, UsualElements),
             ComponentKind.HeaterSafety or ComponentKind.TerminationSwitch or ComponentKind.DefrostRelay or ComponentKind.DrainHeater
                 or ComponentKind.FanDelaySwitch => If(isFreezer),
+            ComponentKind.BoxSensor => makeUp.Coils,
+            ComponentKind.EndSensor => If(isFreezer, makeUp.Coils),
+            ComponentKind.OtherSensor => 1,
             ComponentKind.DefrostClock => If(!isChiller),
             ComponentKind.Compressor or ComponentKind.Contactor or ComponentKind.StartRelay or ComponentKind.Overload
                 or ComponentKind.RunCapacitor or ComponentKind.StartCapacitor => If(hasMachine),

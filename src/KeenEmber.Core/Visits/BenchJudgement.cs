@@ -32,7 +32,7 @@ public abstract record BenchJudgement
 
     /// <summary>The entry that proves a repair; null where none of this bench does.</summary>
     /// <param name="after">What stands from after the repair.</param>
-    public virtual Entry? ProvedBy(ProofKind kind, IReadOnlyList<Entry> after) => null;
+    public virtual Entry? ProvedBy(ProofKind kind, Entry repair, IReadOnlyList<Entry> after) => null;
 
     /// <summary>Points to take again first on the next visit: what rests on them was off its target.</summary>
     public virtual IReadOnlyList<PointRef> WorthRepeating => [];

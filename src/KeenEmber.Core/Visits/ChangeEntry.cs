@@ -84,8 +84,13 @@ public sealed record PartEntry(
 public sealed record RefrigerantEntry(EntryHeader Header, string Refrigerant, double MassKg, string Cylinder, string Why)
     : Entry(Header), IChangesUnit
 {
-    /// <summary>What was taken out proves itself on the scale.</summary>
-    IReadOnlyList<ProofKind> IChangesUnit.WantsProof(Equipment unit) => MassKg > 0 ? [ProofKind.CircuitJudged] : [];
+    /// <summary>What was taken out proves itself on the scale, and so does what a sealed unit was given.</summary>
+    IReadOnlyList<ProofKind> IChangesUnit.WantsProof(Equipment unit) => (MassKg > 0, unit.Circuit.Metering) switch
+    {
+        (false, _) => [],
+        (true, Metering.CapillaryTube) => [ProofKind.BoxAtTarget],
+        _ => [ProofKind.CircuitJudged],
+    };
 }
 
 /// <summary>An open loop was closed.</summary>

@@ -27,8 +27,14 @@ public enum WorkArea
     /// <summary>Relay, overload, capacitors of the compressor.</summary>
     StartParts,
 
-    /// <summary>Condenser fan, pump.</summary>
+    /// <summary>Any other motor, such as a pump's.</summary>
     Motor,
+
+    /// <summary>Condenser fan, its motor and capacitor.</summary>
+    CondenserFan,
+
+    /// <summary>A sensor of the control.</summary>
+    Sensor,
 
     /// <summary>Supply, contactor, wiring.</summary>
     Power,
@@ -54,6 +60,9 @@ public enum ProofKind
 
     /// <summary>The box is at its target.</summary>
     BoxAtTarget,
+
+    /// <summary>The condenser fan runs.</summary>
+    CondenserFanRuns,
 
     /// <summary>The sensor agrees with the reference.</summary>
     SensorAgrees,
@@ -88,13 +97,17 @@ public static class WorkAreas
     {
         ComponentKind.EvaporatorFan => WorkArea.Fans,
         ComponentKind.TerminationSwitch or ComponentKind.FanDelaySwitch or ComponentKind.HeaterSafety => WorkArea.LimitSwitch,
+        // What ends the defrost is proved by a defrost that is watched, not in an ice bath.
+        ComponentKind.EndSensor => WorkArea.Defrost,
+        ComponentKind.BoxSensor or ComponentKind.OtherSensor => WorkArea.Sensor,
         ComponentKind.HeaterElement or ComponentKind.DefrostClock or ComponentKind.DefrostRelay or ComponentKind.DrainHeater =>
             WorkArea.Defrost,
         ComponentKind.Control or ComponentKind.Display or ComponentKind.ControlRelay or ComponentKind.LowPressureControl
             or ComponentKind.HighPressureControl or ComponentKind.FanCyclingControl => WorkArea.Control,
         ComponentKind.StartRelay or ComponentKind.Overload or ComponentKind.RunCapacitor or ComponentKind.StartCapacitor =>
             WorkArea.StartParts,
-        ComponentKind.CondenserFan or ComponentKind.CondenserFanCapacitor or ComponentKind.GlycolPump => WorkArea.Motor,
+        ComponentKind.CondenserFan or ComponentKind.CondenserFanCapacitor => WorkArea.CondenserFan,
+        ComponentKind.GlycolPump => WorkArea.Motor,
         ComponentKind.Contactor or ComponentKind.Breaker or ComponentKind.Fuse or ComponentKind.Wiring => WorkArea.Power,
         ComponentKind.Door or ComponentKind.Gasket => WorkArea.Box,
         _ => WorkArea.Circuit,

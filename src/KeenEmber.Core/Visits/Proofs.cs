@@ -1,4 +1,5 @@
 using KeenEmber.Core.Plant;
+using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 
 namespace KeenEmber.Core.Visits;
@@ -21,10 +22,14 @@ public static class Proofs
     [
         .. timeline.Standing.OfType<IChangesUnit>().Where(c => c.ChangesUnit)
             .SelectMany(
-                c => c.WantsProof(unit), (repair, kind) =>
+                c => c.WantsProof(unit).Where(kind => kind != ProofKind.CircuitJudged || HadGauges(c, timeline)), (repair, kind) =>
                 new Proof((Entry)repair, kind, ProvedBy(kind, (Entry)repair, timeline, unit, benches))),
         .. benches.SelectMany(b => b.Proofs),
     ];
+
+    /// <summary>Gauges are not put on for the proof alone: a condenser that was cleaned is judged by the box.</summary>
+    private static bool HadGauges(IChangesUnit repair, Timeline timeline) => repair is RefrigerantEntry or PartEntry
+        || timeline.Standing.OfType<ReadingEntry>().Any(r => r.Point.Kind() == QuantityKind.Pressure);
 
     /// <summary>What proves work of an area.</summary>
     public static IReadOnlyList<ProofKind> Wanted(WorkArea area, Equipment unit) => area switch
@@ -33,9 +38,14 @@ public static class Proofs
         WorkArea.Defrost => [ProofKind.WholeDefrost, ProofKind.CoilClear],
         WorkArea.LimitSwitch => [ProofKind.WholeDefrost],
         WorkArea.Control => [ProofKind.CutOutReached, ProofKind.CutInReached],
+        // A sealed unit is charged by weight, and every connection of gauges costs it some.
+        WorkArea.Circuit when unit.Circuit.Metering == Metering.CapillaryTube => [ProofKind.BoxAtTarget],
         WorkArea.Circuit => [ProofKind.CircuitJudged, ProofKind.BoxAtTarget],
-        WorkArea.StartParts or WorkArea.Motor or WorkArea.Power when unit.Circuit.RatedCurrentA is null => [ProofKind.StartedAgain],
-        WorkArea.StartParts or WorkArea.Motor or WorkArea.Power => [ProofKind.StartedAgain, ProofKind.CurrentWithinPlate],
+        WorkArea.StartParts or WorkArea.Power when unit.Circuit.RatedCurrentA is { } =>
+            [ProofKind.StartedAgain, ProofKind.CurrentWithinPlate],
+        WorkArea.StartParts or WorkArea.Power or WorkArea.Motor => [ProofKind.StartedAgain],
+        WorkArea.CondenserFan => [ProofKind.CondenserFanRuns],
+        WorkArea.Sensor => [ProofKind.SensorAgrees],
         WorkArea.Box => [ProofKind.BoxAtTarget],
         _ => [ProofKind.CutOutReached],
     };
@@ -49,7 +59,9 @@ public static class Proofs
         {
             ProofKind.FansRun => FansRunning(after, unit),
             ProofKind.BoxAtTarget => BoxAtTarget(after, unit),
-            _ => benches.Select(b => b.ProvedBy(kind, after)).FirstOrDefault(e => e is not null)
+            ProofKind.CondenserFanRuns => after.OfType<ObservationEntry>().LastOrDefault(o => o.Fact == AsFound.CondenserFan) is
+                { State: FactState.Running or FactState.Cycling } fan ? fan : null,
+            _ => benches.Select(b => b.ProvedBy(kind, repair, after)).FirstOrDefault(e => e is not null)
                 ?? (kind == ProofKind.CoilClear ? CoilSeenClear(after) : null),
         };
     }

@@ -27,7 +27,7 @@ public static class DefrostEndpoints
     public static void MapDefrost(this IEndpointRouteBuilder routes)
     {
         routes.MapPost("/api/defrost/analysis", Analyse)
-            .WithSummary("How a watched defrost ended, when the coil was clear, what was past clear, and what is to be said of it")
+            .WithSummary("How a watched defrost ended, when the coil was clear, the heat after clear, and what is to be said of it")
                 .ProducesValidationProblem();
         routes.MapGet(
             "/visits/{visit:guid}/runs/{run:guid}.json",

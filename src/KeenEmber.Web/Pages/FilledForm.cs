@@ -131,7 +131,7 @@ public sealed class FilledForm(UnitPreference units)
             return kg;
         Errors[field] =
             string.Create(
-            CultureInfo.InvariantCulture, $"It lies between {lowKg / unit.Scale:0.#} and {highKg / unit.Scale:0.#} {unit.Symbol}.");
+            CultureInfo.InvariantCulture, $"It must be between {lowKg / unit.Scale:0.#} and {highKg / unit.Scale:0.#} {unit.Symbol}.");
         return null;
     }
 

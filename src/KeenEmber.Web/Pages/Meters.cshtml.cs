@@ -26,7 +26,7 @@ public sealed class MetersModel(InstrumentStore instruments, EquipmentStore equi
         if (instrumentId == Guid.Empty || !Instrument.Kinds.Contains(measures))
             return BadRequest();
         Form.Keep(Request.Form);
-        var name = Form.Text("name", 60, missing: "Write what stands on it, such as T-2.");
+        var name = Form.Text("name", 60, missing: "Type what is written on it, such as T-2.");
         Form["accuracy"] = Form["accuracy"].TrimStart('±', ' ');
         var accuracy = measures == QuantityKind.Temperature ? Form.Value("accuracy", QuantityKind.Difference)?.Si(default)
             : Form.Number("accuracy", 0.001, 20, signs: "%") / 100;

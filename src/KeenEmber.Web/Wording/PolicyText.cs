@@ -8,7 +8,7 @@ public static class PolicyText
     public static string Name(Policy policy) => policy switch
     {
         Policy.Gauges => "Gauges",
-        Policy.StartParts => "Start parts",
+        Policy.StartParts => "Start components",
         Policy.LimitSwitches => "Limit switches",
         Policy.WettedControls => "Wetted controls",
         Policy.Charging => "Charging",
@@ -51,7 +51,7 @@ public static class PolicyText
         Policy.StartParts => "A failed relay has usually hurt capacitor and overload; one visit instead of three.",
         Policy.LimitSwitches => "Termination, fan delay and heater safety share a harness and an age, and cost little.",
         Policy.WettedControls => "Control, display, cable and sensors that were wet together fail one after the other.",
-        Policy.Charging => "The plate is right whatever the weather.",
+        Policy.Charging => "The nameplate is right in any weather.",
         Policy.Defrost => "Right where the sensor sits where ice goes last.",
         Policy.MotorCapacitor => "The motor may live; the customer decides with a price in hand.",
         Policy.FanCycling => "It holds head up on the coldest day. Never remove it on ice makers.",

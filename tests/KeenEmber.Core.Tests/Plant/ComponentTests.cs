@@ -54,6 +54,9 @@ public class ComponentTests
     [InlineData(ComponentKind.HeaterElement, WorkArea.Defrost)]
     [InlineData(ComponentKind.StartRelay, WorkArea.StartParts)]
     [InlineData(ComponentKind.Fuse, WorkArea.Power)]
+    [InlineData(ComponentKind.CondenserFanCapacitor, WorkArea.CondenserFan)]
+    [InlineData(ComponentKind.BoxSensor, WorkArea.Sensor)]
+    [InlineData(ComponentKind.EndSensor, WorkArea.Defrost)]
     [InlineData(ComponentKind.Drier, WorkArea.Circuit)]
     public void A_part_brings_the_area_that_decides_its_proof(ComponentKind kind, WorkArea area) => Assert.Equal(area, WorkAreas.Of(kind));
 

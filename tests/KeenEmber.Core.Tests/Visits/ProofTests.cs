@@ -1,6 +1,7 @@
 using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Frost;
+using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
@@ -25,11 +26,15 @@ public class ProofTests
     [InlineData(WorkArea.Circuit, ProofKind.CircuitJudged, ProofKind.BoxAtTarget)]
     [InlineData(WorkArea.StartParts, ProofKind.StartedAgain, ProofKind.CurrentWithinPlate)]
     [InlineData(WorkArea.Box, ProofKind.BoxAtTarget)]
+    [InlineData(WorkArea.CondenserFan, ProofKind.CondenserFanRuns)]
+    [InlineData(WorkArea.Motor, ProofKind.StartedAgain)]
+    [InlineData(WorkArea.Sensor, ProofKind.SensorAgrees)]
     [InlineData(WorkArea.Other, ProofKind.CutOutReached)]
     public void Each_area_wants_its_own_proof(WorkArea area, params ProofKind[] wanted)
     {
         Assert.Equal(wanted, Worked.Of(Freezer, Part(1, area)).Proofs.Select(p => p.Kind));
-        Assert.Equal(wanted, Worked.Of(Freezer, Change(1, area)).Proofs.Select(p => p.Kind));
+        var gauge = Read(0, MeasuringPoint.SuctionPressure, 1.2, Unit.Bar);
+        Assert.Equal(wanted, Worked.Of(Freezer, gauge, Change(1, area)).Proofs.Select(p => p.Kind));
     }
 
     [Fact]
@@ -133,5 +138,53 @@ public class ProofTests
             new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde"), PressureSetting.LowCutOut, SettingStage.AsSet, new(1, Unit.Bar));
         Assert.Equal([ProofKind.CutOutReached, ProofKind.CutInReached], Worked.Of(Freezer, set).Proofs.Select(p => p.Kind));
         Assert.Empty(Worked.Of(Freezer, set with { Stage = SettingStage.AsFound }).Proofs);
+    }
+
+    [Fact]
+    public void A_condenser_fan_is_proved_by_running_afterwards_and_not_by_the_compressors_current()
+    {
+        var part = Part(10, WorkArea.CondenserFan);
+        Assert.False(IsProved(ProofKind.CondenserFanRuns, Seen(5, AsFound.CondenserFan, FactState.Running), part));
+        Assert.True(IsProved(ProofKind.CondenserFanRuns, part, Seen(12, AsFound.CondenserFan, FactState.Running)));
+        Assert.False(
+            IsProved(
+                ProofKind.CondenserFanRuns, part, Seen(12, AsFound.CondenserFan, FactState.Running),
+                Seen(20, AsFound.CondenserFan, FactState.Stopped)));
+    }
+
+    [Fact]
+    public void A_cleaned_condenser_asks_for_gauges_only_where_they_were_on()
+    {
+        var cleaned = Change(10, WorkArea.Circuit);
+        Assert.Equal([ProofKind.BoxAtTarget], Worked.Of(cleaned).Proofs.Select(p => p.Kind));
+        Assert.Equal(
+            [ProofKind.CircuitJudged, ProofKind.BoxAtTarget],
+            Worked.Of(Read(5, MeasuringPoint.SuctionPressure, 1.2, Unit.Bar), cleaned).Proofs.Select(p => p.Kind));
+    }
+
+    [Fact]
+    public void A_sealed_unit_is_never_asked_for_gauges()
+    {
+        var sealedUnit = Freezer with { Circuit = Freezer.Circuit with { Metering = Metering.CapillaryTube } };
+        var charged = new RefrigerantEntry(Part(20, WorkArea.Circuit).Header, "R404A", 0.145, "", "");
+        Assert.Equal(
+            [ProofKind.BoxAtTarget, ProofKind.BoxAtTarget],
+            Worked.Of(sealedUnit, Part(10, WorkArea.Circuit), charged).Proofs.Select(p => p.Kind));
+    }
+
+    [Fact]
+    public void A_replaced_box_sensor_is_proved_by_its_own_check_afterwards()
+    {
+        var part = Part(10, WorkArea.Sensor) with { Component = new(ComponentKind.BoxSensor) };
+        SensorEntry Named(string name, SensorRole role) =>
+            new(Seen(1, AsFound.Door, FactState.Shut).Header, name, role, new("ntc-10k-3435"), "", "", null);
+        SensorCheckEntry Good(int minute, string sensor) => new(
+            Seen(minute, AsFound.Door, FactState.Shut).Header, sensor, Guid.CreateVersion7(), new(-18, Unit.Celsius),
+            new(new CurveSpec("ntc-10k-3435").Curve!.SignalAt(-18) / 1000, Unit.Kiloohm), false, new(-18, Unit.Celsius), false);
+        Entry[] named = [Named("box", SensorRole.Box), Named("coil", SensorRole.DefrostEnd)];
+        Assert.Equal(new Component(ComponentKind.EndSensor, 2), (Named("coil", SensorRole.DefrostEnd) with { Coil = 2 }).Component);
+        Assert.False(IsProved(ProofKind.SensorAgrees, [.. named, Good(5, "box"), part]));
+        Assert.False(IsProved(ProofKind.SensorAgrees, [.. named, part, Good(20, "coil")]));
+        Assert.True(IsProved(ProofKind.SensorAgrees, [.. named, part, Good(20, "box")]));
     }
 }

@@ -61,7 +61,7 @@ public sealed class ServicePagesTests : IDisposable
     [Fact]
     public void A_meter_is_named_and_its_check_decides_what_counts()
     {
-        person.Go("/meters").Press("Add it").ReadUntil("#name-error", "what stands on it");
+        person.Go("/meters").Press("Add it").ReadUntil("#name-error", "what is written on it");
         person.Type("#name", "T-9").Type("#accuracy", "0.3").Press("Add it").ReadUntil(".meter-list", "T-9, thermometer ±0.3 K");
         Start();
         person.Press("Checked and made safe");

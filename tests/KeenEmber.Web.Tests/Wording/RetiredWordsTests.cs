@@ -23,6 +23,23 @@ public sealed partial class RetiredWordsTests
         { "[Mm]ains", "line voltage" },
         { "system standing still", "standing pressure" },
         { "[Nn]obody (has )?(said|recorded)", "not recorded" },
+        { "past clear|over-run", "heat after clear" },
+        { "[Pp]rove dead", "test dead" },
+        { "[Ss]tart parts", "start components" },
+        { "[Ff]ull report", "service report" },
+        { "[Cc]ustomer's page", "customer summary" },
+        { "on the plates?\\b|the plates? says?|from the plate\\b", "nameplate" },
+        { "[Dd]ew temperature", "dew point" },
+        { "[Bb]ubble temperature", "bubble point" },
+        { "\\blies (between|outside|above|inside)", "is between, outside, above, inside" },
+        { "can be empty|can wait", "optional" },
+        { "[Ss]hop('s)? (order|has|decides)|of the shop", "company" },
+        { "it wants|curve wants", "needs" },
+        { "wire mended", "wire repaired" },
+        { "its (time limit|longest defrost)", "maximum time" },
+        { "wired past", "jumper" },
+        { "[Ll]iquid valve does|evaporator regulator", "liquid solenoid, evaporator pressure regulator" },
+        { "[Mm]eters of this visit|a meter in use|with a meter", "instrument" },
     };
 
     [GeneratedRegex("""(?<!\?handler=)"(?<said>(?:[^"\\]|\\.)*)"|>(?<said>[^<>@{}]+)<""")]

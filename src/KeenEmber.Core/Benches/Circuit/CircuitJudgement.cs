@@ -98,7 +98,7 @@ public sealed record CircuitJudgement(
     public override IReadOnlyList<BenchTask> Tasks => field ??= Analysis?.Next is { } next ? [new CircuitTask(next)] : [];
 
     /// <inheritdoc/>
-    public override Entry? ProvedBy(ProofKind kind, IReadOnlyList<Entry> after) => kind switch
+    public override Entry? ProvedBy(ProofKind kind, Entry repair, IReadOnlyList<Entry> after) => kind switch
     {
         ProofKind.CircuitJudged => Judged(after),
         ProofKind.CurrentWithinPlate =>

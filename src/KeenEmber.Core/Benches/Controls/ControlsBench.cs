@@ -133,7 +133,7 @@ public sealed record ControlsJudgement : BenchJudgement
     ];
 
     /// <inheritdoc/>
-    public override Entry? ProvedBy(ProofKind kind, IReadOnlyList<Entry> after) => kind switch
+    public override Entry? ProvedBy(ProofKind kind, Entry repair, IReadOnlyList<Entry> after) => kind switch
     {
         ProofKind.CutOutReached => after.OfType<ControlEventEntry>().LastOrDefault(e => !e.CutsIn),
         ProofKind.CutInReached => after.OfType<ControlEventEntry>().LastOrDefault(e => e.CutsIn),

@@ -65,7 +65,7 @@ public sealed record DefrostJudgement(IReadOnlyList<WatchedRun> Runs, VisitInput
     public RunComparison Compare(WatchedRun one, WatchedRun another) => RunComparison.Of(one, another, Visit.UpToHere);
 
     /// <inheritdoc/>
-    public override Entry? ProvedBy(ProofKind kind, IReadOnlyList<Entry> after) => kind switch
+    public override Entry? ProvedBy(ProofKind kind, Entry repair, IReadOnlyList<Entry> after) => kind switch
     {
         ProofKind.CoilClear => after.OfType<RunMarkEntry>().LastOrDefault(m => m.Kind == RunMarkKind.SeenClear),
         ProofKind.WholeDefrost => WholeDefrost(after),

@@ -39,6 +39,6 @@ public sealed record FrostJudgement(FrostEntry? AsFound, FrostEntry? AfterTheWor
         : [.. FrostPatterns.Find(entry.Picture).Where(f => f.Code != FrostPatterns.Clear).Select(f => f with { Basis = [entry.Id] })];
 
     /// <inheritdoc/>
-    public override Entry? ProvedBy(ProofKind kind, IReadOnlyList<Entry> after) => kind == ProofKind.CoilClear
+    public override Entry? ProvedBy(ProofKind kind, Entry repair, IReadOnlyList<Entry> after) => kind == ProofKind.CoilClear
         ? after.OfType<FrostEntry>().LastOrDefault(f => f.After && f.Picture == FrostPicture.AllClear) : null;
 }

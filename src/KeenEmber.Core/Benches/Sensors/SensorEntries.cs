@@ -1,3 +1,4 @@
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
@@ -10,10 +11,20 @@ namespace KeenEmber.Core.Benches.Sensors;
 /// <param name="Channel">Input of the controller, as marked there.</param>
 /// <param name="Offset">What the controller adds to it; null when not looked up.</param>
 /// <param name="Gone">It is no longer on the unit.</param>
+/// <param name="Coil">The coil or side it belongs to, counted from 1.</param>
 /// <param name="FormerName">What it was called until now, where it is renamed; its checks and mends go with it.</param>
 public sealed record SensorEntry(
     EntryHeader Header, string Name, SensorRole Role, CurveSpec Curve, string Place, string Channel, TypedValue? Offset, bool Gone = false,
-    string FormerName = "") : Entry(Header);
+    string FormerName = "", int Coil = 1) : Entry(Header)
+{
+    /// <summary>Which part of the unit it is.</summary>
+    public Component Component => Role switch
+    {
+        SensorRole.Box => new(ComponentKind.BoxSensor, Coil),
+        SensorRole.DefrostEnd => new(ComponentKind.EndSensor, Coil),
+        _ => new(ComponentKind.OtherSensor),
+    };
+}
 
 /// <summary>A sensor compared: reference, signal at its leads, what the controller shows; whichever were taken.</summary>
 /// <param name="Round">Checks of one round were read together, on several sensors.</param>

@@ -53,6 +53,12 @@ public sealed record SensorsJudgement(
     /// <inheritdoc/>
     public override IReadOnlyList<Finding> Now => Unit.Now;
 
+    /// <summary>A check since the part was fitted that finds its sensor good.</summary>
+    public override Entry? ProvedBy(ProofKind kind, Entry repair, IReadOnlyList<Entry> after) => kind != ProofKind.SensorAgrees ? null
+        : Unit.Sensors.Where(s => repair is not PartEntry { Component: { } part } || s.Sensor.Component == part)
+            .Where(s => s.Now is { Result.Verdict: SensorVerdict.Good })
+            .Select(s => s.Checks[^1]).FirstOrDefault(after.Contains);
+
     /// <inheritdoc/>
     public override IReadOnlyDictionary<string, double> Evidence =>
         field ??= new Dictionary<string, double> { [SensorsBench.BoxErrorK] = Unit.BoxErrorK };

@@ -56,7 +56,7 @@ public static class UnitForm
         var tag = form.Text("tag", 20, missing: "Type what the label on the unit says, such as F-3.");
         var kind = form.Choice<EquipmentKind>("kind");
         var refrigerant =
-            RefrigerantCatalogue.Find(form.Text("refrigerant", 20, missing: "Type the refrigerant from the plate, such as R404A."));
+            RefrigerantCatalogue.Find(form.Text("refrigerant", 20, missing: "Type the refrigerant from the nameplate, such as R404A."));
         if (refrigerant is null)
             form.Errors.TryAdd(
                 "refrigerant",
@@ -72,7 +72,7 @@ public static class UnitForm
             form.Errors["zone"] = "Type a time zone such as Europe/London or America/Chicago.";
         var chargeKg = form.Value("charge", QuantityKind.Mass)?.Si(default);
         if (chargeKg is not (null or >= 0.001 and <= LargestChargeKg))
-            form.Errors["charge"] = $"A mass from 1 g to {LargestChargeKg:F0} kg, or nothing.";
+            form.Errors["charge"] = $"A weight from 1 g to {LargestChargeKg:F0} kg, or nothing.";
         var fans = form["fans"].Length == 0 ? 1 : form.Whole("fans", 0, MostFans, "fans");
         var ratedA = form.Number("current", 0.05, 2000, "amperes");
         var coldest = form.Value("coldest", QuantityKind.Temperature)?.Temperature;

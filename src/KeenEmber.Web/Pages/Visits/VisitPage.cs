@@ -169,7 +169,7 @@ public abstract class VisitPage(VisitViews views) : PageModel
             + View.MakeUp.Facts.Count(f => View.Conditions.StateOf(f) is not null);
         yield return new(10, "Look", "Walk-round", Count(looked, "fact", "facts"));
         var meters = View.Timeline.Standing.OfType<MeterEntry>().Select(m => m.Measures).Distinct().Count();
-        yield return new(70, "Meters", "Meters", meters > 0 ? $"{meters} named" : "not named");
+        yield return new(70, "Meters", "Instruments", meters > 0 ? $"{meters} named" : "not named");
         yield return new(90, "Changes", "Changes", View.Loops.Count == 0 ? "none open" : $"{View.Loops.Count} open");
         yield return new(
             100, "Prove", "Prove", View.Proofs.Count == 0 ? "nothing yet" : $"{View.Proofs.Count(p => p.IsProved)} of {View.Proofs.Count}");

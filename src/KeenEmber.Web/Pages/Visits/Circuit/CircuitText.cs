@@ -98,7 +98,7 @@ public static class CircuitText
     /// <summary>Why a result does not fully count, and what would change that.</summary>
     public static string Reason(ReasonCode code) => code switch
     {
-        ReasonCode.MeterNotChecked => "It was taken with a meter whose check is missing, too old or failed.",
+        ReasonCode.MeterNotChecked => "The instrument's check is missing, too old or failed.",
         ReasonCode.Defrosting => "It is in defrost. Log again 10 min after its end.",
         ReasonCode.JustDefrosted => "Out of defrost for less than 10 min: the coil is still warm and wet.",
         ReasonCode.ColdAmbient => "The condenser air is cold, so head is held up and swings. Log its low and its high.",
@@ -107,7 +107,7 @@ public static class CircuitText
         ReasonCode.ValveClosed => "A valve is shut: the coil is being pumped down. Log again 15 min after it opened.",
         ReasonCode.BoxMisread => "The box thermometer does not hang in the air that enters the coil. Move it there, then log again.",
         ReasonCode.CompressorOff => "The compressor is off. Log again after 15 min of running.",
-        ReasonCode.OutsideRefrigerantRange => "The pressure lies outside what is known of this refrigerant.",
+        ReasonCode.OutsideRefrigerantRange => "The pressure is outside this refrigerant's range.",
         ReasonCode.Challenged => "A reading behind it cannot be right. Look at it again.",
         ReasonCode.CondenserFanStopped => "The condenser fan is off. Do not judge the charge.",
         ReasonCode.CondenserDirty => "The condenser is dirty. Clean it before judging the charge.",
@@ -134,33 +134,33 @@ public static class CircuitText
         var equals = $" = {units.Result(result)}";
         return result.Kind switch
         {
-            ResultKind.Evaporating => ("Dew temperature of the refrigerant at suction pressure.",
+            ResultKind.Evaporating => ("Dew point of the refrigerant at suction pressure.",
                 $"{refrigerant} at {P(MeasuringPoint.SuctionPressure)}: dew {T(TermKind.DewTemperature)}"),
-            ResultKind.Condensing => ("Mid-point of bubble and dew temperature at head pressure.",
+            ResultKind.Condensing => ("Mid-point of bubble and dew point at head pressure.",
                 $"{refrigerant} at {P(MeasuringPoint.DischargePressure)}: bubble {T(TermKind.BubbleTemperature)}, dew "
                     + $"{T(TermKind.DewTemperature)}, mid-point {T(TermKind.MidpointTemperature)}"),
             ResultKind.CondensingLow or ResultKind.CondensingHigh =>
-                ("Mid-point of bubble and dew temperature at that end of the fan's cycle.",
+                ("Mid-point of bubble and dew point at that end of the fan's cycle.",
                 $"{refrigerant}: mid-point {T(TermKind.MidpointTemperature)}"),
             ResultKind.LineGain => ("Suction line at the compressor less suction line at the coil.",
                 $"{T(TermKind.Reading, MeasuringPoint.SuctionLineCompressor)} - "
                     + $"({T(TermKind.Reading, MeasuringPoint.SuctionLineCoil)}){equals}"),
             ResultKind.DischargeTemperature => ("Measured on the line, about 15 cm from the compressor.", T(TermKind.Reading)),
             ResultKind.CurrentShare =>
-                ("Measured current over the plate's.", $"{UnitText.Number(Term(TermKind.Reading) ?? 0, 2)} A{equals}"),
+                ("Measured current over that of the nameplate.", $"{UnitText.Number(Term(TermKind.Reading) ?? 0, 2)} A{equals}"),
             ResultKind.DrierDrop => ("Liquid before less liquid after the drier.",
                 $"{T(TermKind.Reading, MeasuringPoint.LiquidLine)} - ({T(TermKind.Reading, MeasuringPoint.LiquidAfterDrier)}){equals}"),
             ResultKind.SuperheatCoil or ResultKind.SuperheatCompressor =>
                 ("Suction line temperature minus dew point at suction pressure.",
                 $"{T(TermKind.Reading)} - ({T(TermKind.DewTemperature)}){equals}, dew of {refrigerant} at "
                     + $"{P(MeasuringPoint.SuctionPressure)}"),
-            ResultKind.Subcooling => ("Bubble temperature at head pressure less liquid line.",
+            ResultKind.Subcooling => ("Bubble point at head pressure minus liquid line.",
                 $"{T(TermKind.BubbleTemperature)} - ({T(TermKind.Reading)}){equals}, bubble of {refrigerant} at "
                     + $"{P(MeasuringPoint.DischargePressure)}"),
             ResultKind.EvaporatorTd => ("Box air less evaporating mid-point.",
                 $"{T(TermKind.Reading)} - ({T(TermKind.MidpointTemperature)}){equals}, mid-point of {refrigerant} at "
                     + $"{P(MeasuringPoint.SuctionPressure)}"),
-            ResultKind.AirDrop => ("Air entering less air leaving the coil.",
+            ResultKind.AirDrop => ("Box air minus air leaving the coil.",
                 $"{T(TermKind.Reading, MeasuringPoint.BoxAir.At(result.Ref.Coil))} - "
                     + $"({T(TermKind.Reading, MeasuringPoint.AirLeaving.At(result.Ref.Coil))}){equals}"),
             ResultKind.CondenserSplit => ("Condensing mid-point less the air entering the condenser, or the water leaving it.",
@@ -182,7 +182,7 @@ public static class CircuitText
             Slip.OtherUnit when challenge.Points.Count == 1 => $"Is {points} in {challenge.MeantUnit!.Symbol}? Then everything fits.",
             Slip.OtherUnit => $"Are {points} in {challenge.MeantUnit!.Symbol}? Then everything fits.",
             Slip.OtherRefrigerant =>
-                $"With {refrigerant} this cannot be; with {challenge.MeantRefrigerant} it could. Read the plate again.",
+                $"These readings do not fit {refrigerant}; they fit {challenge.MeantRefrigerant}. Check the nameplate.",
             _ => $"{Sentence(Impossible(challenge.Why))} Check {points}.",
         };
     }

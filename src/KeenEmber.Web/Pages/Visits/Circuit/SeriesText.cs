@@ -13,7 +13,7 @@ public static class SeriesText
         if (!series.IsSeries)
         {
             return $"No series yet: suction pressure at least {CircuitSeries.FewestSamples} times over "
-                + $"{CircuitSeries.ShortestStretch.TotalMinutes:F0} min or more tells whether it has settled.";
+                + $"{CircuitSeries.ShortestStretch.TotalMinutes:F0} min or more show whether it has settled.";
         }
 
         if (series.Settled is { } stretch)

@@ -31,7 +31,7 @@ public static class StandingText
             "Neither air nor one refrigerant fits both readings: a mixture is likely. Compare with what is really in there.",
         StandingVerdict.NonCondensables => "Recover, evacuate to a deep vacuum with a rise test, weigh in new. Never vent.",
         StandingVerdict.OtherRefrigerant =>
-            "Read plates and labels again before gauges are set by any card. Recover as unknown if in doubt.",
+            "Read nameplate and labels again before using any pressure chart. Recover as unknown if in doubt.",
         StandingVerdict.NotSettled =>
             "Wait until coil, condenser and receiver are at one temperature. Compressor and fans off, valves open.",
         _ => "Check the unit of what was typed.",

@@ -22,7 +22,7 @@ public static class ControllerText
     {
         ControlOutput.Compressor =>
             "compressor", ControlOutput.LiquidValve =>
-            "liquid valve", ControlOutput.Defrost => "defrost", ControlOutput.Fans => "evaporator fans", _ => "alarm",
+            "liquid solenoid", ControlOutput.Defrost => "defrost", ControlOutput.Fans => "evaporator fans", _ => "alarm",
     };
 
     public static string Name(ControllerParameter parameter) => parameter switch
@@ -68,10 +68,10 @@ public static class ControllerText
         OutputVerdict.WorksSoFar =>
             $": as it should be; look once more "
             + $"{(result.WouldSettle.Contains("called") ? "while it is called" : "while it is not called")}.",
-        OutputVerdict.StuckClosed => ": live though not called. The contact is welded or bridged at the control; the load runs on.",
+        OutputVerdict.StuckClosed => ": live though not called. The contact is welded, or jumpered at the control; the load keeps running.",
         OutputVerdict.NotClosing => ": called, and dead at the load terminal. The contact does not close, or nothing feeds it.",
         OutputVerdict.LoadDead => ": called and live, but the load does not run. Fault is after the relay.",
-        OutputVerdict.WiredPast => ": the load runs though its relay is dead. It is fed from elsewhere: wired past the control.",
+        OutputVerdict.WiredPast => ": the load runs though its relay is dead. It is fed from elsewhere: a jumper past the control.",
         _ => ": measure the voltage at the load terminal; contact and load look alike without it.",
     };
 
@@ -123,7 +123,7 @@ public static class ControllerText
     {
         string T(double? c) => c is { } v ? units.Temperature(Temperature.ZeroCelsiusInKelvin + v) : "–";
         string K(double? k) => $"{units.Difference(Math.Abs(k ?? 0))} {(k > 0 ? "warm" : "cold")}";
-        return (r.IsOnPressure && r.Verdict != CycleVerdict.TooFew ? "By suction pressure, as dew temperatures: " : "") + r.Verdict switch
+        return (r.IsOnPressure && r.Verdict != CycleVerdict.TooFew ? "By suction pressure, as dew points: " : "") + r.Verdict switch
         {
             CycleVerdict.TooFew => "No verdict yet. Log one cut-out and one cut-in, with temperatures.",
             CycleVerdict.AsSet => $"Cuts out at {T(r.CutOutC)} and in at {T(r.CutInC)}: as it is set.",
@@ -162,11 +162,11 @@ public static class ControllerText
 
     public static string Dial(DialResult r, UnitText units) => r.Verdict switch
     {
-        DialVerdict.TooFew => "Not judged yet: it wants a place of the dial and where it cut out there.",
+        DialVerdict.TooFew => "No verdict yet. Log one dial setting and where it cut out.",
         DialVerdict.True => "Acts where its dial says.",
         DialVerdict.Shifted =>
             $"Off by {units.SignedDifference(r.OffK!.Value)} all over the dial: set it so much the other way, or turn its screw.",
-        DialVerdict.Uneven => $"Off by different amounts, {units.Difference(r.SpreadK)} apart: no setting mends it.",
+        DialVerdict.Uneven => $"Off by different amounts, {units.Difference(r.SpreadK)} apart: no setting repairs it.",
         _ => "The cut-in stays and only the cut-out follows the dial: it is made so.",
     };
 
@@ -202,7 +202,7 @@ public static class ControllerText
                 $"{UnitText.Number(minutes, 0)} min of drip "
                 + $"{(minutes < ParameterLimits.DripMin.Low ? "freezes the drops on the fins" : "is long")}.",
             ParameterChecks.FanDelayWarm => $"Fans that come back at {T("value")} blow warm, wet air into the box.",
-            ParameterChecks.AlarmInside => $"An alarm at {T("value")} lies inside the band it should watch ({T("against")}).",
+            ParameterChecks.AlarmInside => $"An alarm at {T("value")} is inside the range it should watch ({T("against")}).",
             _ => f.Code,
         };
     }

@@ -43,7 +43,7 @@ public sealed class ControlsCycleModel(VisitViews views) : VisitPage(views)
         if (differential?.Si(default) <= 0)
             Form.Errors["differential"] = "A differential is above 0.";
         if (isConstant && cutIn is not null && set is not null && cutIn.Temperature <= set.Temperature)
-            Form.Errors["cutIn"] = "The cut-in lies above the cut-out.";
+            Form.Errors["cutIn"] = "The cut-in is above the cut-out.";
         return new ControlSettingEntry(Writer.Next(), kind, set!, differential, cutIn);
     });
 

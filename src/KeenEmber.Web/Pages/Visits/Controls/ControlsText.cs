@@ -17,7 +17,7 @@ public static class ControlsText
         PressureSetting.FanOff => "condenser fan off",
         PressureSetting.HighCutOut => "high-pressure cut-out",
         PressureSetting.WaterValveOpening => "water valve opens",
-        _ => "evaporator regulator",
+        _ => "evaporator pressure regulator",
     };
 
     public static string Name(SettingStage stage) => stage == SettingStage.AsFound ? "as found" : "as set";
@@ -30,7 +30,7 @@ public static class ControlsText
         return finding.Code switch
         {
             PressureControlChecks.CutInNotAboveCutOut =>
-                $"Low-pressure cut-in ({T("LowCutIn")}) must lie above cut-out ({T("LowCutOut")}).",
+                $"Low-pressure cut-in ({T("LowCutIn")}) must be above cut-out ({T("LowCutOut")}).",
             PressureControlChecks.CutOutAboveEvaporating =>
                 $"Low-pressure cut-out at {T("LowCutOut")} stops the compressor while the coil still has to work at {T("Coil")}.",
             PressureControlChecks.CutInAboveBox =>
@@ -46,19 +46,20 @@ public static class ControlsText
             PressureControlChecks.FreezesCooler => $"Cut-out at {T("LowCutOut")} lets the coil of a {T("Box")} box run far under freezing.",
             PressureControlChecks.FanNeverStops =>
                 $"The fan stops at {T("FanOff")}, colder than the coldest air ({T("Ambient")}): it never stops in cold weather.",
-            PressureControlChecks.FanOnNotAboveOff => $"Fan on ({T("FanOn")}) must lie above fan off ({T("FanOff")}).",
+            PressureControlChecks.FanOnNotAboveOff => $"Fan on ({T("FanOn")}) must be above fan off ({T("FanOff")}).",
             PressureControlChecks.FanOffTooLow =>
                 $"The fan runs down to {T("FanOff")} condensing: the valve is not fed below about {T("Lowest")}.",
             PressureControlChecks.FanHoldsHeadHigh => $"The fan waits until {T("FanOn")} condensing: head is held higher than needed.",
             PressureControlChecks.HighCutOutTooLow => $"High-pressure cut-out at {T("HighCutOut")} will trip on hot days.",
             PressureControlChecks.HighCutOutTooHigh =>
-                $"High-pressure cut-out at {T("HighCutOut")} waits too long. The plate says what the unit bears; never bypass a safety.",
+                $"High-pressure cut-out at {T("HighCutOut")} waits too long. The nameplate says what the unit can take; "
+                + "never bypass a safety.",
             PressureControlChecks.WaterValveOutOfRange =>
                 $"The water valve opens at {T("WaterValveOpening")} condensing; {T("Lowest")} to {T("Highest")} is usual.",
             PressureControlChecks.RegulatorOutOfRange =>
                 $"The regulator holds {T("EvaporatorRegulator")}. Set it to hold the coil at {T("Coldest")} to {T("Warmest")}.",
             PressureControlChecks.OutOfRange =>
-                $"{CircuitText.Sentence(Name(finding.About[0].As<PressureSetting>()!.Value))} lies outside what is known of this "
+                $"{CircuitText.Sentence(Name(finding.About[0].As<PressureSetting>()!.Value))} is outside what is known of this "
                 + "refrigerant. Check the unit.",
             _ => finding.Code,
         };
@@ -67,7 +68,7 @@ public static class ControlsText
     /// <summary>Without figures, for a line in a list.</summary>
     public static string Headline(Finding finding) => finding.Code switch
     {
-        PressureControlChecks.CutInNotAboveCutOut => "The low-pressure cut-in does not lie above the cut-out.",
+        PressureControlChecks.CutInNotAboveCutOut => "The low-pressure cut-in is not above the cut-out.",
         PressureControlChecks.CutOutAboveEvaporating => "The low-pressure cut-out stops the compressor too early.",
         PressureControlChecks.CutInAboveBox => "The low-pressure cut-in is warmer than the box.",
         PressureControlChecks.DifferentialTooClose => "Low-pressure cut-in and cut-out are too close: it will short cycle.",
@@ -77,8 +78,8 @@ public static class ControlsText
         PressureControlChecks.HighCutOutTooLow => "The high-pressure cut-out will trip on hot days.",
         PressureControlChecks.HighCutOutTooHigh => "The high-pressure cut-out waits too long.",
         PressureControlChecks.WaterValveOutOfRange => "The water valve opens at an unusual pressure.",
-        PressureControlChecks.RegulatorOutOfRange => "The evaporator regulator does not fit the box.",
-        PressureControlChecks.OutOfRange => "A pressure setting lies outside what is known of the refrigerant.",
+        PressureControlChecks.RegulatorOutOfRange => "The evaporator pressure regulator does not fit the box.",
+        PressureControlChecks.OutOfRange => "A pressure setting is outside the refrigerant's range.",
         PressureControlChecks.FanNeverStops or PressureControlChecks.FanOnNotAboveOff or PressureControlChecks.FanOffTooLow
             or PressureControlChecks.FanHoldsHeadHigh =>
             "The condenser fan's pressure settings do not fit.",

@@ -9,7 +9,7 @@ public static class DefrostAdviceText
     public static string Risk(PlanForecast f, PlanBasis basis, bool endsByTemperature) =>
         f.UnderDefrosts ? $"too short by {DefrostText.Minutes(-f.MarginMin)}: ice stays"
         : f.LoadsTheCoil(basis) ? "long enough, but more ice gathers than was ever melted here"
-        : f.OverDefrosts(endsByTemperature) ? $"runs {DefrostText.Minutes(f.MarginMin)} past clear each time"
+        : f.OverDefrosts(endsByTemperature) ? $"runs {DefrostText.Minutes(f.MarginMin)} after clear each time"
         : "none seen";
 
     public static string Remedy(RemedyStep step) => step.Remedy switch
@@ -24,7 +24,7 @@ public static class DefrostAdviceText
         Core.Benches.Defrost.Remedy.CoilProbe => "Fit a controller with a probe in the coil.",
         Core.Benches.Defrost.Remedy.LowerEnd =>
             "Let it end a little colder: the sensor's spot follows the coil, so its setting is what is too high.",
-        Core.Benches.Defrost.Remedy.ShortenAndRepeat => "Shorten the maximum defrost time to just past clear and defrost more often.",
+        Core.Benches.Defrost.Remedy.ShortenAndRepeat => "Shorten the maximum defrost time to just after clear and defrost more often.",
         Core.Benches.Defrost.Remedy.FixInfiltration =>
             "Look for the wet air first: door, curtain, gasket, panel gaps, missing line insulation.",
         Core.Benches.Defrost.Remedy.LengthenOrMoreOften =>

@@ -117,7 +117,7 @@ public sealed class DefrostChart
             svg.Rect(X(clear), Top, X(off) - X(clear), bottom - Top, "over-run", 0, $"url(#{hatch})");
             svg.Line(X(clear), Top - 4, X(clear), bottom, "clear-line");
             svg.Text(X(clear) - 8, 15, $"clear {clock.Time(run.At(clear))}", "axis end strong");
-            svg.Text(X(clear) + 8, 15, $"{UnitText.Number(over, 0)} min past clear", "axis strong");
+            svg.Text(X(clear) + 8, 15, $"{UnitText.Number(over, 0)} min after clear", "axis strong");
         }
     }
 

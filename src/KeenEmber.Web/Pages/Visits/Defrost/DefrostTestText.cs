@@ -22,7 +22,7 @@ public static class DefrostTestText
                 ClockVerdict.Fast =>
                     $"runs fast: {UnitText.Number(test.DialMin!.Value, 0)} min of dial in {UnitText.Number(rate.WaitedMin, 0)}",
                 ClockVerdict.Stopped => "has stopped: it stays in the state it was left in",
-                _ => "moves; too short a wait to tell how fast",
+                _ => "moves; the wait was too short to show how fast",
             },
             test.ContactsChange switch { true => "contacts change over", false => "contacts do not change over", _ => "" },
             test.SolenoidReleases switch { true => "solenoid releases", false => "solenoid does not release", _ => "" },
@@ -38,7 +38,7 @@ public static class DefrostTestText
         var way = rising ? "Warming" : "Cooling";
         return bracket.Verdict switch
         {
-            SwitchVerdict.NotBracketed => $"{way}: not told yet whether it acts at {T(ratedC)}; take states on both sides of it.",
+            SwitchVerdict.NotBracketed => $"{way}: not clear yet whether it acts at {T(ratedC)}; take states on both sides of it.",
             SwitchVerdict.NeverActs => $"{way} through {T(ratedC)} it did not act: it is stuck.",
             SwitchVerdict.InTolerance =>
                 $"{way}: acts between {T(bracket.BelowC!.Value)} and {T(bracket.AboveC!.Value)}, rated {T(ratedC)}: good.",

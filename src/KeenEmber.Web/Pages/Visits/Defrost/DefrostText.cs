@@ -132,8 +132,8 @@ public static class DefrostText
     public static string Told(PlaceMelt melt, UnitText units) => melt.Told switch
     {
         ClearTold.Plateau =>
-            $"stood {Minutes(melt.PlateauMin)} at {units.Temperature(Temperature.ZeroCelsiusInKelvin + melt.LevelC!.Value)}, then rose",
-        ClearTold.Crossing => "went through freezing without standing there: next to no ice",
+            $"stayed {Minutes(melt.PlateauMin)} at {units.Temperature(Temperature.ZeroCelsiusInKelvin + melt.LevelC!.Value)}, then rose",
+        ClearTold.Crossing => "went through freezing without a pause: next to no ice",
         ClearTold.NeverFrozen => "was above freezing from the start",
         _ => melt.LevelC is { } level ? $"still at {units.Temperature(Temperature.ZeroCelsiusInKelvin + level)} when the heat ended"
             : "never reached the melting point",
@@ -147,7 +147,7 @@ public static class DefrostText
         return f.Code switch
         {
             DefrostCodes.OverRun =>
-                $"Ran {N("overRunMin")} min past clear: {UnitText.Number(f.Values["share"] * 100, 0)} % of the "
+                $"Ran {N("overRunMin")} min after clear: {UnitText.Number(f.Values["share"] * 100, 0)} % of the "
                 + $"heat{(Has("kwh") ? $", {N("kwh", 1)} kWh" : "")}, melted nothing.",
             DefrostCodes.WellEnded => $"Ended {N("overRunMin", 1)} min after the last place was clear: time for the drops, no more.",
             DefrostCodes.EndedEarly =>
@@ -156,7 +156,7 @@ public static class DefrostText
             DefrostCodes.NotTerminated =>
                 $"The {Name(setUp.EndedBy)} never ended it: its spot had {T("spotC")}, it is set to {T("setC")}. "
                 + (setUp.EndedBy == TerminationKind.Probe ? "Probe reading cold, in the wrong input, or its relay welded."
-                    : "Switch open, wrong lead, or wired past."),
+                    : "Switch open, wrong lead, or a jumper."),
             DefrostCodes.LimitBeforeClear =>
                 $"The time was up before the coil was clear{(Has("coldestC") ? $" ({T("coldestC")} at its coldest place)" : "")}: "
                 + "heaters weak, too few defrosts, or too much frost.",
@@ -179,7 +179,7 @@ public static class DefrostText
                 $"The supply is low: {N("volts")} V for heaters of {N("ratedVolts")} V; their power falls with its square.",
             DefrostCodes.DripShort =>
                 $"Only {N("dripMin", 1)} min to drip{(Has("setMin") ? $", set to {N("setMin", 1)}" : "")}: drops freeze on the fins again.",
-            DefrostCodes.FansInHeat => "The fans ran while the heat was on: delay switch stuck, relay welded, or wired past.",
+            DefrostCodes.FansInHeat => "The fans ran while the heat was on: delay switch stuck, relay welded, or a jumper.",
             DefrostCodes.FansEarly =>
                 $"The fans came back with the coil at {T("coilC")}, should wait for {T("setC")}: they blew warm, wet air into the box.",
             DefrostCodes.FansLate => $"The fans came back {N("lateMin")} min after the coil had {T("setC")}.",
@@ -197,7 +197,7 @@ public static class DefrostText
             DefrostCodes.ProductWarm => $"Product reached {T("productC")} in the defrost.",
             DefrostCodes.Vapour =>
                 "Steam came off the coil or froze above it"
-                + (Has("overRunMin") ? $": the heat ran {N("overRunMin")} min past clear." : "."),
+                + (Has("overRunMin") ? $": the heat ran {N("overRunMin")} min after clear." : "."),
             _ => f.Code,
         };
     }
@@ -207,7 +207,7 @@ public static class DefrostText
     {
         DefrostCodes.OverRun => "The defrost runs on after the coil is clear.",
         DefrostCodes.EndedEarly => "The defrost ends before the coil is clear.",
-        DefrostCodes.NotTerminated => "The defrost is not ended by temperature: only its time limit stops it.",
+        DefrostCodes.NotTerminated => "The defrost is not ended by temperature: only its maximum time stops it.",
         DefrostCodes.LimitBeforeClear => "The defrost's time is up before the coil is clear.",
         DefrostCodes.SensorLags or DefrostCodes.SensorLeads => "The sensor that ends the defrost sits in the wrong spot.",
         DefrostCodes.ProbeOff => "The probe that ends the defrost does not agree with the thermometer beside it.",
@@ -288,7 +288,7 @@ public static class DefrostText
             yield return $"Heat {Signed(heat, 0, "min")}, from {Minutes(c.Earlier.Result.Phases.HeatMin!.Value)} to "
                 + $"{Minutes(c.Later.Result.Phases.HeatMin!.Value)}.";
         if (c.OverRunMin is { } over)
-            yield return $"Past clear {Signed(over, 0, "min")}.";
+            yield return $"Heat after clear {Signed(over, 0, "min")}.";
         if (c.IceKg is { } ice)
             yield return $"Ice {(ice > 0 ? "+" : "")}{units.Weight(ice)}.";
         if (c.PowerKw is { } kw && Math.Abs(kw) >= 0.05)
@@ -298,7 +298,7 @@ public static class DefrostText
     public static string Name(Trend trend) => trend.Code switch
     {
         DefrostTrends.HeatMin => "heat on",
-        DefrostTrends.OverRunMin => "past clear",
+        DefrostTrends.OverRunMin => "heat after clear",
         DefrostTrends.IcePerRunKg => "ice melted",
         DefrostTrends.IcePerDayKg => "ice a day",
         DefrostTrends.HeaterCurrentA => $"heater leg {trend.About!.Value.Id}",

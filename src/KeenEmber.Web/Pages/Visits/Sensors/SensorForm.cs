@@ -27,6 +27,7 @@ public static class SensorForm
     {
         var c = s.Curve;
         (form["name"], form["role"], form["place"], form["channel"]) = (s.Name, s.Role.ToString(), s.Place, s.Channel);
+        form["coil"] = $"{s.Coil}";
         form["offset"] = s.Offset is { } o ? $"{Plain(o.Number)} {(o.Unit == Unit.FahrenheitDifference ? "°F" : "K")}" : "";
         form["curve"] = c.Family.Length > 0 ? c.Family : c.R25 is not null ? ByBeta
             : c.Signal switch { SignalKind.Volt => Volts, SignalKind.Milliampere => Milliamperes, SignalKind.Ratio => Ratio, _ => ByTable };
@@ -73,7 +74,7 @@ public static class SensorForm
                 return new(Points: Points(form, 2, signal, QuantityKind.Pressure, units), Signal: signal, Measures: QuantityKind.Pressure);
             default:
                 if (SensorFamilies.Find(form["curve"]) is null)
-                    form.Errors["curve"] = "Choose the curve; the sensor's sheet or marking tells it.";
+                    form.Errors["curve"] = "Choose the curve; it is on the sensor's sheet or marking.";
                 return new(form["curve"]);
         }
     }

@@ -132,7 +132,7 @@ public static class SensorText
         SensorConsequence.Overcools => "It never cuts out: the box overcools, product freezes.",
         SensorConsequence.RunsWarm => "It calls too late or never: the box gets warm.",
         SensorConsequence.EndsDefrostEarly => "Defrost ends early: ice stays, and grows back.",
-        SensorConsequence.DefrostToLimit => "Defrost never ends by temperature: it runs to its time limit and heats the room.",
+        SensorConsequence.DefrostToLimit => "Defrost never ends by temperature: it runs to its maximum time and heats the box.",
         SensorConsequence.ValveOpens => "An electronic valve sees too much superheat and opens: liquid may come back.",
         SensorConsequence.ValveCloses => "An electronic valve sees too little superheat and closes: the coil starves.",
         SensorConsequence.FansTooEager => "Condenser fans run too much; head pressure falls in the cold.",
@@ -153,7 +153,7 @@ public static class SensorText
         SensorStep.ReplaceSensor => "Replace the sensor by one of its own curve, and take the round again.",
         SensorStep.ReplaceWettedSet => "It was wet: replace control, display, cable and sensors as one set.",
         SensorStep.MendWire => "Measure again at the sensor's own end: right there means the wire or its splice.",
-        SensorStep.SetCurve => "Select the curve that the sensor has, or fit the sensor that the curve wants.",
+        SensorStep.SetCurve => "Select the curve that the sensor has, or fit the sensor that matches the curve.",
         SensorStep.SetOffset => "Put the offset parameter to where it belongs, and take the round again.",
         SensorStep.LookUpOffset => "Look up the offset parameter of this input.",
         _ => "Try a known resistor at the input: shown right, the wire; shown wrong, the controller.",
@@ -181,21 +181,21 @@ public static class SensorText
     public static string Link(DefrostLink link, double errorK, UnitText units, string day) =>
         $"The sensor that ends the defrost reads {OffBy(errorK, units)}: "
         + (link == DefrostLink.ExplainsEarlyEnd ? $"that explains why the defrost of {day} ended with ice left."
-            : $"that explains why the defrost of {day} ran past clear.");
+            : $"that explains why the defrost of {day} stayed on after clear.");
 
     public static string Name(SensorMend mend) => mend switch
     {
         SensorMend.Replaced => "replaced",
         SensorMend.SwappedBack => "put into its own socket",
         SensorMend.Reseated => "put where it belongs",
-        SensorMend.WireMended => "wire mended",
+        SensorMend.WireMended => "wire repaired",
         SensorMend.CurveSet => "curve set at the controller",
         _ => "offset set at the controller",
     };
 
     public static string Response(SensorResponse response, UnitText units) => response.Verdict switch
     {
-        ResponseVerdict.TooFew => "Not settled: it wants two readings and a step of 5 K or more, and a minute.",
+        ResponseVerdict.TooFew => "No verdict yet. It needs two readings, a step of 5 K or more, and a minute.",
         ResponseVerdict.Dead => $"Dead: it moved {units.Difference(Math.Abs(response.MovedK))} in a minute and more.",
         ResponseVerdict.Slow =>
             $"Slow: {UnitText.Number(response.TimeConstantS!.Value, 0)} s for two thirds of the way; {ResponseTest.SlowS} s is much "

@@ -92,8 +92,11 @@ public sealed class SensorsModel(VisitViews views) : VisitPage(views)
         var former = Form["former"] != s.Name && IsNamed(Form["former"]) ? Form["former"] : "";
         if (former.Length > 0 && IsNamed(s.Name))
             Form.Errors["name"] = $"There is another sensor called {s.Name}. Type a name that is free.";
-        return [new SensorEntry(Writer.Next(), s.Name, s.Role, s.Curve, s.Place, s.Channel, s.Offset, FormerName: former)];
+        return [new SensorEntry(Writer.Next(), s.Name, s.Role, s.Curve, s.Place, s.Channel, s.Offset, FormerName: former, Coil: Coil)];
     });
+
+    /// <summary>The side that was chosen, where the unit has two.</summary>
+    private int Coil => int.TryParse(Form["coil"], out var coil) && coil >= 1 && coil <= View.MakeUp.Coils ? coil : 1;
 
     public IActionResult OnPostMend(Guid id, Guid entryId, string? sensor, SensorMend mend) => Take(id, entryId, () =>
     {

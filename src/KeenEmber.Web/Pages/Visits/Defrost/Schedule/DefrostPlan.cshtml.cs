@@ -144,7 +144,7 @@ public sealed class DefrostPlanModel(VisitViews views) : VisitPage(views)
         if (celsius is null or >= -40 and <= 50)
             return celsius;
         Form.Errors["outside"] =
-            $"Air outside lies between {View.Units.Temperature(Temperature.FromCelsius(-40).Kelvin)} and "
+            $"Outside air must be between {View.Units.Temperature(Temperature.FromCelsius(-40).Kelvin)} and "
             + $"{View.Units.Temperature(Temperature.FromCelsius(50).Kelvin)}.";
         return null;
     }
