@@ -11,18 +11,29 @@ public sealed class ShopStore(Database database)
 {
     private sealed record Row(string Name, string Units, string Words, string Policies, string Technicians, string Currency);
 
-    /// <summary>The shop as saved, or a metric one without a name on an empty database.</summary>
+    private sealed record Known(Row Row, Shop Shop);
+
+    private volatile Known? known;
+
+    /// <summary>The shop as saved, or a metric one without a name on an empty database; the same object as long as it is the
+    /// same.</summary>
     public Shop Get()
     {
         using var db = database.Open();
         var row = db.QuerySingleOrDefault<Row>("SELECT name, units, words, policies, technicians, currency FROM shop");
-        return row is null
-            ? new("", UnitPreference.Metric, new Dictionary<string, PointRef>())
-            : new(row.Name, UnitPreference.FromCode(row.Units), Of<Dictionary<string, PointRef>>(row.Words))
-            {
-                Policies = Of<Policies>(row.Policies), Technicians = Of<List<string>>(row.Technicians), Currency = row.Currency,
-            };
+        if (row is null)
+            return Unnamed;
+        if (known is { } before && before.Row == row)
+            return before.Shop;
+        var shop = new Shop(row.Name, UnitPreference.FromCode(row.Units), Of<Dictionary<string, PointRef>>(row.Words))
+        {
+            Policies = Of<Policies>(row.Policies), Technicians = Of<List<string>>(row.Technicians), Currency = row.Currency,
+        };
+        known = new(row, shop);
+        return shop;
     }
+
+    private static readonly Shop Unnamed = new("", UnitPreference.Metric, new Dictionary<string, PointRef>());
 
     /// <summary>Keeps it in place of what was there.</summary>
     public void Save(Shop shop)

@@ -74,8 +74,15 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
     private static readonly ILookup<PointRef, EarlierValue> NoHistory = Array.Empty<EarlierValue>().ToLookup(_ => default(PointRef));
 
     /// <summary>What the visit before left; null on a first visit.</summary>
-    public Briefing? Briefing => field ??= Earlier.Count == 0 ? null
-        : judging.Of("last visit", () => Briefing.Of(new VisitCase(record.About(Earlier[0]), benches, PlainJudging.Instance)), null);
+    public Briefing? Briefing => field ??= Earlier.Count == 0 ? null : judging.Of("last visit", LastVisit, null);
+
+    private Briefing LastVisit()
+    {
+        Briefing WorkOut() => Briefing.Of(new VisitCase(record.About(Earlier[0]), benches, PlainJudging.Instance));
+        // How a visit that is not over stands goes on with the clock.
+        return record.Memory is not { } memory || Earlier[0].IsUnderWay(Now) ? WorkOut()
+            : memory.BriefingOf(Earlier[0], [.. Before.Select(v => v.Timeline)], Shop, WorkOut);
+    }
 
     /// <summary>Everything open on the unit, as it stood at the end of this visit.</summary>
     public IReadOnlyList<OpenLoop> Loops => field ??= OpenLoops.Of(UpToHere);

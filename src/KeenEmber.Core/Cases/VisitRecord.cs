@@ -21,13 +21,17 @@ public sealed record VisitRecord(
 
     private IReadOnlyList<(Visit Visit, Timeline Timeline)>? timelines;
 
+    /// <summary>Keeps what is worked out; null where nothing is kept.</summary>
+    public ICaseMemory? Memory { get; init; }
+
     private Timeline TimelineOf(Visit visit, IReadOnlyList<Entry> entries)
     {
         var end = visit.IsUnderWay(Now) ? Now : entries.Select(e => e.At).Where(visit.IsUnderWay).Append(visit.StartedAt).Max();
         var unit = Unit.AsOf(end);
-        return new(entries, unit, Sites[unit.SiteId].Atmosphere, Unit.CircuitSince(end));
+        var (atmosphere, since) = (Sites[unit.SiteId].Atmosphere, Unit.CircuitSince(end));
+        return Memory?.TimelineOf(visit, entries, unit, atmosphere, since) ?? new(entries, unit, atmosphere, since);
     }
 
     /// <summary>The same record, about another visit of the unit.</summary>
-    public VisitRecord About(Visit visit) => new(visit.Id, Unit, Sites, Shop, Visits, Now) { timelines = Timelines };
+    public VisitRecord About(Visit visit) => this with { VisitId = visit.Id, timelines = Timelines };
 }

@@ -86,9 +86,14 @@ public sealed class Timeline
     }
 
     /// <summary>Of several coils the one that counts most against a reading; unknown while any is, unless one is iced already.</summary>
-    private static FactState? WorstOf(IReadOnlyList<FactState?> coils) =>
-        coils.Contains(FactState.Iced) ? FactState.Iced : coils.Contains(null) ? null : coils.Contains(FactState.Frosted)
-            ? FactState.Frosted : FactState.Clear;
+    private static FactState? WorstOf(IReadOnlyList<FactState?> coils)
+    {
+        if (coils.Contains(FactState.Iced))
+            return FactState.Iced;
+        if (coils.Contains(null))
+            return null;
+        return coils.Contains(FactState.Frosted) ? FactState.Frosted : FactState.Clear;
+    }
 
     /// <summary>The reading of a point that holds at a moment: the last one up to it, else the first one after.</summary>
     private ReadingEntry? ReadingAt(PointRef point, DateTimeOffset moment)

@@ -21,6 +21,15 @@ public sealed class SearchModel(SearchStore search, EquipmentStore equipment) : 
         Clock = equipment.Sites() is [var site, ..] ? new(site) : null;
     }
 
+    /// <summary>How many places were found.</summary>
+    public string HowMany => Hits.Count switch
+    {
+        0 => "Nothing holds all of these words.",
+        1 => "1 place.",
+        >= SearchStore.MostHits => $"The first {SearchStore.MostHits}. Add a word to narrow it.",
+        var count => $"{count} places.",
+    };
+
     /// <summary>A passage cut at its marks: plain and found pieces in turn, the first one plain.</summary>
     public static IEnumerable<(string Text, bool Found)> Pieces(string text) =>
         text.Split(SearchStore.MarkOpen).SelectMany((part, i) => i == 0 ? [(part, false)]

@@ -44,9 +44,14 @@ public sealed class UnitText(UnitPreference units, Pressure atmosphere)
     public string Weight(double kg) => $"{Number(kg / WeightUnit.Scale, 1)} {WeightUnit.Symbol}";
 
     /// <summary>"815 Ω", "32.65 kΩ"; "open" for one that lets nothing through.</summary>
-    public static string Resistance(double ohm) =>
-        double.IsPositiveInfinity(ohm) ? "open" : ohm < 9999.5 ? $"{Number(ohm, ohm < 200 ? 1 : 0)} Ω" : ohm < 999_950
-        ? $"{Number(ohm / 1000, 2)} kΩ" : $"{Number(ohm / 1e6, 2)} MΩ";
+    public static string Resistance(double ohm) => ohm switch
+    {
+        double.PositiveInfinity => "open",
+        < 200 => $"{Number(ohm, 1)} Ω",
+        < 9999.5 => $"{Number(ohm, 0)} Ω",
+        < 999_950 => $"{Number(ohm / 1000, 2)} kΩ",
+        _ => $"{Number(ohm / 1e6, 2)} MΩ",
+    };
 
     /// <summary>What a sensor's curve gives (°C, or kPa gauge) on the reader's scale, for drawing.</summary>
     public double OnCurve(double value, QuantityKind measures) =>

@@ -68,7 +68,7 @@ public sealed class ServicePagesTests : IDisposable
         person.Station("meters").ReadUntil("[data-meter=T-9]", "never checked");
         person.Press("Use it").ReadUntil("[data-meter=T-9]", "in use");
         person.Log("fan on, coil clear, comp on 40 min, defrost over 200 min, suc 1.2, line -19");
-        person.Station("circuit").ReadUntil(".results", "meter whose check is missing");
+        person.Station("circuit").ReadUntil(".results", "The instrument's check is missing");
         person.Station("meters").Type("[data-meter=T-9] input[name=shown]", "x").Press("Keep the check")
             .ReadUntil("[data-meter=T-9] .field-error", "not a number");
         person.Type("[data-meter=T-9] input[name=shown]", "0.1").Press("Keep the check").ReadUntil("[data-meter=T-9]", "passed");

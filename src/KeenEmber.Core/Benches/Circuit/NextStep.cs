@@ -84,11 +84,13 @@ public sealed record NextStep(
 
     private static readonly AsFound[] WipedOutByAThaw = [AsFound.ClockMotor, AsFound.Drain, AsFound.Door];
 
-    private static AsFound? UnrecordedFact(OperatingConditions now) =>
-        now.AnyFanUnrecorded ? AsFound.EvaporatorFan
-        : now.Coil is null ? AsFound.Coil
-        : now.Compressor is null || (now.Compressor == FactState.Running && now.RunTime is null) ? AsFound.Compressor
-        : null;
+    private static AsFound? UnrecordedFact(OperatingConditions now) => now switch
+    {
+        { AnyFanUnrecorded: true } => AsFound.EvaporatorFan,
+        { Coil: null } => AsFound.Coil,
+        { Compressor: null } or { Compressor: FactState.Running, RunTime: null } => AsFound.Compressor,
+        _ => null,
+    };
 
     /// <summary>The one reading that would unlock the most results at once; ties go to the earlier point of the walk.</summary>
     public static NextStep? AskedReading(IReadOnlyList<CircuitResult> results)

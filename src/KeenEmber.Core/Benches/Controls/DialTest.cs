@@ -48,8 +48,13 @@ public static class DialTest
         var ins = points.Where(p => p.CutInC is not null).ToList();
         var constant = ins.Count > 1 && ins.Max(p => p.CutInC) - ins.Min(p => p.CutInC) <= SameCutInK
             && ins.Max(p => p.DialC) - ins.Min(p => p.DialC) > 2 * SameCutInK;
-        var verdict = spread > ToleranceK ? DialVerdict.Uneven : Math.Abs(mean) > ToleranceK ? DialVerdict.Shifted : constant
-            ? DialVerdict.ConstantCutIn : DialVerdict.True;
+        var verdict = constant switch
+        {
+            _ when spread > ToleranceK => DialVerdict.Uneven,
+            _ when Math.Abs(mean) > ToleranceK => DialVerdict.Shifted,
+            true => DialVerdict.ConstantCutIn,
+            false => DialVerdict.True,
+        };
         return new(verdict, mean, spread);
     }
 }

@@ -73,8 +73,13 @@ public static class OutputCheck
         var (on, off) =
             (states.Any(s => s is { IsCalled: true, IsLive: not false, Runs: true }),
             states.Any(s => s is { IsCalled: false, Runs: false } or { IsCalled: false, IsLive: false, Runs: null }));
-        return on && off ? new(OutputVerdict.Works, []) : on || off ? new(OutputVerdict.WorksSoFar, [on ? "not-called" : "called"])
-            : each.Count > 0 ? each[^1] : new(OutputVerdict.Unsettled, ["called"]);
+        return (on, off) switch
+        {
+            (true, true) => new(OutputVerdict.Works, []),
+            (true, false) => new(OutputVerdict.WorksSoFar, ["not-called"]),
+            (false, true) => new(OutputVerdict.WorksSoFar, ["called"]),
+            _ => each.LastOrDefault() ?? new(OutputVerdict.Unsettled, ["called"]),
+        };
     }
 
     private static OutputResult Judge(OutputState s) => s switch

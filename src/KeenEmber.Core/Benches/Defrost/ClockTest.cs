@@ -35,11 +35,14 @@ public static class ClockTest
     /// <param name="dialMin">What the dial moved meanwhile.</param>
     public static ClockRate Judge(double waitedMin, double dialMin)
     {
-        var verdict = waitedMin < ShortestWaitMin && dialMin > 0 ? ClockVerdict.TooSoon
-            : dialMin <= ReadingMin && waitedMin >= 3 * ReadingMin ? ClockVerdict.Stopped
-            : dialMin < waitedMin - ReadingMin ? ClockVerdict.Slow
-            : dialMin > waitedMin + ReadingMin ? ClockVerdict.Fast
-            : ClockVerdict.RunsTrue;
+        var verdict = (dialMin - waitedMin) switch
+        {
+            _ when waitedMin < ShortestWaitMin && dialMin > 0 => ClockVerdict.TooSoon,
+            _ when dialMin <= ReadingMin && waitedMin >= 3 * ReadingMin => ClockVerdict.Stopped,
+            < -ReadingMin => ClockVerdict.Slow,
+            > ReadingMin => ClockVerdict.Fast,
+            _ => ClockVerdict.RunsTrue,
+        };
         return new(verdict, waitedMin > 0 ? dialMin / waitedMin : 0, waitedMin);
     }
 }
@@ -95,9 +98,14 @@ public static class SwitchTest
         }
 
         var (below, above) = (Math.Min(change.From.TempC, change.To.TempC), Math.Max(change.From.TempC, change.To.TempC));
-        var verdict = above < ratedC - DefrostLimits.SwitchToleranceK ? rising ? SwitchVerdict.Early : SwitchVerdict.Late
-            : below > ratedC + DefrostLimits.SwitchToleranceK ? rising ? SwitchVerdict.Late : SwitchVerdict.Early
-            : SwitchVerdict.InTolerance;
+        var (isColder, isWarmer) =
+            (above < ratedC - DefrostLimits.SwitchToleranceK, below > ratedC + DefrostLimits.SwitchToleranceK);
+        var verdict = (isColder, isWarmer, rising) switch
+        {
+            (true, _, true) or (_, true, false) => SwitchVerdict.Early,
+            (true, _, false) or (_, true, true) => SwitchVerdict.Late,
+            _ => SwitchVerdict.InTolerance,
+        };
         return new(verdict, below, above);
     }
 }

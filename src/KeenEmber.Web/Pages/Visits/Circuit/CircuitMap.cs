@@ -89,11 +89,13 @@ public sealed class CircuitMap
     }
 
     /// <summary>Under a value on the narrow map: its place in the band and whether it counts, or what it needs.</summary>
-    private static string WordsUnder(CircuitResult result) =>
-        result.Value is null ? ""
-        : result.Validity.Level == ValidityLevel.NotUsable ? CircuitText.Name(result.Validity.Level)
-        : result.Validity.Level == ValidityLevel.Provisional ? $"{CircuitText.Position(result)}, prov."
-        : CircuitText.Position(result);
+    private static string WordsUnder(CircuitResult result) => (result.Value, result.Validity.Level) switch
+    {
+        (null, _) => "",
+        (_, ValidityLevel.NotUsable) => CircuitText.Name(ValidityLevel.NotUsable),
+        (_, ValidityLevel.Provisional) => $"{CircuitText.Position(result)}, prov.",
+        _ => CircuitText.Position(result),
+    };
 
     /// <summary>Style class of a validity, the same on tags, results and lists.</summary>
     public static string ValidityClass(ValidityLevel level) => level switch

@@ -119,6 +119,18 @@ public static class ControllerText
         return $"{Name(entry.Output)} {called}{live}{runs}{(entry.Tapped ? ", after a tap" : "")}";
     }
 
+    /// <summary>How far the display is from the reference, and whether its sensor accounts for that.</summary>
+    public static string DisplayOff(double offK, double sensorErrorK, UnitText units)
+    {
+        var why = sensorErrorK switch
+        {
+            0 => "; a three-way check shows whether it is the sensor, the offset or the place",
+            _ when Math.Abs(offK - sensorErrorK) <= 1 => ", as its sensor is",
+            _ => ", and its sensor does not account for it: look for an offset of the display",
+        };
+        return $"The display is {units.Difference(Math.Abs(offK))} {(offK > 0 ? "above" : "below")} the reference{why}";
+    }
+
     public static string Cycle(CycleResult r, UnitText units)
     {
         string T(double? c) => c is { } v ? units.Temperature(Temperature.ZeroCelsiusInKelvin + v) : "–";

@@ -6,11 +6,13 @@ namespace KeenEmber.Web.Pages.Visits.Defrost;
 /// <summary>What to do after a watched defrost, what would settle it, and what a schedule risks.</summary>
 public static class DefrostAdviceText
 {
-    public static string Risk(PlanForecast f, PlanBasis basis, bool endsByTemperature) =>
-        f.UnderDefrosts ? $"too short by {DefrostText.Minutes(-f.MarginMin)}: ice stays"
-        : f.LoadsTheCoil(basis) ? "long enough, but more ice gathers than was ever melted here"
-        : f.OverDefrosts(endsByTemperature) ? $"runs {DefrostText.Minutes(f.MarginMin)} after clear each time"
-        : "none seen";
+    public static string Risk(PlanForecast f, PlanBasis basis, bool endsByTemperature) => f switch
+    {
+        { UnderDefrosts: true } => $"too short by {DefrostText.Minutes(-f.MarginMin)}: ice stays",
+        _ when f.LoadsTheCoil(basis) => "long enough, but more ice gathers than was ever melted here",
+        _ when f.OverDefrosts(endsByTemperature) => $"runs {DefrostText.Minutes(f.MarginMin)} after clear each time",
+        _ => "none seen",
+    };
 
     public static string Remedy(RemedyStep step) => step.Remedy switch
     {

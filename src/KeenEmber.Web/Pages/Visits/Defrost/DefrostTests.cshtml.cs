@@ -13,9 +13,12 @@ public sealed class DefrostTestsModel(VisitViews views) : VisitPage(views)
         [.. View.Timeline.Standing.OfType<SwitchStateEntry>().Where(s => s.Switch == which)];
 
     /// <summary>Where a switch is meant to act while it warms up, and while it cools; null when the set-up does not say.</summary>
-    public double? Rated(DefrostSwitch which, bool rising) => which == DefrostSwitch.EndOfHeat
-        ? rising ? View.Defrost.SetUp?.EndC : View.Defrost.SetUp?.ResetAt?.Temperature.Celsius
-        : rising ? View.Defrost.SetUp?.EndC : View.Defrost.SetUp?.FanDelayC;
+    public double? Rated(DefrostSwitch which, bool rising) => (which, rising) switch
+    {
+        (_, true) => View.Defrost.SetUp?.EndC,
+        (DefrostSwitch.EndOfHeat, false) => View.Defrost.SetUp?.ResetAt?.Temperature.Celsius,
+        _ => View.Defrost.SetUp?.FanDelayC,
+    };
 
     public SwitchBracket? Bracket(DefrostSwitch which, bool rising) =>
         Rated(which, rising) is { } rated && States(which) is { Count: > 1 } states

@@ -34,7 +34,20 @@ public sealed class ReportModel(VisitViews views, SignedReportStore reports) : P
     public string Explained(Finding finding) => Explained(finding.Code);
 
     /// <summary>The same for the code of one.</summary>
-    public string Explained(string code) => View.SignOff is not { } signed ? "" : signed.Explains(code) ? "Explained." : "Not explained.";
+    public string Explained(string code) => View.SignOff?.Explains(code) switch
+    {
+        null => "",
+        true => "Explained.",
+        false => "Not explained.",
+    };
+
+    /// <summary>What the sign-off recommends.</summary>
+    public string Advice => View.SignOff?.Recommendation switch
+    {
+        null => "Not signed off yet.",
+        { Length: > 0 } advice => advice,
+        _ => View.Recommendations.Any() ? "" : "Nothing further.",
+    };
 
     /// <summary>What was on record before the first change, in one line.</summary>
     public string AsFoundLine =>

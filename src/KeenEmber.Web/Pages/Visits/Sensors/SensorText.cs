@@ -222,9 +222,13 @@ public static class SensorText
     }
 
     /// <summary>What a check of each kind of sensor is held against, in the reader's units.</summary>
-    public static string Error(SensorRole role, double error, UnitText units) =>
-        double.IsInfinity(error) ? error > 0 ? "reads at its warmest" : "reads at its coldest"
-        : IsPressure(role) ? units.Change(MeasuringPoint.SuctionPressure, error) : units.SignedDifference(error);
+    public static string Error(SensorRole role, double error, UnitText units) => error switch
+    {
+        double.PositiveInfinity => "reads at its warmest",
+        double.NegativeInfinity => "reads at its coldest",
+        _ when IsPressure(role) => units.Change(MeasuringPoint.SuctionPressure, error),
+        _ => units.SignedDifference(error),
+    };
 
     public static bool IsPressure(SensorRole role) => role is SensorRole.SuctionPressure or SensorRole.CondensingPressure;
 
