@@ -60,6 +60,22 @@ public sealed record OperatingConditions(
     public bool MayBeInDefrost => FansStandInDefrost && Defrost is null && StateOf(AsFound.ControllerMode) is null
         && Compressor != FactState.Running && AnyFanStopped && EvaporatorFans.All(f => f == FactState.Stopped);
 
+    /// <summary>The control is seen to call for the compressor.</summary>
+    public bool IsCalled { get; init; }
+
+    /// <summary>The compressor is off although the call arrives: it is seen at the control, or the condenser fan, which hangs on the same
+    /// contact, runs.</summary>
+    public bool IsNotStarting => Compressor == FactState.Stopped && (IsCalled || CondenserFan == FactState.Running);
+
+    /// <summary>Box air this close to its target is held, K: the usual differential of a box control.</summary>
+    public const double HeldWithinK = 2;
+
+    /// <summary>The box is at its target or colder, by a thermometer that hangs where it should.</summary>
+    public bool IsHeld => BoxAboveTarget is { Kelvin: <= HeldWithinK } && !IsBoxMisread;
+
+    /// <summary>The compressor is off because the box is cold enough.</summary>
+    public bool IsSatisfied => Compressor == FactState.Stopped && IsHeld && !IsNotStarting;
+
     /// <summary>At least one evaporator fan is seen to stand.</summary>
     public bool AnyFanStopped => EvaporatorFans.Contains(FactState.Stopped);
 

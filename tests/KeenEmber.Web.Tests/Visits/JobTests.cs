@@ -50,10 +50,41 @@ public sealed class JobTests : IAsyncLifetime
     {
         await isolde.Log(visit, "defrost on, fans off, comp off");
         app.Clock.Advance(TimeSpan.FromMinutes(20));
-        await isolde.Log(visit, "defrost off, fans on, comp on 5 min, coil clear");
+        await isolde.Log(visit, "defrost off, fans on, comp on 15 min, coil clear");
+        app.Clock.Advance(TimeSpan.FromMinutes(15));
         var panel = await Panel();
         Assert.Equal("No readings yet.", Stands(panel));
+        Assert.Equal("Log box air", Next(panel));
         Assert.Empty(panel.QuerySelectorAll("[data-code^='danger'], [data-code^='circuit']"));
+        await isolde.Log(visit, "box -19");
+        panel = await Panel();
+        Assert.Equal("The box is at its target, and what was checked is as it should be. No gauges needed.", Stands(panel));
+        Assert.DoesNotContain("pressure", panel.TextContent, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("cond fan on, fans on, comp not running, box -8", "shell cold")]
+    [InlineData("comp hums", "box -8, fans on, comp off, cond fan running")]
+    public async Task Called_and_silent_it_is_the_compressor_or_its_start_components(params string[] lines)
+    {
+        foreach (var line in lines)
+            await isolde.Log(visit, line);
+        var panel = await Panel();
+        Assert.StartsWith("The call arrives, but the compressor does not start", Stands(panel), StringComparison.Ordinal);
+        Assert.StartsWith("Test the overload first", Next(panel), StringComparison.Ordinal);
+        Assert.Contains("discharge the capacitor before touching it", panel.TextContent, StringComparison.Ordinal);
+        Assert.DoesNotContain("is calling", panel.TextContent, StringComparison.Ordinal);
+        Assert.DoesNotContain("superheat", panel.TextContent, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Off_with_the_box_cold_enough_is_as_it_should_be()
+    {
+        await isolde.Log(visit, "box -20.5, fans on, comp off, cond fan off, coil clear, defrost off");
+        var panel = await Panel();
+        Assert.Equal("The compressor is off and the box is at its target: that is as it should be.", Stands(panel));
+        Assert.Equal("Make it call, and see it start", Next(panel));
+        Assert.DoesNotContain("is calling", panel.TextContent, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -17,6 +17,12 @@ public sealed class CircuitBench : IBench
     /// <inheritdoc/>
     public IReadOnlyDictionary<string, Type> Entries { get; } = new Dictionary<string, Type> { ["standing"] = typeof(StandingEntry) };
 
+    /// <summary>A box colder than this under its target is not as it should be, K.</summary>
+    private const double OvercooledK = 3;
+
+    /// <summary>Evidence of another bench: the control was last seen to call for the compressor.</summary>
+    private const string CompressorCalled = "output.compressor-called";
+
     /// <inheritdoc/>
     public BenchJudgement Judge(VisitInput visit)
     {
@@ -26,13 +32,26 @@ public sealed class CircuitBench : IBench
         var readings = timeline.LatestReadings();
         var series = visit.Judging.Of("trend", () => CircuitSeries.Analyse(refrigerant, timeline.Samples()), null);
         var standing = visit.Judging.Of("standing pressure", () => StandingOf(unit, visit.Site, timeline), null);
-        var input = new CircuitInput(refrigerant, unit.MakeUp, readings) { Series = series, Standing = standing?.Verdict };
+        var now = visit.Conditions with { IsCalled = visit.Evidence(CompressorCalled) is > 0 };
+        var hasGauges = readings.Keys.Any(p => p.Kind() == QuantityKind.Pressure);
+        var gaugesWanted = hasGauges || visit.Policies.Of(Policy.Gauges) == PolicyChoice.GaugesOnEveryCall
+            || now is { IsHeld: false, BoxAboveTarget: not null };
+        var input = new CircuitInput(refrigerant, unit.MakeUp, readings)
+        {
+            Series = series, Standing = standing?.Verdict, GaugesWanted = gaugesWanted,
+        };
         return new CircuitJudgement(
-            unit, CircuitCalculation.Analyse(input, visit.Conditions), series, standing,
+            unit, CircuitCalculation.Analyse(input, now), series, standing,
             timeline.HasReadings)
         {
             IsInDefrost = visit.Conditions.IsInDefrost,
-            IsPerhapsInDefrost = visit.Conditions.MayBeInDefrost,
+            IsPerhapsInDefrost = now.MayBeInDefrost,
+            IsSatisfied = now.IsSatisfied,
+            IsHolding = !gaugesWanted && now is
+            {
+                BoxAboveTarget.Kelvin: >= -OvercooledK and <= OperatingConditions.HeldWithinK, IsBoxMisread: false,
+                Compressor: FactState.Running, Coil: FactState.Clear or FactState.Frosted,
+            },
         };
     }
 

@@ -21,6 +21,12 @@ public sealed record CircuitJudgement(
     /// <summary>It is in its defrost, and nothing is wrong so far.</summary>
     public const string InDefrost = "circuit.in-defrost";
 
+    /// <summary>The compressor is off and the box is cold enough.</summary>
+    public const string Satisfied = "circuit.satisfied";
+
+    /// <summary>The box is at its target and what was seen is as it should be; no pressure was measured, and none need be.</summary>
+    public const string Holding = "circuit.holding";
+
     /// <summary>Fans and compressor stand, and nobody has looked whether that is its defrost.</summary>
     public const string MayBeInDefrost = "circuit.may-be-in-defrost";
 
@@ -51,6 +57,12 @@ public sealed record CircuitJudgement(
     /// <summary>It may be in its defrost: see <see cref="OperatingConditions.MayBeInDefrost"/>.</summary>
     public bool IsPerhapsInDefrost { get; init; }
 
+    /// <summary>The box is at its target, and nothing asks for gauges.</summary>
+    public bool IsHolding { get; init; }
+
+    /// <summary>The compressor is off because the box is cold enough.</summary>
+    public bool IsSatisfied { get; init; }
+
     private Finding Rest()
     {
         if (Analysis is null)
@@ -59,6 +71,10 @@ public sealed record CircuitJudgement(
             return Finding.Of(InDefrost);
         if (IsPerhapsInDefrost)
             return Finding.Of(MayBeInDefrost);
+        if (IsSatisfied)
+            return Finding.Of(Satisfied);
+        if (IsHolding)
+            return Finding.Of(Holding);
         if (Analysis.Findings is [var sound, ..])
             return sound;
         if (!HasReadings)
@@ -129,7 +145,7 @@ public sealed record CircuitTask(NextStep Step) : BenchTask("circuit", OrderOf(S
     private static TaskOrder OrderOf(NextStep step) => step.Kind switch
     {
         StepKind.Recheck or StepKind.NoteBeforeThaw or StepKind.RestoreFans or StepKind.ClearCoil or StepKind.LetDefrostEnd
-            or StepKind.FindWhyStopped => TaskOrder.BeforeReadings,
+            or StepKind.FindWhyStopped or StepKind.TestStartParts => TaskOrder.BeforeReadings,
         StepKind.RecordFact when step.Fact == AsFound.Defrost => TaskOrder.BeforeReadings,
         _ => TaskOrder.Readings,
     };

@@ -19,6 +19,9 @@ public static class CircuitPatterns
     /// <summary>The compressor is off, and not for a defrost.</summary>
     public const string NotRunning = "circuit.not-running";
 
+    /// <summary>The compressor is off although it is called: itself, its overload or its start parts.</summary>
+    public const string NotStarting = "circuit.not-starting";
+
     /// <summary>By that fact alone: nothing behind the condenser can be judged before it runs.</summary>
     public const string CondenserFanStopped = "circuit.condenser-fan-stopped";
 
@@ -82,8 +85,8 @@ public static class CircuitPatterns
         var mayStand = now.IsInDefrost || now.MayBeInDefrost;
         if ((now.AnyFanStopped && !mayStand) || now.Coil == FactState.Iced)
             findings.Add(Finding.Of(AirFirst) with { About = [.. StoppedFans(now).Select(Subject.Component)] });
-        if (now.Compressor == FactState.Stopped && !mayStand)
-            findings.Add(Finding.Of(NotRunning));
+        if (now.Compressor == FactState.Stopped && !mayStand && !now.IsSatisfied)
+            findings.Add(Finding.Of(now.IsNotStarting ? NotStarting : NotRunning));
         if (now is { CondenserFan: FactState.Stopped, Compressor: FactState.Running } && !input.MakeUp.Has(CircuitParts.FanCyclingControl))
             findings.Add(Finding.Of(CondenserFanStopped));
         var plain = new PlainSigns(input, results, now);

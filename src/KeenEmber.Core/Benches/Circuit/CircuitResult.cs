@@ -90,6 +90,9 @@ public sealed record CircuitInput(Refrigerant Refrigerant, CircuitMakeUp MakeUp,
 
     /// <summary>What the system's pressure said when it stood still, where that was tested.</summary>
     public StandingVerdict? Standing { get; init; }
+
+    /// <summary>Gauges are on, or the case or the company's policy asks for them.</summary>
+    public bool GaugesWanted { get; init; } = true;
 }
 
 /// <summary>Everything the readings say.</summary>

@@ -27,6 +27,12 @@ public enum StepKind
     /// <summary>The reason why the compressor is off.</summary>
     FindWhyStopped,
 
+    /// <summary>Overload, start parts and windings of a compressor that is called and does not start.</summary>
+    TestStartParts,
+
+    /// <summary>The control made to call, so that the unit is seen to run.</summary>
+    SeeItCall,
+
     /// <summary>Time, until readings count.</summary>
     WaitToSettle,
 
@@ -46,13 +52,13 @@ public sealed record NextStep(
     StepKind Kind, IReadOnlyList<ResultRef> Unlocks, PointRef? Point = null, AsFound? Fact = null, TimeSpan? Wait = null)
 {
     /// <summary>In the order of the job: doubtful entries, a defrost that runs or may run, why a coil is iced, then ice and air, the
-    /// call, the facts,
-    /// time, and only then more readings.</summary>
+    /// call, the facts, time, and only then more readings.</summary>
     /// <param name="facts">The facts the unit has.</param>
+    /// <param name="gaugesWanted">Gauges are on, or the case or the company's policy asks for them.</param>
     /// <returns>Null when the circuit bench has all it can use.</returns>
     public static NextStep? Choose(
         IReadOnlyList<CircuitResult> results, IReadOnlyList<CircuitChallenge> challenges, OperatingConditions now,
-            IReadOnlyList<AsFound> facts)
+            IReadOnlyList<AsFound> facts, bool gaugesWanted = true)
     {
         ResultRef[] waiting = [.. results.Where(r => r.Value is not null && r.Validity.Level != ValidityLevel.Good).Select(r => r.Ref)];
         if (challenges.Count > 0)
@@ -67,15 +73,24 @@ public sealed record NextStep(
         if (now.AnyFanStopped)
             return new(StepKind.RestoreFans, waiting);
         if (now.Compressor == FactState.Stopped)
-            return new(StepKind.FindWhyStopped, waiting);
+            return new(WhenStopped(now), waiting);
         if (UnrecordedFact(now) is { } fact)
             return new(StepKind.RecordFact, waiting, Fact: fact);
         if (now.RunTime < ValidityRules.SettledAfter)
             return new(StepKind.WaitToSettle, waiting, Wait: ValidityRules.SettledAfter - now.RunTime);
         if (now.Defrost == FactState.Refrigerating && now.SinceDefrost < ValidityRules.SettledAfterDefrost)
             return new(StepKind.WaitToSettle, waiting, Wait: ValidityRules.SettledAfterDefrost - now.SinceDefrost);
+        if (!gaugesWanted)
+            return now.BoxAboveTarget is null ? new(StepKind.LogPoint, [], MeasuringPoint.BoxAir) : null;
         return AskedReading(results) ?? TakenTooEarly(results);
     }
+
+    private static StepKind WhenStopped(OperatingConditions now) => now switch
+    {
+        { IsNotStarting: true } => StepKind.TestStartParts,
+        { IsSatisfied: true } => StepKind.SeeItCall,
+        _ => StepKind.FindWhyStopped,
+    };
 
     /// <summary>What would tell why the coil is iced and the thaw wipes out: fans, clock, drain, door; null when all of it is on
     /// record.</summary>

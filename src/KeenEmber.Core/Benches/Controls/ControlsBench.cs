@@ -9,6 +9,9 @@ namespace KeenEmber.Core.Benches.Controls;
 /// <summary>The controller's outputs, its cycles, its damage, and the pressure settings.</summary>
 public sealed class ControlsBench : IBench
 {
+    /// <summary>Evidence: 1 where the control was last seen to call for the compressor, 0 where it was seen not to.</summary>
+    public const string CompressorCalled = "output.compressor-called";
+
     /// <summary>Evidence: how many parts of the control water has damaged.</summary>
     internal const string WaterDamage = "damage.water";
 
@@ -53,6 +56,8 @@ public sealed class ControlsBench : IBench
             OutputFaults = ControlsOnRecord.Faults(timeline),
             OutputFaultsNow = ControlsOnRecord.FaultsNow(timeline),
             Damage = damage,
+            IsCompressorCalled = timeline.Standing.OfType<OutputStateEntry>()
+                .LastOrDefault(o => o.Output == ControlOutput.Compressor) is { State.IsCalled: true },
             ToReplace = WettedSet.ToReplace(damage, visit.Policies.Of(Policy.WettedControls) == PolicyChoice.WettedSetWhole),
             Settings = settings,
             SettingFaults = faults,
@@ -123,7 +128,14 @@ public sealed record ControlsJudgement : BenchJudgement
 
     /// <inheritdoc/>
     public override IReadOnlyDictionary<string, double> Evidence => field ??=
-        new Dictionary<string, double> { [ControlsBench.WaterDamage] = Damage.Values.Count(WettedSet.ComesFromWater) };
+        new Dictionary<string, double>
+        {
+            [ControlsBench.WaterDamage] = Damage.Values.Count(WettedSet.ComesFromWater),
+            [ControlsBench.CompressorCalled] = IsCompressorCalled ? 1 : 0,
+        };
+
+    /// <summary>The control was last seen to call for the compressor.</summary>
+    public bool IsCompressorCalled { get; init; }
 
     /// <inheritdoc/>
     public override IReadOnlyList<BenchTask> Tasks => field ??=

@@ -196,6 +196,8 @@ public class PatternTests
     [Theory]
     [InlineData("fan", StepKind.RestoreFans)]
     [InlineData("off", StepKind.FindWhyStopped)]
+    [InlineData("called", StepKind.TestStartParts)]
+    [InlineData("cold", StepKind.SeeItCall)]
     [InlineData("unknown", StepKind.RecordFact)]
     [InlineData("defrost", StepKind.LetDefrostEnd)]
     [InlineData("wet", StepKind.WaitToSettle)]
@@ -205,7 +207,9 @@ public class PatternTests
         var now = situation switch
         {
             "fan" => Bench.Settled with { EvaporatorFans = [FactState.Stopped] },
-            "off" => Bench.Settled with { Compressor = FactState.Stopped },
+            "off" => Bench.Settled with { Compressor = FactState.Stopped, CondenserFan = FactState.Stopped, BoxAboveTarget = new(5) },
+            "called" => Bench.Settled with { Compressor = FactState.Stopped, CondenserFan = FactState.Running, BoxAboveTarget = new(1) },
+            "cold" => Bench.Settled with { Compressor = FactState.Stopped, CondenserFan = FactState.Stopped, BoxAboveTarget = new(1) },
             "defrost" => Bench.Settled with { Defrost = FactState.Defrosting },
             "wet" => Bench.Settled with { Defrost = FactState.Refrigerating, SinceDefrost = TimeSpan.FromMinutes(3) },
             "unknown" => Bench.Settled with { Coil = null },

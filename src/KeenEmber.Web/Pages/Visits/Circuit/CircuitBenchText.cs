@@ -91,6 +91,7 @@ public sealed class CircuitBenchText() : BenchText("circuit")
         CircuitPatterns.CondenserFanStopped =>
             "The condenser fan is stopped with the compressor on. Get it running before judging anything else.",
         CircuitPatterns.NotRunning => "The compressor is off. Check whether the control is calling.",
+        CircuitPatterns.NotStarting => "The call arrives, but the compressor does not start: overload, start components or the compressor.",
         CircuitPatterns.ShortOfCharge => "Looks low on charge. Find the leak before adding refrigerant.",
         CircuitPatterns.CoilStarved => "The coil is starved, but liquid is available. Check for a restriction or a closed valve.",
         CircuitPatterns.CoilNotLoaded => "Too little heat reaches the coil. Check for ice, dirt, a stopped fan or blocked return.",
@@ -116,6 +117,8 @@ public sealed class CircuitBenchText() : BenchText("circuit")
         CircuitJudgement.NotPossible => "One reading is not possible. Check it first.",
         CircuitJudgement.InDefrost => "It is in its defrost. Nothing is wrong so far. Look again when it has ended.",
         CircuitJudgement.MayBeInDefrost => "Nothing runs. First see whether it is in its defrost: then that is as it should be.",
+        CircuitJudgement.Satisfied => "The compressor is off and the box is at its target: that is as it should be.",
+        CircuitJudgement.Holding => "The box is at its target, and what was checked is as it should be. No gauges needed.",
         CircuitJudgement.NoReadings => "No readings yet.",
         CircuitJudgement.NoKnownFault => "Some results are off target but match no known fault. Check each one.",
         _ => code,
@@ -183,6 +186,8 @@ public sealed class CircuitBenchText() : BenchText("circuit")
         },
         StepKind.ClearCoil => "Thaw the coil, all of it",
         StepKind.LetDefrostEnd => "Let the defrost end",
+        StepKind.TestStartParts => "Test the overload first, then the start relay, capacitor and windings",
+        StepKind.SeeItCall => "Make it call, and see it start",
         StepKind.FindWhyStopped => "Find out why the compressor is off",
         StepKind.WaitToSettle => $"Let it run {Math.Ceiling(step.Wait!.Value.TotalMinutes):F0} min more",
         StepKind.LogAgain => $"Log {CircuitText.Name(step.Point!.Value, makeUp)} again",
@@ -200,6 +205,10 @@ public sealed class CircuitBenchText() : BenchText("circuit")
             StepKind.ClearCoil =>
                 "Ice left in the return bends can ice the coil again. Keep melt water out of the wiring. Heaters and fins: gloves.",
             StepKind.LetDefrostEnd => "Note when it ended. Readings are usable 10 min later. Hot heaters: gloves.",
+            StepKind.TestStartParts =>
+                "Isolate and lock out; discharge the capacitor before touching it. Hot shell: an open overload may only need to cool. "
+                + "Replace by the company's policy on start components.",
+            StepKind.SeeItCall => "Turn the set point down, note what it was, and set it back.",
             StepKind.FindWhyStopped => "Trace the call first. Live tests: qualified, equipped people only.",
             StepKind.WaitToSettle => "Then log the same points again.",
             StepKind.LogAgain => "It was taken before the unit was right or had settled.",
