@@ -18,7 +18,7 @@ public sealed class DemoHallTests(DemoWeb demo) : IClassFixture<DemoWeb>
             var visit = Regex.Match(await Page(unit), "/visits/[0-9a-f-]{36}").Value;
             pages.Add(
                 await Page(visit + "/circuit") + await Page(visit + "/controls") + await Page(visit + "/course")
-                + await Page(visit + "/glycol"));
+                + await Page(visit + "/glycol") + await Page(visit + "/close"));
         }
 
         return pages;
@@ -58,7 +58,8 @@ public sealed class DemoHallTests(DemoWeb demo) : IClassFixture<DemoWeb>
                 "circuit.head-too-low-in-the-cold", "circuit.short-cycling",
             "circuit.within-targets", "circuit.valve-hunts", "circuit.feeding-comes-and-goes", "glycol.control-let-it-freeze",
         ];
-        Assert.All(codes, code => Assert.Contains($"data-code=\"{code}\"", all, StringComparison.Ordinal));
+        // What was repaired is found still, and to be explained; it is no longer how the unit stands.
+        Assert.All(codes, code => Assert.Matches($"(data-code|value)=\"{Regex.Escape(code)}\"", all));
         Assert.Contains("data-put-right=\"control.fan-off-too-low-to-feed\"", all, StringComparison.Ordinal);
         Assert.Contains("Not enough air through the coil. Fix airflow and ice before judging the charge", all, StringComparison.Ordinal);
     }

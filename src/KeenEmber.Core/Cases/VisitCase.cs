@@ -114,10 +114,19 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
     /// <summary>How it was signed off; null while it is not.</summary>
     public SignOffEntry? SignOff => Timeline.Standing.OfType<SignOffEntry>().LastOrDefault();
 
-    /// <summary>The unit's display less the reference thermometer, K; null until both were read.</summary>
+    /// <summary>The unit's display less the reference thermometer, K; null until both were read at one moment.</summary>
     public double? DisplayOff =>
         Readings.TryGetValue(MeasuringPoint.BoxDisplay, out var shown) && Readings.TryGetValue(MeasuringPoint.BoxAir, out var real)
-        ? shown.Si - real.Si : null;
+        && (shown.At - real.At).Duration() <= OneMoment && IsBeforeWork(shown) == IsBeforeWork(real) ? shown.Si - real.Si : null;
+
+    /// <summary>Box and display further apart in time are not of one moment.</summary>
+    private static readonly TimeSpan OneMoment = TimeSpan.FromMinutes(15);
+
+    /// <summary>When the last work of the visit was done; null while there was none.</summary>
+    public DateTimeOffset? LastWork => WorkDone.LastAt(Timeline);
+
+    /// <summary>It tells how the unit was found, and no longer how it is.</summary>
+    public bool IsBeforeWork(TakenReading reading) => reading.At < LastWork;
 
     /// <summary>The benches that judge, in their order.</summary>
     public IReadOnlyList<IBench> Benches => benches;

@@ -60,6 +60,9 @@ public sealed record OperatingConditions(
     public bool MayBeInDefrost => FansStandInDefrost && Defrost is null && StateOf(AsFound.ControllerMode) is null
         && Compressor != FactState.Running && AnyFanStopped && EvaporatorFans.All(f => f == FactState.Stopped);
 
+    /// <summary>How long ago the last work on the unit was done; null where none was.</summary>
+    public TimeSpan? SinceWork { get; init; }
+
     /// <summary>The control is seen to call for the compressor.</summary>
     public bool IsCalled { get; init; }
 

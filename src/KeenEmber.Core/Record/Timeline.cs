@@ -8,6 +8,7 @@ public sealed class Timeline
 {
     private readonly Equipment equipment;
     private readonly Pressure atmosphere;
+    private readonly DateTimeOffset unitSince;
     private readonly List<ObservationEntry> observations;
     private readonly ILookup<PointRef, ReadingEntry> readings;
 
@@ -16,6 +17,7 @@ public sealed class Timeline
     {
         this.equipment = equipment;
         this.atmosphere = atmosphere;
+        this.unitSince = unitSince;
         Written = written;
         Corrections = new(written);
         Standing = [.. Corrections.Standing.OrderBy(e => e.At).ThenBy(e => e.WrittenAt).ThenBy(e => e.Header.Sequence)];
@@ -40,6 +42,10 @@ public sealed class Timeline
 
     /// <summary>Anything was measured.</summary>
     public bool HasReadings => readings.Count > 0;
+
+    /// <summary>What was so before a moment: the visit as it would have ended then.</summary>
+    public Timeline Before(DateTimeOffset moment) =>
+        new([.. Written.Where(e => e.At < moment)], equipment, atmosphere, unitSince);
 
     /// <summary>The latest reading of every point, each with the conditions of its own moment.</summary>
     public IReadOnlyDictionary<PointRef, TakenReading> LatestReadings() =>

@@ -159,4 +159,27 @@ public sealed class JobTests : IAsyncLifetime
         await isolde.Log(visit, "clock stopped, drain clear, door shut");
         Assert.Equal("Thaw the coil, all of it", Next(await Panel()));
     }
+
+    [Fact]
+    public async Task After_the_capacitor_the_hot_liquid_line_of_before_is_held_against_nothing()
+    {
+        await isolde.Log(visit, "box -8, comp on 40 min, liquid 58, cond fan off, fans on, coil clear");
+        Assert.StartsWith(
+            "The condenser fan is stopped and the compressor runs. Switch it off", Stands(await Panel()), StringComparison.Ordinal);
+        app.Clock.Advance(TimeSpan.FromMinutes(20));
+        using var part = await isolde.Send(
+            visit + "/changes", "handler=Part", ("component", "CondenserFanCapacitor/1"), ("failure", "5.2 of 8 µF"));
+        app.Clock.Advance(TimeSpan.FromMinutes(5));
+        await isolde.Log(visit, "cond fan on, comp on");
+        Assert.Equal("Work was done since the last reading. Measure again to see what it changed.", Stands(await Panel()));
+        app.Clock.Advance(TimeSpan.FromMinutes(20));
+        await isolde.Log(visit, "head 12, ambient 20");
+        var panel = await Panel();
+        Assert.DoesNotContain("not possible", panel.TextContent, StringComparison.Ordinal);
+        Assert.DoesNotContain("another refrigerant", panel.TextContent, StringComparison.Ordinal);
+        var map = (await isolde.Open(visit + "/circuit")).QuerySelector(".circuit-map.wide")!;
+        Assert.Contains("as found 09:00", map.QuerySelector("[data-point='LiquidLine']")!.TextContent, StringComparison.Ordinal);
+        Assert.NotNull(map.QuerySelector(".before-work[data-point='LiquidLine']"));
+        Assert.Null(map.QuerySelector(".before-work[data-point='DischargePressure']"));
+    }
 }

@@ -33,16 +33,32 @@ public sealed record CircuitJudgement(
     /// <summary>Nothing has been measured yet.</summary>
     public const string NoReadings = "circuit.no-readings";
 
+    /// <summary>Nothing was measured since the last work.</summary>
+    public const string MeasureAgain = "circuit.measure-again";
+
     /// <summary>Some results are not usable yet: how many of how many are.</summary>
     public const string NotEnough = "circuit.not-enough";
 
     /// <summary>Results lie off target, but in no known pattern.</summary>
     public const string NoKnownFault = "circuit.no-known-fault";
 
-    private IReadOnlyList<Finding> Faults => field ??= [.. (Analysis?.Findings ?? []).Where(f => f.Code != CircuitPatterns.WithinTargets)];
+    private IReadOnlyList<Finding> Faults => field ??= Analysis is null ? [] : [.. FaultsOf(Analysis)];
+
+    private static IEnumerable<Finding> FaultsOf(CircuitAnalysis analysis) =>
+        analysis.Findings.Where(f => f.Code != CircuitPatterns.WithinTargets);
 
     /// <inheritdoc/>
-    public override IReadOnlyList<Finding> Found => Faults;
+    public override IReadOnlyList<Finding> Found => field ??=
+    [
+        .. AsFound.SelectMany(FaultsOf).Concat(Faults).GroupBy(f => (f.Code, f.About.Count > 0 ? f.About[0] : default))
+            .Select(g => g.Last()),
+    ];
+
+    /// <summary>What each part of the visit showed before the work that ended it, the earliest first.</summary>
+    public IReadOnlyList<CircuitAnalysis> AsFound { get; init; } = [];
+
+    /// <summary>Work was done on the visit: what was read before it is judged no more.</summary>
+    public bool IsWorkedOn { get; init; }
 
     /// <inheritdoc/>
     public override IReadOnlyList<Finding> Now =>
@@ -50,6 +66,9 @@ public sealed record CircuitJudgement(
 
     /// <inheritdoc/>
     public override Finding? Otherwise => field ??= Rest();
+
+    /// <summary>Gauges are on, or the case or the company's policy asks for them.</summary>
+    public bool AreGaugesWanted { get; init; } = true;
 
     /// <summary>It is in its defrost.</summary>
     public bool IsInDefrost { get; init; }
@@ -79,6 +98,8 @@ public sealed record CircuitJudgement(
             return sound;
         if (!HasReadings)
             return Finding.Of(NoReadings);
+        if (IsWorkedOn && Analysis.Results.All(r => r.Basis.Count == 0))
+            return Finding.Of(MeasureAgain);
         var usable = Analysis.Results.Count(r => r.IsUsable);
         return usable == Analysis.Results.Count ? Finding.Of(NoKnownFault)
             : Finding.Of(
@@ -100,7 +121,8 @@ public sealed record CircuitJudgement(
 
     /// <inheritdoc/>
     public override IReadOnlyDictionary<ResultRef, double> Results => field ??=
-        (Analysis?.Results ?? []).Where(r => r is { IsUsable: true, Quantity: ResultQuantity.Difference })
+        (Analysis?.Results ?? []).Concat(AsFound.Reverse().SelectMany(a => a.Results))
+            .Where(r => r is { IsUsable: true, Quantity: ResultQuantity.Difference }).DistinctBy(r => r.Ref)
             .ToDictionary(r => r.Ref, r => r.Value!.Value);
 
     /// <inheritdoc/>

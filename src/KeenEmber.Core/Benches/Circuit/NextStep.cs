@@ -78,6 +78,8 @@ public sealed record NextStep(
             return new(StepKind.RecordFact, waiting, Fact: fact);
         if (now.RunTime < ValidityRules.SettledAfter)
             return new(StepKind.WaitToSettle, waiting, Wait: ValidityRules.SettledAfter - now.RunTime);
+        if (now.SinceWork < ValidityRules.SettledAfter)
+            return new(StepKind.WaitToSettle, waiting, Wait: ValidityRules.SettledAfter - now.SinceWork);
         if (now.Defrost == FactState.Refrigerating && now.SinceDefrost < ValidityRules.SettledAfterDefrost)
             return new(StepKind.WaitToSettle, waiting, Wait: ValidityRules.SettledAfterDefrost - now.SinceDefrost);
         if (!gaugesWanted)
@@ -126,7 +128,7 @@ public sealed record NextStep(
     {
         ReasonCode[] passing =
             [ReasonCode.Defrosting, ReasonCode.JustDefrosted, ReasonCode.FanStopped, ReasonCode.CoilIced, ReasonCode.CompressorOff,
-            ReasonCode.ShortRun, ReasonCode.ReadingsFarApart];
+            ReasonCode.ShortRun, ReasonCode.JustWorked, ReasonCode.ReadingsFarApart];
         var early = results.Where(r => r.Validity.Reasons.Any(reason => passing.Contains(reason.Code))).ToList();
         return early.Count == 0 ? null
             : new(StepKind.LogAgain, [.. early.Select(r => r.Ref)], early.SelectMany(r => r.Basis).MinBy(b => b.At)!.Point);

@@ -58,6 +58,9 @@ public enum ReasonCode
     /// <summary>The compressor had not run long enough.</summary>
     ShortRun,
 
+    /// <summary>Work had been done on the unit too lately.</summary>
+    JustWorked,
+
     /// <summary>The readings had not settled.</summary>
     StillMoving,
 

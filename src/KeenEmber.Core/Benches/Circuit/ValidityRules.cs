@@ -54,6 +54,7 @@ public static class ValidityRules
         // Where a control holds head up, the split says nothing about the condenser.
         new(CondenserFanCycling, c => c.CondenserFan == FactState.Cycling, [CondenserSplit], [.. HighSide, .. OfTheMachine]),
         new(ColdAmbient, c => c.CondenserAir is { Celsius: < ColdAmbientC }, [CondenserSplit], [.. HighSide, .. OfTheMachine]),
+        new(JustWorked, c => c.SinceWork < SettledAfter, [], Everything),
         new(ShortRun, c => c.RunTime < SettledAfter, [], Everything),
         new(HotPullDown, c => c.BoxAboveTarget is { Kelvin: > HotPullDownK }, [], Everything),
         new(FrostedCooler, c => c.Coil == FactState.Frosted && c.BoxTarget.Celsius > SelfClearingAboveC, [], LowSide),

@@ -111,9 +111,10 @@ public sealed class CircuitMap
         var earlier = view.History[point].FirstOrDefault();
         var asked = view.Asked == point;
         var level = view.LevelOf(point);
-        var state = asked ? "asked" : reading is null ? "empty" : ValidityClass(level);
+        var isBefore = reading is not null && view.IsBeforeWork(reading);
+        var state = StateOf(asked, reading is null, isBefore, level);
         var value = reading is null ? "tap to log" : view.Units.Value(point, reading.Si);
-        var third = EarlierText(point, reading, earlier);
+        var third = isBefore ? $"as found {view.Clock.Time(reading!.At)}" : EarlierText(point, reading, earlier);
         var spoken = $"{view.Name(point)} {value} {third}".Trim() + (reading is null ? "" : $", {CircuitText.Name(level)}");
 
         var (x, y, w, h) = (place.X, place.Y, layout.TagWidth, MapLayout.TagHeight);
@@ -122,7 +123,7 @@ public sealed class CircuitMap
             $"data-point=\"{point}\" data-label=\"{view.Name(point)}\" "
                 + $"data-hint=\"{Svg.Encode(TypingText.Example(point.Kind(), view.Shop.Units))}\" data-entry=\"{reading?.EntryId}\"");
         svg.Path(outline, "tag-edge");
-        if (state == "unusable")
+        if (state.StartsWith("unusable", StringComparison.Ordinal))
             svg.Hatched(outline, hatch);
         svg.Circle(x + w - 14, y + 17, 3.5, "eyelet");
         svg.Text(x + 10, y + 19, view.Name(point), "tag-label");
@@ -131,6 +132,14 @@ public sealed class CircuitMap
             svg.Text(x + 10, y + 61, third, earlier?.Moved == true ? "tag-earlier moved" : "tag-earlier");
         svg.CloseLink();
     }
+
+    private static string StateOf(bool isAsked, bool isEmpty, bool isBefore, ValidityLevel level) => (isAsked, isEmpty, isBefore) switch
+    {
+        (true, _, _) => "asked",
+        (_, true, _) => "empty",
+        (_, _, true) => "unusable before-work",
+        _ => ValidityClass(level),
+    };
 
     /// <summary>The value of the last visit that has one; a triangle marks a move beyond meter accuracy.</summary>
     private string EarlierText(PointRef point, TakenReading? reading, EarlierValue? earlier)

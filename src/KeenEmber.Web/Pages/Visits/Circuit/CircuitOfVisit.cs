@@ -23,6 +23,7 @@ public static class CircuitOfVisit
         public PointRef? Asked => visit.Next is { Order: TaskOrder.Danger } ? null : visit.Analysis switch
         {
             null => null,
+            { Next: var next } when visit.Of<CircuitJudgement>() is { AreGaugesWanted: false } => next?.Point,
             { Next: { Kind: StepKind.Recheck or StepKind.LogAgain, Point: { } point } } => point,
             var analysis => NextStep.AskedReading(analysis.Results)?.Point,
         };

@@ -116,6 +116,7 @@ public static class CircuitText
         ReasonCode.StillMoving => "The series has not settled: it still moves.",
         ReasonCode.HotPullDown => "The box is more than 10 K (18 °F) over target: a hot pull-down.",
         ReasonCode.FrostedCooler => "Frost on a coil of a box above freezing: it should clear itself.",
+        ReasonCode.JustWorked => "Less than 15 min after work on the unit.",
         ReasonCode.ReadingsFarApart => "The readings are more than 15 min apart.",
         ReasonCode.FansNotRecorded => "Evaporator fans not recorded. Check that each one runs.",
         ReasonCode.CoilNotRecorded => "Coil not recorded. Check whether it is clear.",
