@@ -170,7 +170,7 @@ public sealed class JobTests : IAsyncLifetime
         using var part = await isolde.Send(
             visit + "/changes", "handler=Part", ("component", "CondenserFanCapacitor/1"), ("failure", "5.2 of 8 µF"));
         app.Clock.Advance(TimeSpan.FromMinutes(5));
-        await isolde.Log(visit, "cond fan on, comp on");
+        await isolde.Log(visit, "cond fan on, comp on 5 min");
         Assert.Equal("Work was done since the last reading. Measure again to see what it changed.", Stands(await Panel()));
         app.Clock.Advance(TimeSpan.FromMinutes(20));
         await isolde.Log(visit, "head 12, ambient 20");
@@ -179,7 +179,8 @@ public sealed class JobTests : IAsyncLifetime
         Assert.DoesNotContain("another refrigerant", panel.TextContent, StringComparison.Ordinal);
         var map = (await isolde.Open(visit + "/circuit")).QuerySelector(".circuit-map.wide")!;
         Assert.Contains("as found 09:00", map.QuerySelector("[data-point='LiquidLine']")!.TextContent, StringComparison.Ordinal);
-        Assert.NotNull(map.QuerySelector(".before-work[data-point='LiquidLine']"));
+        Assert.NotNull(map.QuerySelector(".before-work[data-point='BoxAir']"));
+        Assert.Equal("Log liquid line", Next(panel));
         Assert.Null(map.QuerySelector(".before-work[data-point='DischargePressure']"));
     }
 }

@@ -53,6 +53,7 @@ public sealed class CircuitBench : IBench
         var input = new CircuitInput(refrigerant, unit.MakeUp, readings)
         {
             Series = series, Standing = IsOver(timeline, work) ? null : standing?.Verdict, GaugesWanted = gaugesWanted,
+            Again = timeline.LatestReadingEntries().Select(r => r.Point).Except(readings.Keys).ToHashSet(),
         };
         return new CircuitJudgement(
             unit, CircuitCalculation.Analyse(input, now), series, standing,
@@ -61,6 +62,7 @@ public sealed class CircuitBench : IBench
             AsFound = visit.Judging.Of<IReadOnlyList<CircuitAnalysis>>("as found", () => FoundIn(visit, refrigerant), []),
             IsWorkedOn = work is not null,
             AreGaugesWanted = gaugesWanted,
+            Again = input.Again,
             IsInDefrost = visit.Conditions.IsInDefrost,
             IsPerhapsInDefrost = now.MayBeInDefrost,
             IsSatisfied = now.IsSatisfied,

@@ -25,7 +25,7 @@ public static class CircuitCalculation
         var findings = CircuitPatterns.Find(input, results, now);
         if (input.Series is { Findings.Count: > 0 } moving)
             findings = [.. moving.Findings, .. findings.Where(f => f.Code != CircuitPatterns.WithinTargets)];
-        return new(results, challenges, findings, NextStep.Choose(results, challenges, now, input.MakeUp.Facts, input.GaugesWanted));
+        return new(results, challenges, findings, NextStep.Choose(results, challenges, now, input));
     }
 
     /// <summary>Glide at the suction pressure, K; 0 while that is not known.</summary>

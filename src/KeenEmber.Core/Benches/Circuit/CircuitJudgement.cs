@@ -70,6 +70,18 @@ public sealed record CircuitJudgement(
     /// <summary>Gauges are on, or the case or the company's policy asks for them.</summary>
     public bool AreGaugesWanted { get; init; } = true;
 
+    /// <summary>Points that were measured before the last work, and not since.</summary>
+    public IReadOnlySet<PointRef> Again { get; init; } = new HashSet<PointRef>();
+
+    /// <summary>The reading that is asked for next, whatever else is to be done first; null where none is.</summary>
+    public PointRef? AskedPoint => Analysis switch
+    {
+        null => null,
+        { Next: { Kind: StepKind.Recheck or StepKind.LogAgain, Point: { } point } } => point,
+        { Next: var next } when !AreGaugesWanted => next?.Point,
+        var analysis => NextStep.AskedReading(analysis.Results, Again)?.Point,
+    };
+
     /// <summary>It is in its defrost.</summary>
     public bool IsInDefrost { get; init; }
 

@@ -93,6 +93,9 @@ public sealed record CircuitInput(Refrigerant Refrigerant, CircuitMakeUp MakeUp,
 
     /// <summary>Gauges are on, or the case or the company's policy asks for them.</summary>
     public bool GaugesWanted { get; init; } = true;
+
+    /// <summary>Points that were measured before the last work, and not since.</summary>
+    public IReadOnlySet<PointRef> Again { get; init; } = new HashSet<PointRef>();
 }
 
 /// <summary>Everything the readings say.</summary>

@@ -53,13 +53,11 @@ public sealed record NextStep(
 {
     /// <summary>In the order of the job: doubtful entries, a defrost that runs or may run, why a coil is iced, then ice and air, the
     /// call, the facts, time, and only then more readings.</summary>
-    /// <param name="facts">The facts the unit has.</param>
-    /// <param name="gaugesWanted">Gauges are on, or the case or the company's policy asks for them.</param>
     /// <returns>Null when the circuit bench has all it can use.</returns>
     public static NextStep? Choose(
-        IReadOnlyList<CircuitResult> results, IReadOnlyList<CircuitChallenge> challenges, OperatingConditions now,
-            IReadOnlyList<AsFound> facts, bool gaugesWanted = true)
+        IReadOnlyList<CircuitResult> results, IReadOnlyList<CircuitChallenge> challenges, OperatingConditions now, CircuitInput input)
     {
+        var facts = input.MakeUp.Facts;
         ResultRef[] waiting = [.. results.Where(r => r.Value is not null && r.Validity.Level != ValidityLevel.Good).Select(r => r.Ref)];
         if (challenges.Count > 0)
             return new(StepKind.Recheck, waiting, challenges[0].Points[0]);
@@ -82,9 +80,9 @@ public sealed record NextStep(
             return new(StepKind.WaitToSettle, waiting, Wait: ValidityRules.SettledAfter - now.SinceWork);
         if (now.Defrost == FactState.Refrigerating && now.SinceDefrost < ValidityRules.SettledAfterDefrost)
             return new(StepKind.WaitToSettle, waiting, Wait: ValidityRules.SettledAfterDefrost - now.SinceDefrost);
-        if (!gaugesWanted)
+        if (!input.GaugesWanted)
             return now.BoxAboveTarget is null ? new(StepKind.LogPoint, [], MeasuringPoint.BoxAir) : null;
-        return AskedReading(results) ?? TakenTooEarly(results);
+        return AskedReading(results, input.Again) ?? TakenTooEarly(results);
     }
 
     private static StepKind WhenStopped(OperatingConditions now) => now switch
@@ -109,12 +107,23 @@ public sealed record NextStep(
         _ => null,
     };
 
-    /// <summary>The one reading that would unlock the most results at once; ties go to the earlier point of the walk.</summary>
-    public static NextStep? AskedReading(IReadOnlyList<CircuitResult> results)
+    /// <summary>The results that faults are told apart by: once they are there, no further reading is asked for.</summary>
+    private static readonly ResultKind[] Deciding =
+    [
+        ResultKind.SuperheatCoil, ResultKind.Subcooling, ResultKind.EvaporatorTd, ResultKind.CondenserSplit,
+        ResultKind.CondensingLow, ResultKind.CondensingHigh,
+    ];
+
+    /// <summary>The one reading that would unlock the most results at once; ties go to what was measured before the work, then to the
+    /// earlier point of the walk.</summary>
+    /// <param name="again">Points that were measured before the last work.</param>
+    public static NextStep? AskedReading(IReadOnlyList<CircuitResult> results, IReadOnlySet<PointRef>? again = null)
     {
         var open = results.Where(r => r.Missing.Count > 0).ToList();
-        var best = open.SelectMany(r => r.Missing).Distinct()
-            .OrderByDescending(p => open.Count(r => r.Missing.Count == 1 && r.Missing[0] == p))
+        var deciding = open.Where(r => Deciding.Contains(r.Kind)).ToList();
+        var best = deciding.SelectMany(r => r.Missing).Distinct()
+            .OrderByDescending(p => deciding.Count(r => r.Missing.Count == 1 && r.Missing[0] == p))
+            .ThenByDescending(p => again?.Contains(p) == true)
             .ThenByDescending(p => open.Count(r => r.Missing.Contains(p)))
             .ThenBy(p => p)
             .Select(p => (PointRef?)p).FirstOrDefault();

@@ -51,9 +51,25 @@ public class CircuitBenchTests
         Assert.NotNull(analysis[ResultKind.EvaporatorTd].Value);
         Assert.Null(analysis[ResultKind.SuperheatCoil].Value);
         Assert.Equal([SuctionLineCoil], analysis[ResultKind.SuperheatCoil].Missing);
-        // Suction alone waits for three more results; head pressure would give condensing and the compression ratio at once.
-        Assert.Equal(DischargePressure, NextStep.AskedReading(analysis.Results)!.Point);
-        Assert.Equal([ResultKind.Condensing, ResultKind.CompressionRatio], NextStep.AskedReading(analysis.Results)!.Unlocks);
+        // One reading more gives the superheat, which decides; head pressure alone would give nothing that does.
+        Assert.Equal(SuctionLineCoil, NextStep.AskedReading(analysis.Results)!.Point);
+        Assert.Equal([ResultKind.SuperheatCoil], NextStep.AskedReading(analysis.Results)!.Unlocks);
+    }
+
+    [Fact]
+    public void Once_the_results_that_decide_are_there_nothing_more_is_asked_for()
+    {
+        var analysis = Bench.Analyse([.. Bench.Consistent().Where(r => r.Point != DischargeLine)]);
+        Assert.Null(analysis[ResultKind.DischargeTemperature].Value);
+        Assert.Null(NextStep.AskedReading(analysis.Results));
+    }
+
+    [Fact]
+    public void What_was_measured_before_the_work_is_taken_again_first()
+    {
+        var analysis = Bench.Analyse([Bench.At(SuctionPressure, 1.2, Unit.Bar)]);
+        Assert.Equal(BoxAir, NextStep.AskedReading(analysis.Results)!.Point);
+        Assert.Equal(SuctionLineCoil, NextStep.AskedReading(analysis.Results, new HashSet<PointRef> { SuctionLineCoil })!.Point);
     }
 
     [Fact]

@@ -20,13 +20,8 @@ public static class CircuitOfVisit
         public StandingResult? Standing => visit.Of<CircuitJudgement>()?.Standing;
 
         /// <summary>The reading the map asks for: to be checked, or the one that unlocks most; none while something is dangerous.</summary>
-        public PointRef? Asked => visit.Next is { Order: TaskOrder.Danger } ? null : visit.Analysis switch
-        {
-            null => null,
-            { Next: var next } when visit.Of<CircuitJudgement>() is { AreGaugesWanted: false } => next?.Point,
-            { Next: { Kind: StepKind.Recheck or StepKind.LogAgain, Point: { } point } } => point,
-            var analysis => NextStep.AskedReading(analysis.Results)?.Point,
-        };
+        public PointRef? Asked =>
+            visit.Next is { Order: TaskOrder.Danger } ? null : visit.Of<CircuitJudgement>()?.AskedPoint;
 
         /// <summary>The gravest verdict on a reading from the results that rest on it; a reading that no result uses yet counts.</summary>
         public ValidityLevel LevelOf(PointRef point) =>
