@@ -94,7 +94,7 @@ public sealed class DefrostTests : IDisposable
             + @"the last 1[6-8] min \(\d\d % of the heat\) only heated the coil and box\.$", verdict);
         person.See("[data-code='defrost.over-run']");
         person.ReadUntil("[data-code='defrost.sensor-lags']", "sits too cold");
-        person.ReadUntil("[data-code='defrost.vapour']", "heat after clear");
+        person.ReadUntil("[data-code='defrost.vapour']", "min after clear");
         person.ReadUntil("[data-remedy=MoveSensor]", "clears last");
         Assert.True(person.SeesNow(".defrost-chart.tall"));
         person.Station("record").ReadUntil(".timeline", "defrost: heat on");

@@ -68,7 +68,7 @@ public sealed class SensorTests : IDisposable
         Fill("coil", "-23.8", "113k", "-29.7");
         person.Press("Keep the round").ReadUntil("[data-mended=box]", "and good");
         person.ReadUntil("[data-code='sensor.sensor-or-place'] .verdict", "drifted, or it is not where it should be");
-        person.ReadUntil("[data-consequence]", "runs to its time limit");
+        person.ReadUntil("[data-consequence]", "runs to its maximum time");
         Fill("coil", "0", "36.5k", "");
         person.Press("These were in a bath").See("[data-step=WarmBath]");
         app.Later(9);

@@ -19,7 +19,8 @@ public sealed record AsFoundRecord(DateTimeOffset? FrozenAt, IReadOnlyList<Obser
     {
         var frozenAt = timeline.Standing.Where(e => e is IChangesUnit { ChangesUnit: true }).Select(e => (DateTimeOffset?)e.At)
             .FirstOrDefault();
-        var facts = timeline.Standing.OfType<ObservationEntry>().Where(o => frozenAt is null || o.At <= frozenAt).ToList();
+        var facts = timeline.Standing.OfType<ObservationEntry>().Where(o => frozenAt is null || o.At < frozenAt)
+            .GroupBy(o => (o.Fact, o.Index)).Select(g => g.Last()).ToList();
         var missing = EasilyWipedOut.Where(f => unit.MakeUp.Facts.Contains(f) && !IsOnRecord(f, facts, unit));
         return new(frozenAt, facts, [.. missing]);
     }

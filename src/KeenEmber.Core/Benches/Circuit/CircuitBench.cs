@@ -88,7 +88,9 @@ public sealed class CircuitBench : IBench
             {
                 var series = CircuitSeries.Analyse(refrigerant, part.Samples().Where(s => s.At >= from));
                 var input = new CircuitInput(refrigerant, visit.Unit.MakeUp, readings) { Series = series, Standing = standing?.Verdict };
-                analyses.Add(CircuitCalculation.Analyse(input, part.ConditionsAt(end)));
+                // As it was while it was measured: what is noted last may be the result of the work already.
+                var moment = readings.Count > 0 ? readings.Values.Max(r => r.At) : end;
+                analyses.Add(CircuitCalculation.Analyse(input, part.ConditionsAt(moment)));
             }
 
             from = work;

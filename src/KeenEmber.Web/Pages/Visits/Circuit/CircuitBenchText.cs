@@ -85,6 +85,13 @@ public sealed class CircuitBenchText() : BenchText("circuit")
 
     public override string? ReportPart => "/Pages/Visits/Circuit/_Report.cshtml";
 
+    /// <summary>What was so, without what to do about it: on paper that is over.</summary>
+    public static string OnPaper(string sentence) =>
+        sentence.IndexOf(". ", StringComparison.Ordinal) is > 0 and var end ? sentence[..(end + 1)] : sentence;
+
+    /// <summary>What a finding rests on, in one line.</summary>
+    public static string Rests(Finding finding, VisitView view) => string.Join(" ", Evidence(finding, view.Units, view.MakeUp));
+
     private static string Headline(string code) => code switch
     {
         CircuitPatterns.AirFirst => "Not enough air through the coil. Fix airflow and ice before judging the charge.",
@@ -144,7 +151,7 @@ public sealed class CircuitBenchText() : BenchText("circuit")
         if (finding.Values.Count + finding.Seen.Count > 0)
             yield return $"For it: {Signs(finding.Values, finding.Seen, units, makeUp)}.";
         if (finding.Against.Count + finding.SeenAgainst.Count > 0)
-            yield return $"Against it: {Signs(finding.Against, finding.SeenAgainst, units, makeUp)}.";
+            yield return $"Against it: {Signs(finding.Against, finding.SeenAgainst, units, makeUp, isSeen: false)}.";
         if (finding.WouldConfirm.Count > 0)
             yield return $"To confirm: {CircuitText.List(finding.WouldConfirm.Select(n => FactOrResult(n, makeUp)))}.";
         yield return $"Evidence: {Strength(finding.Strength)}.";
@@ -154,20 +161,22 @@ public sealed class CircuitBenchText() : BenchText("circuit")
         name.Contains('.', StringComparison.Ordinal) ? Fact(name) : CircuitText.Name(ResultRef.Parse(name), makeUp);
 
     private static string Signs(
-        IReadOnlyDictionary<string, double> values, IReadOnlyList<string> seen, UnitText units, CircuitMakeUp makeUp) =>
+        IReadOnlyDictionary<string, double> values, IReadOnlyList<string> seen, UnitText units, CircuitMakeUp makeUp,
+        bool isSeen = true) =>
         string.Join(", ", values
         .Select(v => (Of: ResultRef.Parse(v.Key), v.Value))
         .Select(v => $"{CircuitText.Name(v.Of, makeUp)} {units.Result(CircuitResult.QuantityOf(v.Of.Kind), v.Value)}")
-        .Concat(seen.Select(Fact)));
+        .Concat(seen.Select(name => Fact(name, isSeen))));
 
     /// <summary>A fact as a finding names it: "SightGlass.Bubbles".</summary>
-    private static string Fact(string name)
+    /// <param name="isSeen">It is so; else it would speak for the finding, and is seen to be otherwise.</param>
+    private static string Fact(string name, bool isSeen = true)
     {
         var parts = name.Split('.');
         if (parts[0] == CircuitPatterns.StandingSign)
             return parts[1] == nameof(StandingVerdict.Normal) ? "standing pressure normal"
                 : parts[1] == nameof(StandingVerdict.ShortOfLiquid) ? "standing pressure far too low" : "standing pressure too high";
-        return $"{FactText.Name(Enum.Parse<AsFound>(parts[0]))} {FactText.Name(Enum.Parse<FactState>(parts[1]))}";
+        return $"{FactText.Name(Enum.Parse<AsFound>(parts[0]))} {(isSeen ? "" : "not ")}{FactText.Name(Enum.Parse<FactState>(parts[1]))}";
     }
 
     private static string Step(NextStep step, CircuitMakeUp makeUp) => step.Kind switch

@@ -19,15 +19,20 @@ public sealed class CircuitMap
     private readonly Svg svg = new();
     private readonly string hatch;
 
-    private CircuitMap(VisitView view, bool wide)
+    private readonly bool isOnPaper;
+
+    private CircuitMap(VisitView view, bool wide, bool isOnPaper = false)
     {
-        this.view = view;
+        (this.view, this.isOnPaper) = (view, isOnPaper);
         shown = [.. Shown(view)];
         layout = wide ? MapLayout.Landscape(view.MakeUp, shown) : MapLayout.Portrait(view.MakeUp, shown);
         hatch = $"hatch-{layout.Name}";
     }
 
     public static IHtmlContent DrawWide(VisitView view) => new CircuitMap(view, wide: true).Draw();
+
+    /// <summary>For a report: nothing is asked for, and what was not measured has no tag.</summary>
+    public static IHtmlContent DrawOnPaper(VisitView view) => new CircuitMap(view, wide: true, isOnPaper: true).Draw();
 
     public static IHtmlContent DrawTall(VisitView view) => new CircuitMap(view, wide: false).Draw();
 
@@ -44,11 +49,11 @@ public sealed class CircuitMap
     {
         svg.Open(layout.Width, layout.Height, $"circuit-map {layout.Name}", $"Circuit of {view.Equipment.Tag}");
         svg.HatchPattern(hatch);
-        foreach (var point in shown.Where(p => layout.Tags[p].Thread.Length > 0))
+        foreach (var point in shown.Where(p => layout.Tags[p].Thread.Length > 0 && (!isOnPaper || view.Readings.ContainsKey(p))))
             svg.Path(layout.Tags[point].Thread, "thread");
         new PartDrawing(svg, view, layout, hatch, labelsOnRiser: !shown.Contains(MeasuringPoint.LiquidAfterDrier)).Draw();
         DrawMainResults();
-        foreach (var point in shown)
+        foreach (var point in shown.Where(p => !isOnPaper || view.Readings.ContainsKey(p)))
             DrawTag(point, layout.Tags[point]);
         return svg.Close();
     }
@@ -62,7 +67,7 @@ public sealed class CircuitMap
         if (view.Analysis is not { } analysis)
             return;
         var (x, y) = layout.Results;
-        foreach (var (kind, i) in MainResults.Select((k, i) => (k, i)))
+        foreach (var (kind, i) in MainResults.Where(k => !isOnPaper || analysis[k].Value is not null).Select((k, i) => (k, i)))
         {
             var result = analysis[kind];
             var top = y + i * layout.ResultStep;
@@ -109,7 +114,7 @@ public sealed class CircuitMap
     {
         var reading = view.Readings.GetValueOrDefault(point);
         var earlier = view.History[point].FirstOrDefault();
-        var asked = view.Asked == point;
+        var asked = view.Asked == point && !isOnPaper;
         var level = view.LevelOf(point);
         var isBefore = reading is not null && view.IsBeforeWork(reading);
         var state = StateOf(asked, reading is null, isBefore, level);
@@ -129,7 +134,7 @@ public sealed class CircuitMap
         svg.Text(x + 10, y + 19, view.Name(point), "tag-label");
         svg.Text(x + 10, y + 42, value, reading is null ? "tag-empty" : "tag-value");
         if (third.Length > 0)
-            svg.Text(x + 10, y + 61, third, earlier?.Moved == true ? "tag-earlier moved" : "tag-earlier");
+            svg.Text(x + 10, y + 61, third, earlier?.Moved == true && !isBefore ? "tag-earlier moved" : "tag-earlier");
         svg.CloseLink();
     }
 

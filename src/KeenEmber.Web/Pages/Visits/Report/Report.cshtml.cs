@@ -1,5 +1,8 @@
+using KeenEmber.Application;
 using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Cases;
 using KeenEmber.Core.Findings;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
@@ -27,8 +30,39 @@ public sealed class ReportModel(VisitViews views, SignedReportStore reports) : P
 
     public VisitView View { get; private set; } = null!;
 
-    /// <summary>Work on the unit, and what was found changed on it.</summary>
-    public IEnumerable<Entry> Done => View.Timeline.Standing.Where(e => e is IChangesUnit { ChangesUnit: true } or ChangeEntry);
+    /// <summary>Work on the unit.</summary>
+    public IEnumerable<Entry> Done => View.Timeline.Standing.Where(e => e is IChangesUnit { ChangesUnit: true });
+
+    /// <summary>What somebody had changed before and was found so.</summary>
+    public IEnumerable<Entry> FoundSo => View.Timeline.Standing.OfType<ChangeEntry>().Where(c => c.FoundSo);
+
+    /// <summary>States of the app and not of the unit: nobody reads them on paper.</summary>
+    private static readonly HashSet<string> NoStates =
+    [
+        CircuitJudgement.NoReadings, CircuitJudgement.NotEnough, CircuitJudgement.MeasureAgain, CircuitJudgement.NotPossible,
+        CircuitJudgement.UnknownRefrigerant, CircuitJudgement.MayBeInDefrost, VisitCase.NothingToSay, SafeJudging.CouldNotJudge,
+    ];
+
+    /// <summary>How the unit stands at the end, and what its box did.</summary>
+    public IEnumerable<string> HowItWasLeft
+    {
+        get
+        {
+            if (!NoStates.Contains(View.Stands.Code))
+                yield return View.StandsInWords;
+            var boxes = View.Timeline.Standing.OfType<ReadingEntry>().Where(r => r.Point == MeasuringPoint.BoxAir).ToList();
+            string Box(ReadingEntry r) => $"{View.Units.Temperature(r.Value.Temperature.Kelvin)} at {View.Clock.Time(r.At)}";
+            if (boxes.Count == 1)
+                yield return $"Box air {Box(boxes[0])}.";
+            else if (boxes.Count > 1)
+                yield return $"Box air {Box(boxes[0])}, {Box(boxes[^1])}.";
+        }
+    }
+
+    /// <summary>Why results are not usable in full, each reason once.</summary>
+    public IEnumerable<string> Reasons => Results.SelectMany(r => r.Validity.Reasons, (r, reason) => (Result: r, reason.Code))
+        .GroupBy(r => r.Code, r => View.Name(r.Result.Ref))
+        .Select(g => $"{CircuitText.Reason(g.Key)} {CircuitText.Sentence(CircuitText.List(g.Distinct()))}.");
 
     /// <summary>Whether the sign-off says that its causes explain a finding; nothing before it.</summary>
     public string Explained(Finding finding) => Explained(finding.Code);

@@ -1,0 +1,83 @@
+using AngleSharp.Dom;
+
+namespace KeenEmber.Web.Tests.Visits;
+
+/// <summary>What a report says, in the order in which it is read: cause, what was found, what was done, how it was left.</summary>
+public sealed class ReportTests : IAsyncLifetime
+{
+    private readonly TestApp app = new();
+    private Technician isolde = null!;
+    private string visit = "";
+
+    public async ValueTask InitializeAsync()
+    {
+        isolde = new(app);
+        visit = await isolde.StartVisit(await isolde.AddUnit());
+        await isolde.Log(visit, "box -8, comp on 40 min, head 25, cond fan off, fans on, coil clear");
+        app.Clock.Advance(TimeSpan.FromMinutes(20));
+        using var part = await isolde.Send(
+            visit + "/changes", "handler=Part", ("component", "CondenserFanCapacitor/1"), ("failure", "5.2 of 8 µF"));
+        app.Clock.Advance(TimeSpan.FromMinutes(60));
+        await isolde.Log(visit, "box -19, cond fan on");
+    }
+
+    public ValueTask DisposeAsync()
+    {
+        isolde.Dispose();
+        app.Dispose();
+        return ValueTask.CompletedTask;
+    }
+
+    private async Task<IElement> Report(string audience = "") => (await isolde.Open($"{visit}/report{audience}")).QuerySelector(".report")!;
+
+    private async Task SignOff(string cause)
+    {
+        using var signed = await isolde.Send(visit + "/close", "handler=SignOff", ("rootCause", cause));
+    }
+
+    [Fact]
+    public async Task The_cause_as_signed_leads_and_the_repair_is_not_how_it_stands()
+    {
+        await SignOff("capacitor of the condenser fan");
+        var report = await Report();
+        Assert.StartsWith(
+            "Cause|What was found|What was done|How it was left|Open items|Recommended",
+            string.Join('|', report.QuerySelectorAll("h2").Select(h => h.TextContent.Split(',')[0].Trim())), StringComparison.Ordinal);
+        Assert.Equal("Root cause: capacitor of the condenser fan", report.QuerySelector(".lead-line")!.TextContent.Trim());
+        Assert.Contains("The condenser fan is stopped with the compressor on.", report.TextContent, StringComparison.Ordinal);
+        Assert.DoesNotContain("Get it running", report.TextContent, StringComparison.Ordinal);
+        var left = report.QuerySelector("[data-report=left]")!.TextContent;
+        Assert.Contains("Box air -8.0 °C at 09:00, -19.0 °C at 10:20.", left, StringComparison.Ordinal);
+        Assert.DoesNotContain("stopped", left, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("")]
+    [InlineData("?for=customer")]
+    public async Task Nothing_of_the_app_is_said_on_paper(string audience)
+    {
+        await SignOff("capacitor of the condenser fan");
+        var report = (await Report(audience)).TextContent;
+        Assert.DoesNotContain("tap to log", report, StringComparison.Ordinal);
+        Assert.DoesNotContain("Not enough to judge", report, StringComparison.Ordinal);
+        Assert.DoesNotContain("Measure again", report, StringComparison.Ordinal);
+        Assert.DoesNotContain("needs ", report, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Before_the_sign_off_no_cause_is_made_up()
+    {
+        var report = (await Report()).TextContent;
+        Assert.DoesNotContain("Root cause", report, StringComparison.Ordinal);
+        Assert.Contains("Not signed off", report, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Each_reason_is_said_once()
+    {
+        await isolde.Log(visit, "comp on 5 min, suction 0.8, line -20, head 12, liquid 24, ambient 20");
+        var report = await Report();
+        Assert.True(report.QuerySelectorAll(".table tbody tr").Count(row => row.TextContent.Contains("provisional")) > 3);
+        Assert.Equal(2, report.TextContent.Split("Under 15 min of running").Length);
+    }
+}
