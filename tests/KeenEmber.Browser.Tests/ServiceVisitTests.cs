@@ -111,7 +111,7 @@ public sealed class ServiceVisitTests : IDisposable
             var text = string.Join(' ', pdf.GetPages().Select(p => string.Join(' ', p.GetWords().Select(w => w.Text))));
             foreach (
                 var said in new[] { "water in the motor", "Contributing: drain blocked", "two tubs lost", "torn gasket: new gasket",
-                "a whole defrost watched to its end", "Maren Oakhurst", "Urgency: at once", "Not on record" })
+                "a whole defrost watched to its end", "Maren Oakhurst", "Urgency: at once", "Not recorded before the work" })
                 Assert.Contains(said, text, StringComparison.Ordinal);
             Assert.DoesNotContain("Back to the visit", text, StringComparison.Ordinal);
             Assert.InRange(pdf.NumberOfPages, 1, 5);

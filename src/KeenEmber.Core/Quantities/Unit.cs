@@ -189,7 +189,11 @@ public sealed record Unit(
     /// <param name="wanted">What is asked for, where a spelling means several things; a unit of another kind is found all the same.</param>
     public static Unit? Find(string spelling, QuantityKind? wanted = null)
     {
-        var plain = string.Concat(spelling.Where(c => !char.IsWhiteSpace(c))).ToLowerInvariant().Replace('º', '°');
+        var typed = string.Concat(spelling.Where(c => !char.IsWhiteSpace(c)));
+        var plain = typed.ToLowerInvariant().Replace('º', '°');
+        // A thousandth of an ohm and a million of them differ by the size of a letter, and only one of them is here.
+        if (typed.StartsWith('m') && Spellings.GetValueOrDefault(plain) == Megaohm && plain != "megohm")
+            return null;
         return wanted is { } kind && SpellingsOf.TryGetValue((kind, plain), out var unit) ? unit : Spellings.GetValueOrDefault(plain);
     }
 }

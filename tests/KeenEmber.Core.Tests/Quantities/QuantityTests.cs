@@ -13,6 +13,16 @@ public class QuantityTests
         QuantityReader.Read(text, QuantityKind.Temperature, units ?? UnitPreference.Metric).Value!.Temperature.Celsius;
 
     [Theory]
+    [InlineData("1.2 MΩ", true)]
+    [InlineData("1.2 Mohm", true)]
+    [InlineData("1.2 megohm", true)]
+    [InlineData("1.2 mΩ", false)]
+    [InlineData("1.2 mohm", false)]
+    public void A_milliohm_is_never_taken_for_a_megohm(string text, bool isRead) =>
+        Assert.Equal(
+            isRead ? 1_200_000 : null, QuantityReader.Read(text, QuantityKind.Resistance, UnitPreference.Metric).Value?.Si(default));
+
+    [Theory]
     [InlineData("21", 246.11)]
     [InlineData("21 psi", 246.11)]
     [InlineData("21psig", 246.11)]

@@ -33,9 +33,9 @@ public sealed record BoxDoor(double WidthM, double HeightM, double OpeningsPerDa
 /// <summary>How much frost a coil gets in a day from the air that comes in.</summary>
 public static class FrostLoad
 {
-    /// <summary>Part of the full exchange flow that a door opened for a short while reaches (ASHRAE Handbook Refrigeration, chapter 24: 0.8
-    /// for cyclical use with a difference of 11 K or more).</summary>
-    public const double DoorwayFlowFactor = 0.8;
+    /// <summary>Part of the full exchange flow that a door in cyclical use reaches, by how much warmer it is outside (ASHRAE Handbook
+    /// Refrigeration, infiltration by air exchange: 0.8 from 11 K on, 1.1 below).</summary>
+    public static double DoorwayFlowFactor(double differenceK) => differenceK >= 11 ? 0.8 : 1.1;
 
     /// <summary>kg of ice a day: doors by the exchange flow of Gosney and Olama (1975), leaks and ventilation by their air
     /// changes.</summary>
@@ -49,19 +49,24 @@ public static class FrostLoad
         var wetter = outside.HumidityRatio(pressureKpa) - box.HumidityRatio(pressureKpa);
         var airKgPerDay = leakM3PerHour * 24 * outside.Density(pressureKpa);
         if (door is { } d)
-            airKgPerDay += DoorFlow(
-                d, box.Density(pressureKpa), outside.Density(pressureKpa)) * d.OpeningsPerDay * d.SecondsOpen * outside.Density(
-                pressureKpa);
+        {
+            // The formula counts the exchange by the weight of the cold air that runs out.
+            var cold = box.Density(pressureKpa);
+            airKgPerDay += DoorFlow(d, cold, outside.Density(pressureKpa)) * DoorwayFlowFactor(outside.TempC - box.TempC)
+                * d.OpeningsPerDay * d.SecondsOpen * cold;
+        }
+
         return Math.Max(0, wetter * airKgPerDay);
     }
 
-    /// <summary>m³/s of outside air through an open door: 0.221 A √(g H) √(1 - ρo/ρi) Fm^1.5, Fm = (2 / (1 + (ρi/ρo)^(1/3))).</summary>
+    /// <summary>m³/s through a door that stands open all the time: 0.221 A √(g H) √(1 - ρo/ρi) Fm^1.5,
+    /// Fm = (2 / (1 + (ρi/ρo)^(1/3))).</summary>
     private static double DoorFlow(BoxDoor door, double inside, double outside)
     {
         if (inside <= outside)
             return 0;
         var mixing = 2 / (1 + Math.Cbrt(inside / outside));
         return 0.221 * door.WidthM * door.HeightM * Math.Sqrt(9.81 * door.HeightM) * Math.Sqrt(1 - outside / inside) * Math.Pow(
-            mixing, 1.5) * DoorwayFlowFactor * (1 - door.Curtain);
+            mixing, 1.5) * (1 - door.Curtain);
     }
 }

@@ -117,6 +117,12 @@ public class DefrostPlanTests
         var door = new BoxDoor(1.2, 2.2, 60, 20);
         var open = FrostLoad.KgPerDay(box, dock, door, 0, 101.325);
         Assert.InRange(open, 5, 25);
+        // ASHRAE: 0.221 A √(gH) √(1 - 1.204/1.393) Fm^1.5 × 0.8 × 1200 s × 1.393 kg/m³ × (9.0 - 0.5) g/kg, worked by hand.
+        var mixing = Math.Pow(2 / (1 + Math.Cbrt(1.3934 / 1.2083)), 1.5);
+        Assert.Equal(
+            0.221 * 1.2 * 2.2 * Math.Sqrt(9.81 * 2.2) * Math.Sqrt(1 - 1.2083 / 1.3934) * mixing
+            * 0.8 * 1200 * 1.3934 * (0.00898 - 0.00053), open, open * 0.02);
+        Assert.Equal((0.8, 1.1), (FrostLoad.DoorwayFlowFactor(11), FrostLoad.DoorwayFlowFactor(10.9)));
         Assert.Equal(0.15 * open, FrostLoad.KgPerDay(box, dock, door with { Curtain = 0.85 }, 0, 101.325), 6);
         Assert.Equal(0, FrostLoad.KgPerDay(box, new(-30, 0.5), door, 10, 101.325));
         Assert.Equal(0, FrostLoad.KgPerDay(new(20, 0.4), new(4, 1), door, 0, 101.325));
