@@ -50,7 +50,7 @@ public sealed class WaysInTests(DemoApp demo, ITestOutputHelper output) : IClass
         person.Run<object>("document.activeElement.blur(); return null");
         person.Keys("m").See("#point-form.open");
         Assert.Equal("value", person.FocusedId());
-        person.Keys("30" + Keys.Enter).ReadUntil("[data-point=LiquidLine] .tag-value", "30.0 °C");
+        person.Keys("30" + Keys.Enter).ReadUntil("[data-point=CondenserAir] .tag-value", "30.0 °C");
         person.Keys(Keys.Escape).Keys("0").See(".station.here[href$='/prove']");
     }
 
