@@ -49,7 +49,7 @@ public class WorkDividesTests
     public void Nothing_measured_since_says_so_and_keeps_what_was_found()
     {
         var visit = Worked.Of([.. Runs, .. Starved(5), Part(20, WorkArea.Circuit)]);
-        Assert.Equal(CircuitJudgement.MeasureAgain, visit.Stands.Code);
+        Assert.Equal((CircuitJudgement.MeasureAgain, ""), (visit.Stands.Code, visit.Stands.Detail));
         Assert.Contains(visit.Found, f => f.Bench == "circuit");
         Assert.NotEmpty(visit.Results);
     }

@@ -80,4 +80,14 @@ public sealed class ReportTests : IAsyncLifetime
         Assert.True(report.QuerySelectorAll(".table tbody tr").Count(row => row.TextContent.Contains("provisional")) > 3);
         Assert.Equal(2, report.TextContent.Split("Under 15 min of running").Length);
     }
+
+    [Fact]
+    public async Task A_visit_that_has_ended_asks_for_nothing_any_more()
+    {
+        app.Clock.Advance(TimeSpan.FromMinutes(5));
+        using var part = await isolde.Send(visit + "/changes", "handler=Part", ("component", "Drier/1"), ("failure", "blocked"));
+        app.Clock.Advance(TimeSpan.FromDays(1));
+        var panel = (await isolde.Open(visit + "/circuit")).QuerySelector(".stands")!.TextContent;
+        Assert.Contains("Work was done; nothing was measured after it.", panel, StringComparison.Ordinal);
+    }
 }

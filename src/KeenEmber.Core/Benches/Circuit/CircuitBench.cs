@@ -61,6 +61,7 @@ public sealed class CircuitBench : IBench
         {
             AsFound = visit.Judging.Of<IReadOnlyList<CircuitAnalysis>>("as found", () => FoundIn(visit, refrigerant), []),
             IsWorkedOn = work is not null,
+            IsOver = !visit.Visit.IsUnderWay(visit.Now),
             AreGaugesWanted = gaugesWanted,
             Again = input.Again,
             IsInDefrost = visit.Conditions.IsInDefrost,

@@ -33,6 +33,9 @@ public sealed record CircuitJudgement(
     /// <summary>Nothing has been measured yet.</summary>
     public const string NoReadings = "circuit.no-readings";
 
+    /// <summary>Detail of <see cref="MeasureAgain"/> on a visit that has ended.</summary>
+    public const string Over = "over";
+
     /// <summary>Nothing was measured since the last work.</summary>
     public const string MeasureAgain = "circuit.measure-again";
 
@@ -56,6 +59,9 @@ public sealed record CircuitJudgement(
 
     /// <summary>What each part of the visit showed before the work that ended it, the earliest first.</summary>
     public IReadOnlyList<CircuitAnalysis> AsFound { get; init; } = [];
+
+    /// <summary>The visit has ended.</summary>
+    public bool IsOver { get; init; }
 
     /// <summary>Work was done on the visit: what was read before it is judged no more.</summary>
     public bool IsWorkedOn { get; init; }
@@ -111,7 +117,7 @@ public sealed record CircuitJudgement(
         if (!HasReadings)
             return Finding.Of(NoReadings);
         if (IsWorkedOn && Analysis.Results.All(r => r.Basis.Count == 0))
-            return Finding.Of(MeasureAgain);
+            return Finding.Of(MeasureAgain) with { Detail = IsOver ? Over : "" };
         var usable = Analysis.Results.Count(r => r.IsUsable);
         return usable == Analysis.Results.Count ? Finding.Of(NoKnownFault)
             : Finding.Of(

@@ -24,6 +24,8 @@ public sealed class CircuitBenchText() : BenchText("circuit")
                 "The coil is starved, but liquid is available. Check the capillary tube and the drier for a restriction.",
             CircuitPatterns.HighHead when finding.Detail == CircuitPatterns.OverWater =>
                 "It condenses too far above its water: look at the flow, for scale, and at the water valve's setting.",
+            CircuitJudgement.MeasureAgain when finding.Detail == CircuitJudgement.Over =>
+                "Work was done; nothing was measured after it.",
             CircuitJudgement.UnknownRefrigerant =>
                 $"{finding.Detail} is not in the catalogue: readings are kept, but nothing can be computed.",
             CircuitJudgement.NotEnough =>

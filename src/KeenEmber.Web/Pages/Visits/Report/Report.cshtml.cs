@@ -48,8 +48,9 @@ public sealed class ReportModel(VisitViews views, SignedReportStore reports) : P
     {
         get
         {
+            // What to do now is over on paper, unless somebody can be hurt.
             if (!NoStates.Contains(View.Stands.Code))
-                yield return View.StandsInWords;
+                yield return View.Stands.Bench == "danger" ? View.StandsInWords : CircuitBenchText.OnPaper(View.StandsInWords);
             var boxes = View.Timeline.Standing.OfType<ReadingEntry>().Where(r => r.Point == MeasuringPoint.BoxAir).ToList();
             string Box(ReadingEntry r) => $"{View.Units.Temperature(r.Value.Temperature.Kelvin)} at {View.Clock.Time(r.At)}";
             if (boxes.Count == 1)
