@@ -100,7 +100,8 @@ public sealed class CircuitBenchText() : BenchText("circuit")
         CircuitPatterns.CondenserFanStopped =>
             "The condenser fan is stopped with the compressor on. Get it running before judging anything else.",
         CircuitPatterns.NotRunning => "The compressor is off. Check whether the control is calling.",
-        CircuitPatterns.NotStarting => "The call arrives, but the compressor does not start: overload, start components or the compressor.",
+        CircuitPatterns.NotStarting =>
+            "The call arrives, but the compressor does not start: overload, a safety control, start components or itself.",
         CircuitPatterns.ShortOfCharge => "Looks low on charge. Find the leak before adding refrigerant.",
         CircuitPatterns.CoilStarved => "The coil is starved, but liquid is available. Check for a restriction or a closed valve.",
         CircuitPatterns.CoilNotLoaded => "Too little heat reaches the coil. Check for ice, dirt, a stopped fan or blocked return.",
@@ -219,6 +220,7 @@ public sealed class CircuitBenchText() : BenchText("circuit")
             StepKind.LetDefrostEnd => "Note when it ended. Readings are usable 10 min later. Hot heaters: gloves.",
             StepKind.TestStartParts =>
                 "Isolate and lock out; discharge the capacitor before touching it. Hot shell: an open overload may only need to cool. "
+                + "A pressure control that is open has a reason: find it, never bypass it. "
                 + "Replace by the company's policy on start components.",
             StepKind.SeeItCall => "Turn the set point down, note what it was, and set it back.",
             StepKind.FindWhyStopped => "Trace the call first. Live tests: qualified, equipped people only.",
