@@ -56,9 +56,11 @@ public sealed record OperatingConditions(
     /// <summary>The unit's evaporator fans stand while it defrosts: electric and hot-gas defrosts, not off-cycle ones.</summary>
     public bool FansStandInDefrost { get; init; }
 
-    /// <summary>All fans stand, the compressor is not seen to run, and nobody has looked whether that is a defrost.</summary>
+    /// <summary>All fans stand, compressor and condenser fan are not seen to run, and nobody has looked whether that is a
+    /// defrost.</summary>
     public bool MayBeInDefrost => FansStandInDefrost && Defrost is null && StateOf(AsFound.ControllerMode) is null
-        && Compressor != FactState.Running && AnyFanStopped && EvaporatorFans.All(f => f == FactState.Stopped);
+        && Compressor != FactState.Running && CondenserFan != FactState.Running && AnyFanStopped
+        && EvaporatorFans.All(f => f == FactState.Stopped);
 
     /// <summary>How long ago the last work on the unit was done; null where none was.</summary>
     public TimeSpan? SinceWork { get; init; }

@@ -128,7 +128,7 @@ public sealed class CircuitBenchText() : BenchText("circuit")
         CircuitJudgement.InDefrost => "It is in its defrost. Nothing is wrong so far. Look again when it has ended.",
         CircuitJudgement.MayBeInDefrost => "Nothing runs. First see whether it is in its defrost: then that is as it should be.",
         CircuitJudgement.Satisfied => "The compressor is off and the box is at its target: that is as it should be.",
-        CircuitJudgement.Holding => "The box is at its target, and what was checked is as it should be. No gauges needed.",
+        CircuitJudgement.Holding => "The box is at its target and the compressor runs. No gauges needed.",
         CircuitJudgement.NoReadings => "No readings yet.",
         CircuitJudgement.MeasureAgain => "Work was done since the last reading. Measure again to see what it changed.",
         CircuitJudgement.NoKnownFault => "Some results are off target but match no known fault. Check each one.",

@@ -54,7 +54,8 @@ public sealed class DangerBenchText() : BenchText("danger")
         DangerBench.Gas => $"Gas was smelt {Ago(finding)}; where it came from is not recorded. Ventilate before you go in.",
         DangerBench.Burning => $"Something burnt {Ago(finding)}; what it was is not recorded. Leave it off until it is found.",
         DangerBench.Tripped => $"A breaker or fuse went {Ago(finding)}; why is not recorded. Leave it off until it is known.",
-        DangerBench.Chafed => $"A wire was chafed through {Ago(finding)}; no repair is recorded. Isolate the power before reaching in.",
+        DangerBench.Chafed =>
+            $"A wire was chafed through {Ago(finding)}; that it is sound is not recorded. Isolate the power before reaching in.",
         _ => finding.Code,
     };
 
