@@ -42,7 +42,7 @@ public class DayOfSeconds
     public DefrostResult JudgeTheWholeDay() => DefrostAnalysis.Analyse(log);
 
     [Benchmark]
-    public double? PartAndJudgeFourDefrosts() => DefrostSplit.Of(log).Max(run => DefrostAnalysis.Analyse(run).OverRunMin);
+    public double? PartAndJudgeFourDefrosts() => DefrostSplit.Of(log).Max(run => DefrostAnalysis.Analyse(run).HeatAfterClearMin);
 
     [Benchmark]
     public object DrawTheWholeDay() => DefrostChart.DrawWide(judged, null, Units, Clock);

@@ -14,7 +14,7 @@ namespace KeenEmber.Application;
 /// <summary>How the units stand, for the start page and the unit's own: kept and listed by <see cref="StandingStore"/>, judged here when
 /// something has changed.</summary>
 public sealed class Board(
-    StandingStore standings, VisitStore visits, VisitDesk desk, IEnumerable<IBench> benches, ShopStore shops, EquipmentStore units,
+    StandingStore standings, VisitStore visits, VisitDesk desk, IEnumerable<IBench> benches, CompanyStore companies, EquipmentStore units,
         ILogger<Board> logger) : BackgroundService
 {
     /// <summary>A page makes rows anew for so long before it is shown; the rest follows beside it.</summary>
@@ -125,7 +125,7 @@ public sealed class Board(
                 failed.TryAdd(equipmentId, (0, DateTime.UtcNow + BetweenTries));
             standings.Save(
                 equipmentId, standing, changes, standing.Visits is [var last, var before, ..]
-                && last.Visit.IsCallbackAfter(before.Visit, shops.Get().Policies, before.FollowUp, DayOf(equipmentId)));
+                && last.Visit.IsCallbackAfter(before.Visit, companies.Get().Policies, before.FollowUp, DayOf(equipmentId)));
             return standing;
         }
     }
@@ -140,7 +140,7 @@ public sealed class Board(
         var current = kept.Visits.Where(v => counts.GetValueOrDefault(v.Visit.Id) == v.Entries).ToDictionary(v => v.Visit.Id);
         // What a visit says rests on those before it: one that has grown makes all later ones out of date.
         var known = ofUnit.Reverse().TakeWhile(v => current.ContainsKey(v.Id)).ToDictionary(v => v.Id, v => current[v.Id]);
-        IReadOnlyList<OpenLoop>? loops = null;
+        IReadOnlyList<OpenItem>? openItems = null;
         var judged = new List<VisitStanding>();
         foreach (var visit in ofUnit)
         {
@@ -148,20 +148,20 @@ public sealed class Board(
             if (known.TryGetValue(visit.Id, out var standing))
                 judged.Add(standing);
             else
-                judged.Add(Judge(visit, entries, ref loops));
+                judged.Add(Judge(visit, entries, ref openItems));
         }
 
-        return new(judged, loops ?? kept.Loops, Drift.Of([.. judged.Where(v => v.Results.Count > 0).Select(v => v.Results)]));
+        return new(judged, openItems ?? kept.OpenItems, Drift.Of([.. judged.Where(v => v.Results.Count > 0).Select(v => v.Results)]));
     }
 
     /// <summary>A visit that cannot even be opened says so in its row; the other visits and units stand.</summary>
-    private VisitStanding Judge(Visit visit, int entries, ref IReadOnlyList<OpenLoop>? loops)
+    private VisitStanding Judge(Visit visit, int entries, ref IReadOnlyList<OpenItem>? openItems)
     {
         try
         {
             var judging = new SafeJudging(logger, visit.Id, CancellationToken.None);
             var worked = new VisitCase(desk.Load(visit.Id)!.Record, [.. benches], judging);
-            loops ??= worked.Loops;
+            openItems ??= worked.OpenItems;
             return Judge(worked, judging, entries);
         }
         catch (Exception e) when (e is not OperationCanceledException)

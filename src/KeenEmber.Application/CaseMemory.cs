@@ -21,7 +21,7 @@ public sealed class CaseMemory : ICaseMemory, IDisposable
     private sealed record Laid(
         IReadOnlyList<Entry> Entries, Equipment Unit, Pressure Atmosphere, DateTimeOffset UnitSince, Timeline Timeline);
 
-    private sealed record Briefed(IReadOnlyList<Timeline> UpToIt, Shop Shop, Briefing Briefing);
+    private sealed record Briefed(IReadOnlyList<Timeline> UpToIt, Company Company, Briefing Briefing);
 
     /// <remarks>A visit that is read in brief for a later one has fewer entries, and so a place of its own.</remarks>
     public Timeline TimelineOf(Visit visit, IReadOnlyList<Entry> entries, Equipment unit, Pressure atmosphere, DateTimeOffset unitSince)
@@ -35,13 +35,13 @@ public sealed class CaseMemory : ICaseMemory, IDisposable
     }
 
     /// <inheritdoc/>
-    public Briefing BriefingOf(Visit last, IReadOnlyList<Timeline> upToIt, Shop shop, Func<Briefing> workOut)
+    public Briefing BriefingOf(Visit last, IReadOnlyList<Timeline> upToIt, Company company, Func<Briefing> workOut)
     {
         if (kept.Get<Briefed>((last.Id, nameof(Briefed))) is { } before && before.UpToIt.SequenceEqual(upToIt)
-            && ReferenceEquals(before.Shop, shop))
+            && ReferenceEquals(before.Company, company))
             return before.Briefing;
         var briefing = workOut();
-        Keep((last.Id, nameof(Briefed)), new Briefed(upToIt, shop, briefing), BriefingCountsAs);
+        Keep((last.Id, nameof(Briefed)), new Briefed(upToIt, company, briefing), BriefingCountsAs);
         return briefing;
     }
 

@@ -15,7 +15,7 @@ public sealed record LoadedVisit(VisitRecord Record, TimeSpan ClockIsBehind);
 /// <summary>Loads what belongs to a visit, and takes every command that changes its record: pages, endpoints and whatever sends entries
 /// later share it.</summary>
 public sealed class VisitDesk(
-    Database database, VisitStore visits, EquipmentStore equipment, ShopStore shops, RunSeriesStore series, ICaseMemory memory,
+    Database database, VisitStore visits, EquipmentStore equipment, CompanyStore companies, RunSeriesStore series, ICaseMemory memory,
     TimeProvider time)
 {
     /// <summary>Clocks that are set by the network step back a little now and then.</summary>
@@ -30,7 +30,7 @@ public sealed class VisitDesk(
         var inFull = ofUnit.Where(v => v.StartedAt < visit.StartedAt).Take(1).Select(v => v.Id).Prepend(id);
         var entries = visits.EntriesOfEquipment(visit.EquipmentId, [.. inFull]);
         var (now, behind) = NowAfter(entries[id]);
-        return new(new(id, record, sites, shops.Get(), [.. ofUnit.Select(v => (v, entries[v.Id]))], now) { Memory = memory }, behind);
+        return new(new(id, record, sites, companies.Get(), [.. ofUnit.Select(v => (v, entries[v.Id]))], now) { Memory = memory }, behind);
     }
 
     /// <summary>Now, or just after the last entry where the machine's clock is behind it: what is written next must not hide behind what

@@ -16,14 +16,18 @@ namespace KeenEmber.Storage;
 internal static class EntryJson
 {
     internal static readonly JsonSerializerOptions Options =
-        new(JsonSerializerDefaults.Web) { Converters = { new WireNames(), new CoilNames() } };
+        new(JsonSerializerDefaults.Web)
+        {
+            Converters = { new WireNames(), new CoilNames() },
+            TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { WireNames.OfProperties } },
+        };
 
     private static readonly JsonSerializerOptions Body = new(Options)
     {
         Converters = { new TypedValueConverter() },
         RespectNullableAnnotations = true,
         RespectRequiredConstructorParameters = true,
-        TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { LeaveOutWhatEveryEntryHas } },
+        TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { LeaveOutWhatEveryEntryHas, WireNames.OfProperties } },
     };
 
     internal static string Write(Entry entry) => JsonSerializer.Serialize(entry, entry.GetType(), Body);

@@ -25,7 +25,7 @@ public sealed class EntryKinds
         ("handover", typeof(HandoverEntry)),
         ("sign-off", typeof(SignOffEntry)),
         ("photo", typeof(PhotoEntry)),
-        ("meter", typeof(MeterEntry)),
+        ("meter", typeof(InstrumentEntry)),
         ("hazards", typeof(HazardsEntry)),
         ("proof", typeof(ProofEntry)),
         ("recommendation", typeof(RecommendationEntry)),

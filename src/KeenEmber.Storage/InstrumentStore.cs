@@ -4,7 +4,7 @@ using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Storage;
 
-/// <summary>The shop's meters and their checks.</summary>
+/// <summary>The company's meters and their checks.</summary>
 public sealed class InstrumentStore(Database database)
 {
     private sealed class Row
@@ -22,7 +22,7 @@ public sealed class InstrumentStore(Database database)
 
         public Instrument ToInstrument() => new(Guid.Parse(Id), Name, Enum.Parse<QuantityKind>(Measures), Accuracy,
             CheckId is null ? null
-                : new(Guid.Parse(CheckId), Guid.Parse(Id), Database.Utc(At), By, Enum.Parse<MeterCheckKind>(Kind), Shown, Known));
+                : new(Guid.Parse(CheckId), Guid.Parse(Id), Database.Utc(At), By, Enum.Parse<InstrumentCheckKind>(Kind), Shown, Known));
     }
 
     /// <summary>Every meter in use with its last check, by name.</summary>
@@ -58,7 +58,7 @@ public sealed class InstrumentStore(Database database)
     }
 
     /// <summary>Puts a check on record; the same one sent twice is kept once.</summary>
-    public void Append(MeterCheck check)
+    public void Append(InstrumentCheck check)
     {
         using var db = database.Open();
         db.Execute("""

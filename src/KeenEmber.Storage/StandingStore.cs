@@ -21,7 +21,7 @@ public sealed record VisitStanding(
 
 /// <summary>How one unit stands over its visits.</summary>
 /// <param name="Visits">The latest first.</param>
-public sealed record UnitStanding(IReadOnlyList<VisitStanding> Visits, IReadOnlyList<OpenLoop> Loops, IReadOnlyList<Drifting> Drift)
+public sealed record UnitStanding(IReadOnlyList<VisitStanding> Visits, IReadOnlyList<OpenItem> OpenItems, IReadOnlyList<Drifting> Drift)
 {
     /// <summary>Null on a unit without visits.</summary>
     public VisitStanding? Latest => Visits.Count > 0 ? Visits[0] : null;
@@ -33,7 +33,7 @@ public sealed record UnitStanding(IReadOnlyList<VisitStanding> Visits, IReadOnly
 /// <param name="LastVisit">Null when nobody has been there.</param>
 public sealed record UnitLine(
     Guid Id, string Tag, string Name, EquipmentKind Kind, string Refrigerant, Site Site, Finding? Stands, bool NeedsAttention,
-    Visit? LastVisit, bool IsSignedOff, DateOnly? FollowUp, IReadOnlyList<OpenLoop> Loops, IReadOnlyList<Drifting> Drift)
+    Visit? LastVisit, bool IsSignedOff, DateOnly? FollowUp, IReadOnlyList<OpenItem> OpenItems, IReadOnlyList<Drifting> Drift)
 {
     /// <summary>False for a unit that has never been judged: what the line says of it is not known yet.</summary>
     public bool IsJudged { get; init; } = true;
@@ -80,7 +80,7 @@ public sealed class StandingStore(Database database)
         public string? LastVisit { get; init; }
         public bool SignedOff { get; init; }
         public string? FollowUp { get; init; }
-        public string Loops { get; init; } = "";
+        public string OpenItems { get; init; } = "";
         public string Drift { get; init; } = "";
         public int MadeOf { get; init; }
 
@@ -88,7 +88,7 @@ public sealed class StandingStore(Database database)
             Guid.Parse(Id), Tag, Name, Enum.Parse<EquipmentKind>(Kind), Refrigerant, sites[Guid.Parse(SiteId)],
             Stands.Length == 0 ? null : Of<Finding>(Stands), Needs,
             LastVisit is null ? null : Of<Visit>(LastVisit), SignedOff, FollowUp is null ? null
-                : Database.Day(FollowUp), Of<List<OpenLoop>>(Loops), Of<List<Drifting>>(Drift)) { IsJudged = MadeOf > 0 };
+                : Database.Day(FollowUp), Of<List<OpenItem>>(OpenItems), Of<List<Drifting>>(Drift)) { IsJudged = MadeOf > 0 };
     }
 
     /// <summary>The units whose row is out of date, the ones visited last first.</summary>
@@ -114,12 +114,12 @@ public sealed class StandingStore(Database database)
     public (UnitStanding Standing, int Changes, bool IsCurrent)? Find(Guid equipmentId)
     {
         using var db = database.Open();
-        return db.Query<(string Visits, string Loops, string Drift, int Changes, int MadeOf)>(
+        return db.Query<(string Visits, string OpenItems, string Drift, int Changes, int MadeOf)>(
             "SELECT visits, loops, drift, changes, made_of FROM unit_standing WHERE equipment_id = @id",
                 new { id = equipmentId.ToString() })
             .Select(r =>
                 ((UnitStanding, int, bool)?)(
-                new(Of<List<VisitStanding>>(r.Visits), Of<List<OpenLoop>>(r.Loops), Of<List<Drifting>>(r.Drift)), r.Changes,
+                new(Of<List<VisitStanding>>(r.Visits), Of<List<OpenItem>>(r.OpenItems), Of<List<Drifting>>(r.Drift)), r.Changes,
                 r.Changes == r.MadeOf))
             .SingleOrDefault();
     }
@@ -132,20 +132,21 @@ public sealed class StandingStore(Database database)
         db.Execute("""
             UPDATE unit_standing SET made_of = @changes, stands = @Stands, needs = @Needs, last_visit_at = @At, last_visit = @Visit,
                 signed_off = @SignedOff,
-                callback = @isCallback, follow_up = @FollowUp, safety = @Safety, due = @Due, drifting = @Drifting, loops = @Loops,
+                callback = @isCallback, follow_up = @FollowUp, safety = @Safety, due = @Due, drifting = @Drifting, loops = @OpenItems,
                     drift = @Drift, visits = @Visits
             WHERE equipment_id = @Id
             """, new
         {
             Id = equipmentId.ToString(), changes, isCallback,
             Stands = latest is null ? "" : Json(latest.Stands), Needs = (latest?.NeedsAttention ?? false)
-                || standing.Loops.Any(l => l.IsSafety),
+                || standing.OpenItems.Any(l => l.IsSafety),
             At = latest is null ? null : Database.Utc(latest.Visit.StartedAt), Visit = latest is null ? null : Json(latest.Visit),
             SignedOff = latest?.IsSignedOff ?? false, FollowUp = latest?.FollowUp is { } day ? Database.Day(day) : null,
-            Safety = standing.Loops.Any(l => l.IsSafety),
-            Due = standing.Loops.Where(l => l.Handover is not null).Select(l => l.Handover!.Due).DefaultIfEmpty(DateOnly.MaxValue)
+            Safety = standing.OpenItems.Any(l => l.IsSafety),
+            Due = standing.OpenItems.Where(l => l.Handover is not null).Select(l => l.Handover!.Due).DefaultIfEmpty(DateOnly.MaxValue)
                 .Min() is var due && due < DateOnly.MaxValue ? Database.Day(due) : null,
-            Drifting = standing.Drift.Count > 0, Loops = Json(standing.Loops), Drift = Json(standing.Drift), Visits = Json(standing.Visits),
+            Drifting = standing.Drift.Count > 0, OpenItems = Json(standing.OpenItems), Drift = Json(standing.Drift),
+                Visits = Json(standing.Visits),
         });
     }
 
@@ -170,7 +171,7 @@ public sealed class StandingStore(Database database)
         return [.. db.Query<Row>($"""
             SELECT e.id, e.tag, e.name, e.kind, c.refrigerant, e.site_id AS SiteId, u.stands, u.needs, u.last_visit AS LastVisit,
                 u.signed_off AS SignedOff,
-                   u.follow_up AS FollowUp, u.loops, u.drift, u.made_of AS MadeOf
+                   u.follow_up AS FollowUp, u.loops AS OpenItems, u.drift, u.made_of AS MadeOf
             FROM unit_standing u CROSS JOIN equipment e ON e.id = u.equipment_id JOIN circuit c ON c.equipment_id = e.id
             WHERE {which} LIMIT @count OFFSET @from
             """, new { from, count, until = Database.Day(until), since = Database.Utc(since) }).Select(r => r.ToLine(sites))];

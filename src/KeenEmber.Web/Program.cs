@@ -37,7 +37,7 @@ var migrated = Task.Run(() => StartOptions.Migrate(database));
 builder.Services.AddHttpContextAccessor();
 builder.Services.AddSingleton(builder.Configuration["clock"] is { } clock ? new FileClock(clock) : TimeProvider.System);
 builder.Services.AddSingleton(database);
-builder.Services.AddSingleton<ShopStore>();
+builder.Services.AddSingleton<CompanyStore>();
 builder.Services.AddSingleton<EquipmentStore>();
 builder.Services.AddSingleton<EntryKinds>();
 builder.Services.AddSingleton<VisitStore>();
@@ -56,7 +56,7 @@ builder.Services.AddSingleton<VisitViews>();
 builder.Services.AddSingleton<Board>();
 builder.Services.AddHostedService(services => services.GetRequiredService<Board>());
 builder.Services.AddSingleton<DemoHall>();
-builder.Services.AddSingleton<LargeShop>();
+builder.Services.AddSingleton<LargeRecord>();
 builder.Services.AddDataProtection().SetApplicationName("KeenEmber").PersistKeysToFileSystem(new(Path.Combine(data, "keys")));
 builder.Services.Configure<FormOptions>(options => options.MultipartBodyLengthLimit = PhotoDesk.MostUploadBytes);
 builder.Services.AddProblemDetails();
@@ -80,7 +80,7 @@ if (builder.Configuration.GetValue("seed", false))
 {
     if (!await migrated)
         return StartOptions.Refused;
-    app.Services.GetRequiredService<LargeShop>().Fill(Console.WriteLine);
+    app.Services.GetRequiredService<LargeRecord>().Fill(Console.WriteLine);
     return 0;
 }
 

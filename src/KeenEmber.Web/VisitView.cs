@@ -19,7 +19,7 @@ public sealed class VisitView(LoadedVisit loaded, IReadOnlyList<IBench> benches,
     /// <summary>How far the machine's clock is behind the last entry of the visit; nothing when it is not.</summary>
     public TimeSpan ClockIsBehind => loaded.ClockIsBehind;
 
-    public UnitText Units => field ??= new(Shop.Units, Site.Atmosphere);
+    public UnitText Units => field ??= new(Company.Units, Site.Atmosphere);
 
     public SiteClock Clock => field ??= new(Site);
 

@@ -15,7 +15,7 @@ public sealed class CaseMemoryTests : IDisposable
     private readonly string folder = Directory.CreateTempSubdirectory("keen-ember-").FullName;
     private readonly VisitStore visits;
     private readonly EquipmentStore equipment;
-    private readonly ShopStore shops;
+    private readonly CompanyStore companies;
     private readonly VisitDesk desk;
     private readonly Site site = new(Guid.CreateVersion7(), "Quillmere Market Hall", 0, "Europe/London");
     private readonly Visit first, second;
@@ -25,8 +25,8 @@ public sealed class CaseMemoryTests : IDisposable
     {
         var database = new Database(folder);
         database.Migrate();
-        (visits, equipment, shops) = (new(database, new(BenchList.Of(_ => []))), new(database), new(database));
-        desk = new(database, visits, equipment, shops, new(database), new CaseMemory(), new Later());
+        (visits, equipment, companies) = (new(database, new(BenchList.Of(_ => []))), new(database), new(database));
+        desk = new(database, visits, equipment, companies, new(database), new CaseMemory(), new Later());
         unit = new(Guid.CreateVersion7(), site.Id, "F-3", "", EquipmentKind.WalkInFreezer, Temperature.FromCelsius(-20), 2, "", "",
             new(Guid.CreateVersion7(), "R404A", null, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.None, ""));
         equipment.Save(unit, site, new(Monday, "Isolde", ""));
@@ -95,7 +95,8 @@ public sealed class CaseMemoryTests : IDisposable
         var after = Open();
         Assert.Equal(3, Of(after, first).Unit.EvaporatorFans);
         Assert.NotSame(before.Briefing, after.Briefing);
-        shops.Save(shops.Get() with { Policies = new(new Dictionary<Core.Visits.Policy, Core.Visits.PolicyChoice>(), CallbackDays: 5) });
+        companies.Save(companies.Get() with { Policies = new(new Dictionary<Core.Visits.Policy, Core.Visits.PolicyChoice>(),
+            CallbackDays: 5) });
         Assert.NotSame(after.Briefing, Open().Briefing);
         Assert.Same(Open().Briefing, Open().Briefing);
     }

@@ -22,7 +22,7 @@ public sealed class AccessibilityTests(DemoApp demo) : IClassFixture<DemoApp>
             person.Darken(false);
         }
 
-        foreach (var path in new[] { "/", "/settings", "/meters", "/equipment/new", "/nowhere" })
+        foreach (var path in new[] { "/", "/settings", "/instruments", "/equipment/new", "/nowhere" })
         {
             person.Go(path);
             Check(path);
@@ -36,7 +36,7 @@ public sealed class AccessibilityTests(DemoApp demo) : IClassFixture<DemoApp>
             Check("circuit");
             person.Tap($".circuit-map.{(phone ? "tall" : "wide")} [data-point=BoxAir]").Type("#value", "x").Keys("\n").See("#value-error");
             Check("circuit with an open tag");
-            foreach (var station in new[] { "look", "course", "meters", "controls", "changes", "prove", "record", "close" })
+            foreach (var station in new[] { "look", "trend", "instruments", "controls", "changes", "prove", "record", "close" })
             {
                 person.Station(station);
                 Check("station " + station);

@@ -28,8 +28,8 @@ public sealed class Screenshots
         Take("visit-light");
         person.Station("look");
         Take("look-light");
-        person.Unit("F-7").Tap(".visits a").Station("course");
-        Take("course-light");
+        person.Unit("F-7").Tap(".visits a").Station("trend");
+        Take("trend-light");
         person.Unit("C-2").Tap(".visits a").Station("controls");
         Take("controls-light");
         person.Go("/refrigerants/R448A?at=1.4");
@@ -54,7 +54,7 @@ public sealed class Screenshots
         person.Unit("K-5").Tap(".visits a").Press("Checked and made safe").Station("controls").Press("Outputs and damage").See(".output");
         Take("outputs-light");
         person.Unit("K-8").Press("History");
-        Take("memory-light");
+        Take("history-light");
         person.Unit("K-1").Tap(".visits li:nth-child(2) a").Station("prove");
         Take("prove-light");
         person.Theme("dark").Unit("B-2").Tap(".visits a");

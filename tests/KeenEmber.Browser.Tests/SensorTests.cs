@@ -61,12 +61,12 @@ public sealed class SensorTests : IDisposable
         person.See("[data-step=WarmByHand]");
         person.Tap("#moved option[value=coil]").Press("Keep what moved").ReadUntil(".confirmed", "Confirmed");
         app.Later(5);
-        person.Press("Done").ReadUntil("[data-mended=box]", "not checked since");
+        person.Press("Done").ReadUntil("[data-repaired=box]", "not checked since");
         app.Later(6);
         Fill("box", "-12.6", "47.9k", "-12.5");
         // The end sensor, plugged in right, reads five kelvin cold.
         Fill("coil", "-23.8", "113k", "-29.7");
-        person.Press("Keep the round").ReadUntil("[data-mended=box]", "and good");
+        person.Press("Keep the round").ReadUntil("[data-repaired=box]", "and good");
         person.ReadUntil("[data-code='sensor.sensor-or-place'] .verdict", "drifted, or it is not where it should be");
         person.ReadUntil("[data-consequence]", "runs to its maximum time");
         Fill("coil", "0", "36.5k", "");

@@ -2,7 +2,7 @@ using KeenEmber.Browser.Tests.Harness;
 
 namespace KeenEmber.Browser.Tests;
 
-/// <summary>A first visit from call to sign-off and the callback after it, on an empty database: the loop left open is found
+/// <summary>A first visit from call to sign-off and the callback after it, on an empty database: the open item left open is found
 /// again.</summary>
 public sealed class VisitToSignOffTests : IDisposable
 {
@@ -67,18 +67,18 @@ public sealed class VisitToSignOffTests : IDisposable
             .ReadUntil("#sign-off-error", "safety-related is still open");
         Assert.Equal("loose flare nut", person.Value("#rootCause"));
         person.Station("changes");
-        person.Tap("[data-loop=Jumper] button").ReadUntil("[data-loop=Jumper] .field-error", "Say what was done");
-        person.Type("[data-loop=Jumper] input[name^=how]", "taken out, fan back on the switch").Tap("[data-loop=Jumper] button")
+        person.Tap("[data-item=Jumper] button").ReadUntil("[data-item=Jumper] .field-error", "Say what was done");
+        person.Type("[data-item=Jumper] input[name^=how]", "taken out, fan back on the switch").Tap("[data-item=Jumper] button")
             .ReadUntil(".done-list", "closed: fan delay switch");
         person.Station("close");
         person.Press("Sign the visit off").ReadUntil("#sign-off-error", "reason, owner and day");
-        person.Press("Leave it open").ReadUntil("[data-loop=PartOnOrder]", "Who looks after it?");
-        person.Type("[data-loop=PartOnOrder] [name^=reason]", "three days' delivery")
-            .Type("[data-loop=PartOnOrder] [name^=owner]", "Tobin Ashgrove");
+        person.Press("Leave it open").ReadUntil("[data-item=PartOnOrder]", "Who looks after it?");
+        person.Type("[data-item=PartOnOrder] [name^=reason]", "three days' delivery")
+            .Type("[data-item=PartOnOrder] [name^=owner]", "Tobin Ashgrove");
         person.Run<object>(
-            $"document.querySelector('[data-loop=PartOnOrder] [name^=due]').value = '{DateTime.UtcNow.AddDays(5):yyyy-MM-dd}'; return "
+            $"document.querySelector('[data-item=PartOnOrder] [name^=due]').value = '{DateTime.UtcNow.AddDays(5):yyyy-MM-dd}'; return "
                 + $"null");
-        person.Press("Leave it open").ReadUntil("[data-loop=PartOnOrder]", "Tobin Ashgrove by");
+        person.Press("Leave it open").ReadUntil("[data-item=PartOnOrder]", "Tobin Ashgrove by");
         person.Tap("input[name=explained][value='circuit.short-of-charge']").Type("#rootCause", "loose flare nut")
             .Type("#recommendation", "new drain heater");
         person.Run<object>($"document.querySelector('#followUp').value = '{DateTime.UtcNow.AddDays(4):yyyy-MM-dd}'; return null");
@@ -95,7 +95,7 @@ public sealed class VisitToSignOffTests : IDisposable
         person.Go("/").ReadUntil(".board", "1 left open: part on order: drain heater");
         person.ReadUntil("[data-first=follow-up]", "F-9 to be looked at again");
         Assert.Equal(0, person.Count("[data-first=danger]"));
-        person.Press("F-9").ReadUntil("[data-loop=PartOnOrder]", "three days' delivery");
+        person.Press("F-9").ReadUntil("[data-item=PartOnOrder]", "three days' delivery");
 
         StartVisit("Tobin Ashgrove", "Soft again");
         person.ReadUntil(".briefing", "Callback: the last visit");
@@ -103,7 +103,7 @@ public sealed class VisitToSignOffTests : IDisposable
         person.ReadUntil("[data-brief=not-explained]", "nothing");
         person.ReadUntil(".left-open", "Part on order: drain heater");
         person.Station("changes");
-        person.Type("[data-loop=PartOnOrder] input[name^=how]", "fitted").Tap("[data-loop=PartOnOrder] button")
+        person.Type("[data-item=PartOnOrder] input[name^=how]", "fitted").Tap("[data-item=PartOnOrder] button")
             .ReadUntil(".hint", "Nothing is open on this unit");
         person.Station("close");
         person.Press("Sign the visit off").ReadUntil("[data-signed=yes]", "Signed off by Tobin Ashgrove");

@@ -44,7 +44,7 @@ internal static class EveryKind
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new(8.2, Unit.Bar), new(21, Unit.Celsius), null, null),
             new ChangeEntry(
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "fan delay switch", "open", "bridged", "",
-                LoopKind.Jumper, false),
+                OpenItemKind.Jumper, false),
             new FrostEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), true, new(new('1', 24), "20010")),
             new PartEntry(
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "fan motor", "left", "seized, wet", "9 W motor", "A-17",
@@ -60,7 +60,7 @@ internal static class EveryKind
             new NoteEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "4 is the fan", Topic.Wiring),
             new PhotoEntry(
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new('a', 64), 800, 600, "coil", reading.Id, Topic.Wiring),
-            new MeterEntry(
+            new InstrumentEntry(
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), QuantityKind.Pressure,
                 new(Guid.CreateVersion7(), "G-1", 0.01, true)),
             new HazardsEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), Hazards.Height | Hazards.Flammable),
@@ -83,7 +83,7 @@ internal static class EveryKind
             new SensorCheckEntry(
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "coil", reading.Id, new(-18, Unit.Celsius),
                 new(47.3, Unit.Kiloohm), false, null, true, new(0.3, Unit.Ohm)),
-            new SensorMendEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "coil", SensorMend.SwappedBack),
+            new SensorRepairEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "coil", SensorRepair.SwappedBack),
             new WarmedEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "coil", "box"),
             new ControlSettingEntry(
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), ControlKind.ConstantCutIn, new(-4, Unit.Celsius), null,

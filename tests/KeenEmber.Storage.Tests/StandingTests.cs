@@ -53,17 +53,19 @@ public sealed class StandingTests : IDisposable
     private void Keep(Equipment unit, UnitStanding standing, bool callback = false) =>
         standings.Save(unit.Id, standing, standings.Find(unit.Id)!.Value.Changes, callback);
 
-    private static UnitStanding Of(Visit visit, LoopKind? loop = null, DateOnly? due = null, DateOnly? followUp = null, bool drifts = false)
+    private static UnitStanding Of(Visit visit, OpenItemKind? item = null, DateOnly? due = null, DateOnly? followUp = null,
+        bool drifts = false)
     {
         var change =
             new ChangeEntry(
-            new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde"), "fan delay", "", "bridged", "", loop ?? LoopKind.WatchIt, false);
+            new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde"), "fan delay", "", "bridged", "", item ?? OpenItemKind.WatchIt,
+                false);
         var handover = due is { } day
             ? new HandoverEntry(new(Guid.CreateVersion7(), visit.Id, Start, Start, "Isolde"), change.Id, "part", "Tobin", day) : null;
         return new(
             [new(visit, 3, Finding.Of("circuit.within-targets"), true, false, followUp, new Dictionary<ResultRef,
             double> { [ResultKind.Subcooling] = 4.5 })],
-            loop is null ? [] : [new(change, handover)], drifts ? [new(ResultKind.Subcooling, 4, 9)] : []);
+            item is null ? [] : [new(change, handover)], drifts ? [new(ResultKind.Subcooling, 4, 9)] : []);
     }
 
     [Fact]
@@ -72,14 +74,14 @@ public sealed class StandingTests : IDisposable
         var unit = Unit("F-3");
         Assert.Equal([unit.Id], standings.ToMake(9));
         var visit = Visit(unit);
-        var standing = Of(visit, LoopKind.Jumper, new(2026, 3, 9), drifts: true);
+        var standing = Of(visit, OpenItemKind.Jumper, new(2026, 3, 9), drifts: true);
         Keep(unit, standing);
         Assert.Empty(standings.ToMake(9));
         var (kept, _, current) = standings.Find(unit.Id)!.Value;
         Assert.True(current);
         Assert.Equal(visit, kept.Latest!.Visit);
         Assert.Equal(4.5, kept.Latest.Results[ResultKind.Subcooling]);
-        Assert.Equal(standing.Loops, kept.Loops);
+        Assert.Equal(standing.OpenItems, kept.OpenItems);
         Assert.Equal(standing.Drift, kept.Drift);
     }
 
@@ -128,8 +130,8 @@ public sealed class StandingTests : IDisposable
     public void Every_listing_holds_its_units_and_no_others()
     {
         var (danger, late, again, drifts, quiet) = (Unit("A-1"), Unit("A-2"), Unit("A-3"), Unit("A-4"), Unit("A-5"));
-        Keep(danger, Of(Visit(danger), LoopKind.Jumper));
-        Keep(late, Of(Visit(late), LoopKind.PartOnOrder, due: new(2026, 3, 4)));
+        Keep(danger, Of(Visit(danger), OpenItemKind.Jumper));
+        Keep(late, Of(Visit(late), OpenItemKind.PartOnOrder, due: new(2026, 3, 4)));
         Keep(again, Of(Visit(again, 2), followUp: new(2026, 3, 8)), callback: true);
         Keep(drifts, Of(Visit(drifts), drifts: true));
         IEnumerable<string> Tags(Listing listing, DateOnly until = default, DateTimeOffset since = default) =>

@@ -202,15 +202,15 @@ public sealed class StoreTests : IDisposable
     [Fact]
     public void The_shop_is_metric_until_it_says_otherwise()
     {
-        var shops = new ShopStore(new Database(folder));
-        Assert.Equal(UnitPreference.Metric, shops.Get().Units);
-        shops.Save(
+        var companies = new CompanyStore(new Database(folder));
+        Assert.Equal(UnitPreference.Metric, companies.Get().Units);
+        companies.Save(
             new("Quillmere cold works", UnitPreference.Us, new Dictionary<string,
             PointRef> { ["top sensor"] = MeasuringPoint.BoxAir }));
-        shops.Save(shops.Get() with { Name = "Harbour cold works" });
-        var shop = new ShopStore(new Database(folder)).Get();
-        Assert.Equal(("Harbour cold works", UnitPreference.Us), (shop.Name, shop.Units));
-        Assert.Equal(MeasuringPoint.BoxAir, shop.Words["top sensor"]);
+        companies.Save(companies.Get() with { Name = "Harbour cold works" });
+        var company = new CompanyStore(new Database(folder)).Get();
+        Assert.Equal(("Harbour cold works", UnitPreference.Us), (company.Name, company.Units));
+        Assert.Equal(MeasuringPoint.BoxAir, company.Words["top sensor"]);
     }
 
     [Fact]
@@ -257,20 +257,31 @@ public sealed class StoreTests : IDisposable
     }
 
     [Fact]
-    public void The_shop_keeps_its_people_and_policies()
+    public void Policies_are_read_by_the_names_they_were_first_written_with()
     {
-        var shops = new ShopStore(new Database(folder));
-        Assert.Equal(30, shops.Get().Policies.CallbackDays);
-        shops.Save(shops.Get() with
+        var database = new Database(folder);
+        var companies = new CompanyStore(database);
+        companies.Save(companies.Get());
+        using (var db = database.Open())
+            db.Execute("""UPDATE shop SET policies = '{"choices":{},"callbackDays":5,"meterCheckDays":77}'""");
+        Assert.Equal((5, 77), (companies.Get().Policies.CallbackDays, companies.Get().Policies.InstrumentCheckDays));
+    }
+
+    [Fact]
+    public void The_company_keeps_its_people_and_policies()
+    {
+        var companies = new CompanyStore(new Database(folder));
+        Assert.Equal(30, companies.Get().Policies.CallbackDays);
+        companies.Save(companies.Get() with
         {
             Technicians = ["Isolde Marrin"], Currency = "€",
                 Policies = new(new Dictionary<Policy, PolicyChoice> { [Policy.Gauges] = PolicyChoice.GaugesOnEveryCall }, 14, 60),
         });
-        var shop = new ShopStore(new Database(folder)).Get();
+        var company = new CompanyStore(new Database(folder)).Get();
         Assert.Equal(
             (14, 60, PolicyChoice.GaugesOnEveryCall),
-            (shop.Policies.CallbackDays, shop.Policies.MeterCheckDays, shop.Policies.Of(Policy.Gauges)));
-        Assert.Equal(("Isolde Marrin", "€"), (Assert.Single(shop.Technicians), shop.Currency));
+            (company.Policies.CallbackDays, company.Policies.InstrumentCheckDays, company.Policies.Of(Policy.Gauges)));
+        Assert.Equal(("Isolde Marrin", "€"), (Assert.Single(company.Technicians), company.Currency));
     }
 
     [Fact]
@@ -282,7 +293,8 @@ public sealed class StoreTests : IDisposable
         Assert.True(store.Add(meter));
         Assert.False(store.Add(meter with { Name = "T-3" }));
         Assert.Equal(meter, Assert.Single(store.All()));
-        var late = new MeterCheck(Guid.CreateVersion7(), meter.Id, Start.AddDays(2), "Tobin", MeterCheckKind.IceBath, 273.2, 273.15);
+        var late = new InstrumentCheck(Guid.CreateVersion7(), meter.Id, Start.AddDays(2), "Tobin", InstrumentCheckKind.IceBath, 273.2,
+            273.15);
         store.Append(late);
         store.Append(late);
         store.Append(late with { Id = Guid.CreateVersion7(), At = Start, Shown = 280 });

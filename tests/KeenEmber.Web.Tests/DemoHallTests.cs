@@ -17,7 +17,7 @@ public sealed class DemoHallTests(DemoWeb demo) : IClassFixture<DemoWeb>
         {
             var visit = Regex.Match(await Page(unit), "/visits/[0-9a-f-]{36}").Value;
             pages.Add(
-                await Page(visit + "/circuit") + await Page(visit + "/controls") + await Page(visit + "/course")
+                await Page(visit + "/circuit") + await Page(visit + "/controls") + await Page(visit + "/trend")
                 + await Page(visit + "/glycol") + await Page(visit + "/close"));
         }
 

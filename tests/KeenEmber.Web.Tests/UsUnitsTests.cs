@@ -3,11 +3,11 @@ using System.Text.RegularExpressions;
 
 namespace KeenEmber.Web.Tests;
 
-/// <summary>A shop that works in °F, psi and pounds reads no metric unit anywhere.</summary>
+/// <summary>A company that works in °F, psi and pounds reads no metric unit anywhere.</summary>
 public sealed partial class UsUnitsTests(DemoWeb demo) : IClassFixture<DemoWeb>
 {
     private static readonly string[] Stations =
-        ["circuit", "look", "course", "defrost", "sensors", "glycol", "meters", "controls", "controlcycle", "controlsheet", "changes",
+        ["circuit", "look", "trend", "defrost", "sensors", "glycol", "instruments", "controls", "controlcycle", "controlsheet", "changes",
             "prove", "close", "report", "defrostplan", "defrosttests"];
 
     /// <summary>Words of technicians stay as they wrote them; names of sensors carry their makers' °C.</summary>
@@ -33,7 +33,7 @@ public sealed partial class UsUnitsTests(DemoWeb demo) : IClassFixture<DemoWeb>
         foreach (var unit in Regex.Matches(await Page("/"), "/equipment/[0-9a-f-]{36}").Select(m => m.Value).Distinct())
         {
             var visit = Regex.Match(await Page(unit), "/visits/[0-9a-f-]{36}").Value;
-            foreach (var path in Stations.Select(s => $"{visit}/{s}").Append(unit).Append(unit + "/memory").Append(unit + "/label"))
+            foreach (var path in Stations.Select(s => $"{visit}/{s}").Append(unit).Append(unit + "/history").Append(unit + "/label"))
             {
                 var page = await Page(path);
                 var text = Regex.Replace(page, "<[^>]+>", "\n")

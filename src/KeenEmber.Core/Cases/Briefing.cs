@@ -18,7 +18,7 @@ public sealed record RepeatOffender(PartEntry Last, int Times);
 /// <param name="Parts">Parts replaced more than once over all visits.</param>
 /// <param name="WorthRepeating">Points whose results were outside their band then: the ones to take again first.</param>
 public sealed record Briefing(
-    Visit Last, SignOffEntry? SignOff, IReadOnlyList<Finding> Findings, IReadOnlyList<Entry> Changed, IReadOnlyList<OpenLoop> Open,
+    Visit Last, SignOffEntry? SignOff, IReadOnlyList<Finding> Findings, IReadOnlyList<Entry> Changed, IReadOnlyList<OpenItem> Open,
     IReadOnlyList<Finding> NotExplained, IReadOnlyList<RepeatOffender> Parts, IReadOnlyList<PointRef> WorthRepeating)
 {
     /// <summary>What a visit left, worked out.</summary>
@@ -32,7 +32,7 @@ public sealed record Briefing(
     {
         var changed = timeline.Standing.Where(e => e is IChangesUnit { ChangesUnit: true } and not ClosureEntry).ToList();
         var signOff = timeline.Standing.OfType<SignOffEntry>().LastOrDefault();
-        return new(last, signOff, found, changed, OpenLoops.Of(upToIt), StillUnexplained(found, signOff), Repeated(upToIt), worthRepeating);
+        return new(last, signOff, found, changed, OpenItem.Of(upToIt), StillUnexplained(found, signOff), Repeated(upToIt), worthRepeating);
     }
 
     /// <summary>Findings that a sign-off does not say are explained by its causes; all of them where nobody signed off.</summary>

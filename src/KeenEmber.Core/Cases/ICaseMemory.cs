@@ -15,5 +15,5 @@ public interface ICaseMemory
 
     /// <summary>What a visit that is over left, worked out anew only where a timeline up to it or the company's choices have
     /// changed.</summary>
-    Briefing BriefingOf(Visit last, IReadOnlyList<Timeline> upToIt, Shop shop, Func<Briefing> workOut);
+    Briefing BriefingOf(Visit last, IReadOnlyList<Timeline> upToIt, Company company, Func<Briefing> workOut);
 }

@@ -7,7 +7,7 @@ using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Core.Cases;
 
-/// <summary>Which of the shop's policies have something to say about a visit as it stands.</summary>
+/// <summary>Which of the company's policies have something to say about a visit as it stands.</summary>
 public static class PolicyAdvice
 {
     /// <param name="found">What the benches found.</param>

@@ -22,7 +22,8 @@ public static class SensorLinks
     /// <param name="errorK">What the controller works with less the truth; infinite for an open or shorted sensor.</param>
     public static DefrostLink Of(double errorK, DefrostResult run) =>
         errorK > DefrostLimits.ProbeToleranceK && run is { IceIsLeft: true, End: EndedBy.Temperature } ? DefrostLink.ExplainsEarlyEnd
-        : errorK < -DefrostLimits.ProbeToleranceK && (run.End == EndedBy.TimeLimit || run.OverRunMin > DefrostLimits.GoodOverRunMin)
+        : errorK < -DefrostLimits.ProbeToleranceK && (run.End == EndedBy.TimeLimit
+            || run.HeatAfterClearMin > DefrostLimits.GoodHeatAfterClearMin)
             ? DefrostLink.ExplainsLateEnd
         : DefrostLink.None;
 }

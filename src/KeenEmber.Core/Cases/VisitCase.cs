@@ -31,7 +31,7 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
     public Site Site => record.Sites[Equipment.SiteId];
 
     /// <summary>Whose policies hold.</summary>
-    public Shop Shop => record.Shop;
+    public Company Company => record.Company;
 
     /// <summary>The moment for which it is worked out.</summary>
     public DateTimeOffset Now => record.Now;
@@ -41,7 +41,7 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
 
     /// <summary>The unit was seen so lately that something was left.</summary>
     public bool IsCallback =>
-        Earlier.Count > 0 && Visit.IsCallbackAfter(Earlier[0], Shop.Policies, Briefing?.SignOff?.FollowUp, new SiteTime(Site).Date);
+        Earlier.Count > 0 && Visit.IsCallbackAfter(Earlier[0], Company.Policies, Briefing?.SignOff?.FollowUp, new SiteTime(Site).Date);
 
     /// <summary>How the unit stands now, or stood at the end of a visit that is over.</summary>
     public OperatingConditions Conditions =>
@@ -81,18 +81,18 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
         Briefing WorkOut() => Briefing.Of(new VisitCase(record.About(Earlier[0]), benches, PlainJudging.Instance));
         // How a visit that is not over stands goes on with the clock.
         return record.Memory is not { } memory || Earlier[0].IsUnderWay(Now) ? WorkOut()
-            : memory.BriefingOf(Earlier[0], [.. Before.Select(v => v.Timeline)], Shop, WorkOut);
+            : memory.BriefingOf(Earlier[0], [.. Before.Select(v => v.Timeline)], Company, WorkOut);
     }
 
     /// <summary>Everything open on the unit, as it stood at the end of this visit.</summary>
-    public IReadOnlyList<OpenLoop> Loops => field ??= OpenLoops.Of(UpToHere);
+    public IReadOnlyList<OpenItem> OpenItems => field ??= OpenItem.Of(UpToHere);
 
     /// <summary>What of it is open to this day: a later visit may have closed the rest.</summary>
-    public IReadOnlyList<OpenLoop> LoopsToday =>
-        field ??= [.. Loops.Where(l => OpenLoops.Of([.. AllVisits.Select(v => v.Timeline)]).Any(o => o.Change.Id == l.Change.Id))];
+    public IReadOnlyList<OpenItem> OpenItemsToday =>
+        field ??= [.. OpenItems.Where(l => OpenItem.Of([.. AllVisits.Select(v => v.Timeline)]).Any(o => o.Change.Id == l.Change.Id))];
 
     /// <summary>The change that a closure or a handover speaks of.</summary>
-    public ChangeEntry? LoopChange(Guid id) =>
+    public ChangeEntry? OpenItemChange(Guid id) =>
         AllVisits.SelectMany(v => v.Timeline.Written).OfType<ChangeEntry>().FirstOrDefault(c => c.Id == id);
 
     /// <summary>What on this unit can hurt somebody and has not been acknowledged on this visit.</summary>
@@ -147,7 +147,8 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
         field ??= [.. benches.Select(b => (b, Of(b)!)).Where(j => j.Item2 is not null)];
 
     /// <summary>What the benches are given.</summary>
-    public VisitInput Input => field ??= new(Visit, Timeline, UpToHere, Equipment, Site, Shop.Policies, Conditions, Now, judging, Evidence);
+    public VisitInput Input => field ??= new(Visit, Timeline, UpToHere, Equipment, Site, Company.Policies, Conditions, Now, judging,
+        Evidence);
 
     private double? Evidence(string code) => benches.FirstOrDefault(b => b.Speaks.Contains(code.Split('.')[0])) is { } bench
         && From(bench, j => j.Evidence, new Dictionary<string, double>()).TryGetValue(code, out var value) ? value : null;
@@ -196,7 +197,7 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
     /// <summary>Points to take again first on the next visit.</summary>
     public IReadOnlyList<PointRef> WorthRepeating => field ??= FromAll(j => j.WorthRepeating);
 
-    /// <summary>The shop's policies that have something to say about the visit as it stands.</summary>
+    /// <summary>The company's policies that have something to say about the visit as it stands.</summary>
     public IReadOnlyList<Policy> Policies =>
         field ??= judging.Of<IReadOnlyList<Policy>>("policies", () => PolicyAdvice.For(Timeline, Equipment, Conditions, Found, Next), []);
 }

@@ -12,7 +12,7 @@ namespace KeenEmber.Core.Cases;
 /// need be there.</param>
 /// <param name="Now">Decides what is under way; never before the last entry.</param>
 public sealed record VisitRecord(
-    Guid VisitId, UnitRecord Unit, IReadOnlyDictionary<Guid, Site> Sites, Shop Shop,
+    Guid VisitId, UnitRecord Unit, IReadOnlyDictionary<Guid, Site> Sites, Company Company,
         IReadOnlyList<(Visit Visit, IReadOnlyList<Entry> Entries)> Visits, DateTimeOffset Now)
 {
     /// <summary>Every visit with its timeline, judged by what the unit was when it ended, or is now while it is under way.</summary>

@@ -198,7 +198,7 @@ public sealed record Unit(
     }
 }
 
-/// <summary>The units a shop works in: what a bare number means and what is shown. Stored values do not change with it.</summary>
+/// <summary>The units a company works in: what a bare number means and what is shown. Stored values do not change with it.</summary>
 public sealed record UnitPreference(string Code, Unit Temperature, Unit Pressure)
 {
     /// <summary>°C, bar, kg.</summary>

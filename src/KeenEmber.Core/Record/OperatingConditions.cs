@@ -95,7 +95,7 @@ public sealed record TakenReading(
     Guid EntryId, PointRef Point, DateTimeOffset At, TypedValue Typed, Pressure Atmosphere, OperatingConditions Conditions)
 {
     /// <summary>What it was taken with, where that was named.</summary>
-    public Meter? Meter { get; init; }
+    public NamedInstrument? Instrument { get; init; }
 
     /// <summary>Kelvin, or kilopascal absolute.</summary>
     public double Si => Typed.Si(Atmosphere);

@@ -125,12 +125,13 @@ public sealed class Timeline
     }
 
     private TakenReading Taken(ReadingEntry entry) =>
-        new(entry.Id, entry.Point, entry.At, entry.Value, atmosphere, ConditionsAt(entry.At)) { Meter = MeterOf(entry) };
+        new(entry.Id, entry.Point, entry.At, entry.Value, atmosphere, ConditionsAt(entry.At)) { Instrument = InstrumentOf(entry) };
 
     /// <summary>What a reading was taken with; the unit's own display is read with the eyes alone.</summary>
-    public Meter? MeterOf(ReadingEntry entry) => entry.Point == MeasuringPoint.BoxDisplay ? null : MeterAt(entry.Point.Kind(), entry.At);
+    public NamedInstrument? InstrumentOf(ReadingEntry entry) => entry.Point == MeasuringPoint.BoxDisplay ? null
+        : InstrumentAt(entry.Point.Kind(), entry.At);
 
     /// <summary>What readings of a kind were taken with at a moment; null when nobody has said.</summary>
-    public Meter? MeterAt(QuantityKind measures, DateTimeOffset moment) =>
-        Standing.OfType<MeterEntry>().LastOrDefault(m => m.Measures == measures && m.At <= moment)?.Meter;
+    public NamedInstrument? InstrumentAt(QuantityKind measures, DateTimeOffset moment) =>
+        Standing.OfType<InstrumentEntry>().LastOrDefault(m => m.Measures == measures && m.At <= moment)?.Instrument;
 }

@@ -38,4 +38,4 @@ public sealed record PhotoEntry(
 }
 
 /// <summary>From here on, readings of a kind are taken with this instrument.</summary>
-public sealed record MeterEntry(EntryHeader Header, QuantityKind Measures, Meter Meter) : Entry(Header);
+public sealed record InstrumentEntry(EntryHeader Header, QuantityKind Measures, NamedInstrument Instrument) : Entry(Header);

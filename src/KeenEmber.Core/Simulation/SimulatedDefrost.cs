@@ -45,7 +45,7 @@ public sealed record DefrostTruth(
     double? ClearMin, double HeatOn, double HeatOff, EndedBy End, double MeltedKg, double LeftKg, bool AtLimitAndSetting)
 {
     /// <summary>Heat after the coil was clear, min.</summary>
-    public double? OverRunMin => HeatOff - ClearMin;
+    public double? HeatAfterClearMin => HeatOff - ClearMin;
 }
 
 /// <summary>

@@ -5,7 +5,7 @@ using KeenEmber.Core.Record;
 namespace KeenEmber.Core.Visits;
 
 /// <summary>What may be left open by a change, or found open: everything temporary or unfinished.</summary>
-public enum LoopKind
+public enum OpenItemKind
 {
     /// <summary>Terminals bridged.</summary>
     Jumper,
@@ -41,12 +41,12 @@ public enum LoopKind
     WatchIt,
 }
 
-/// <summary>Which open loops are what.</summary>
-public static class LoopKinds
+/// <summary>Which open open items are what.</summary>
+public static class OpenItemKinds
 {
     /// <summary>A visit cannot be signed off while one of these is open: it can hurt somebody or wreck the machine.</summary>
-    public static bool IsSafety(this LoopKind kind) =>
-        kind is LoopKind.Jumper or LoopKind.SafetyBypassed or LoopKind.PanelOff or LoopKind.ValveSeated;
+    public static bool IsSafety(this OpenItemKind kind) =>
+        kind is OpenItemKind.Jumper or OpenItemKind.SafetyBypassed or OpenItemKind.PanelOff or OpenItemKind.ValveSeated;
 }
 
 /// <summary>Something was set, moved, bridged or repaired, or was found so.</summary>
@@ -58,7 +58,7 @@ public static class LoopKinds
 /// <param name="FoundSo">It was not done on this visit but found.</param>
 /// <param name="Area">What it was done to, which decides what proves it.</param>
 public sealed record ChangeEntry(
-    EntryHeader Header, string What, string Before, string After, string AskedBy, LoopKind? Opens, bool FoundSo,
+    EntryHeader Header, string What, string Before, string After, string AskedBy, OpenItemKind? Opens, bool FoundSo,
     WorkArea Area = WorkArea.Other) : Entry(Header), IChangesUnit
 {
     bool IChangesUnit.ChangesUnit => !FoundSo;
@@ -93,20 +93,20 @@ public sealed record RefrigerantEntry(EntryHeader Header, string Refrigerant, do
     };
 }
 
-/// <summary>An open loop was closed.</summary>
-/// <param name="Loop">Id of the change that opened it.</param>
+/// <summary>An open open item was closed.</summary>
+/// <param name="Item">Id of the change that opened it.</param>
 /// <param name="How">What was done.</param>
-public sealed record ClosureEntry(EntryHeader Header, Guid Loop, string How) : Entry(Header), IChangesUnit
+public sealed record ClosureEntry(EntryHeader Header, Guid Item, string How) : Entry(Header), IChangesUnit
 {
     /// <inheritdoc/>
-    public override Entry WithReferences(Func<Guid, Guid> map) => (ClosureEntry)base.WithReferences(map) with { Loop = map(Loop) };
+    public override Entry WithReferences(Func<Guid, Guid> map) => (ClosureEntry)base.WithReferences(map) with { Item = map(Item) };
 }
 
-/// <summary>An open loop was left open on purpose: why, who looks after it, and until when.</summary>
-public sealed record HandoverEntry(EntryHeader Header, Guid Loop, string Reason, string Owner, DateOnly Due) : Entry(Header)
+/// <summary>An open open item was left open on purpose: why, who looks after it, and until when.</summary>
+public sealed record HandoverEntry(EntryHeader Header, Guid Item, string Reason, string Owner, DateOnly Due) : Entry(Header)
 {
     /// <inheritdoc/>
-    public override Entry WithReferences(Func<Guid, Guid> map) => (HandoverEntry)base.WithReferences(map) with { Loop = map(Loop) };
+    public override Entry WithReferences(Func<Guid, Guid> map) => (HandoverEntry)base.WithReferences(map) with { Item = map(Item) };
 }
 
 /// <summary>The visit is closed, with what it came to.</summary>

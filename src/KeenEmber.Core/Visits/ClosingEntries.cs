@@ -20,7 +20,7 @@ public enum RecommendationUrgency
 /// <param name="Option">What to do.</param>
 /// <param name="Parts">What is needed for it; may be empty.</param>
 /// <param name="Hours">Working hours, h; null when nobody has said.</param>
-/// <param name="PriceFrom">In the shop's currency; null when nobody has said.</param>
+/// <param name="PriceFrom">In the company's currency; null when nobody has said.</param>
 /// <param name="PriceTo">The same; not less than <paramref name="PriceFrom"/>.</param>
 public sealed record RecommendationEntry(
     EntryHeader Header, string Problem, string Option, string Parts, double? Hours, double? PriceFrom, double? PriceTo,

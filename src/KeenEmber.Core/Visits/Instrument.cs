@@ -4,7 +4,7 @@ using KeenEmber.Core.Quantities;
 namespace KeenEmber.Core.Visits;
 
 /// <summary>How a meter was checked.</summary>
-public enum MeterCheckKind
+public enum InstrumentCheckKind
 {
     /// <summary>A thermometer in melting ice: 0 °C.</summary>
     IceBath,
@@ -16,25 +16,27 @@ public enum MeterCheckKind
 /// <summary>One check of a meter.</summary>
 /// <param name="Shown">What it showed, in SI units of what it measures.</param>
 /// <param name="Known">What was really there.</param>
-public sealed record MeterCheck(Guid Id, Guid InstrumentId, DateTimeOffset At, string By, MeterCheckKind Kind, double Shown, double Known);
+public sealed record InstrumentCheck(Guid Id, Guid InstrumentId, DateTimeOffset At, string By, InstrumentCheckKind Kind, double Shown,
+    double Known);
 
-/// <summary>A meter of the shop's.</summary>
-/// <param name="Accuracy">As in <see cref="Meter.Accuracy"/>.</param>
+/// <summary>A meter of the company's.</summary>
+/// <param name="Accuracy">As in <see cref="NamedInstrument.Accuracy"/>.</param>
 /// <param name="LastCheck">Null when it never was checked.</param>
-public sealed record Instrument(Guid Id, string Name, QuantityKind Measures, double? Accuracy, MeterCheck? LastCheck)
+public sealed record Instrument(Guid Id, string Name, QuantityKind Measures, double? Accuracy, InstrumentCheck? LastCheck)
 {
-    /// <summary>What a shop has meters for.</summary>
+    /// <summary>What a company has meters for.</summary>
     public static IReadOnlyList<QuantityKind> Kinds { get; } =
         [QuantityKind.Temperature, QuantityKind.Pressure, QuantityKind.Current, QuantityKind.Voltage, QuantityKind.Resistance,
             QuantityKind.Mass, QuantityKind.Concentration];
 
     /// <summary>The check found it within its accuracy.</summary>
-    public bool Passed(MeterCheck check) => Math.Abs(check.Shown - check.Known) <= MeterAccuracy.Of(Measures, check.Known, Accuracy);
+    public bool Passed(InstrumentCheck check) => Math.Abs(check.Shown - check.Known) <= InstrumentAccuracy.Of(Measures, check.Known,
+        Accuracy);
 
     /// <summary>It passed its last check, and that is not too long ago.</summary>
     public bool IsChecked(DateTimeOffset now, Policies policies) =>
-        LastCheck is { } check && Passed(check) && now - check.At <= TimeSpan.FromDays(policies.MeterCheckDays);
+        LastCheck is { } check && Passed(check) && now - check.At <= TimeSpan.FromDays(policies.InstrumentCheckDays);
 
     /// <summary>As it is at a moment, to go on record with the readings taken with it.</summary>
-    public Meter At(DateTimeOffset now, Policies policies) => new(Id, Name, Accuracy, IsChecked(now, policies));
+    public NamedInstrument At(DateTimeOffset now, Policies policies) => new(Id, Name, Accuracy, IsChecked(now, policies));
 }

@@ -22,6 +22,7 @@ public static class PointHistory
                 x.Reading.Point,
                 Value: new EarlierValue(x.Entry.Visit, x.Reading.Value, x.Si,
                     today.TryGetValue(x.Reading.Point, out var now)
-                        ? MeterAccuracy.Differ(x.Reading.Point, now.Si, x.Si, now.Meter, x.Entry.Timeline.MeterOf(x.Reading)) : null)))
+                        ? InstrumentAccuracy.Differ(x.Reading.Point, now.Si, x.Si, now.Instrument,
+                            x.Entry.Timeline.InstrumentOf(x.Reading)) : null)))
             .ToLookup(x => x.Point, x => x.Value);
 }

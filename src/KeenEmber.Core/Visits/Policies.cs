@@ -1,6 +1,6 @@
 namespace KeenEmber.Core.Visits;
 
-/// <summary>Questions good technicians answer differently; a shop answers each once.</summary>
+/// <summary>Questions good technicians answer differently; a company answers each once.</summary>
 public enum Policy
 {
     /// <summary>When gauges are connected.</summary>
@@ -101,11 +101,11 @@ public enum PolicyChoice
     TenPercent,
 }
 
-/// <summary>What the shop has decided, with our default where it has not.</summary>
+/// <summary>What the company has decided, with our default where it has not.</summary>
 /// <param name="Choices">Only what differs from the defaults need be here.</param>
 /// <param name="CallbackDays">The same unit seen again within so many days is a callback; 1 to 365.</param>
-/// <param name="MeterCheckDays">A meter's check is good for so many days; 1 to 1000.</param>
-public sealed record Policies(IReadOnlyDictionary<Policy, PolicyChoice> Choices, int CallbackDays = 30, int MeterCheckDays = 90)
+/// <param name="InstrumentCheckDays">A meter's check is good for so many days; 1 to 1000.</param>
+public sealed record Policies(IReadOnlyDictionary<Policy, PolicyChoice> Choices, int CallbackDays = 30, int InstrumentCheckDays = 90)
 {
     /// <summary>Our own answers.</summary>
     public static readonly Policies Default = new(new Dictionary<Policy, PolicyChoice>());
@@ -125,7 +125,7 @@ public sealed record Policies(IReadOnlyDictionary<Policy, PolicyChoice> Choices,
         _ => [PolicyChoice.SixPercent, PolicyChoice.TenPercent],
     };
 
-    /// <summary>The shop's answer, or our default.</summary>
+    /// <summary>The company's answer, or our default.</summary>
     public PolicyChoice Of(Policy policy) =>
         Choices.TryGetValue(policy, out var choice) && Options(policy).Contains(choice) ? choice : Options(policy)[0];
 }

@@ -14,11 +14,11 @@ public sealed record PlaceAnswer(RunPlaceKind Place, string? Name, ClearTold Tol
 public sealed record IceAnswer(double IceKg, double UncertaintyKg, double EnergyKwh, double LostKwh);
 
 /// <param name="HeatOn">Minutes since the start of the run, as all the others.</param>
-/// <param name="OverRunShare">Share of the heat that came after clear.</param>
+/// <param name="HeatAfterClearShare">Share of the heat that came after clear.</param>
 /// <param name="Findings">What it says; names of values carry their units.</param>
 public sealed record DefrostAnswer(
-    EndedBy EndedBy, double? HeatOn, double? HeatOff, double? HeatMin, bool IsInferred, double? ClearMin, double? OverRunMin,
-        double? OverRunShare, PlaceAnswer[] Places,
+    EndedBy EndedBy, double? HeatOn, double? HeatOff, double? HeatMin, bool IsInferred, double? ClearMin, double? HeatAfterClearMin,
+        double? HeatAfterClearShare, PlaceAnswer[] Places,
     IceAnswer? Ice, double? HeaterKw, int[] ElementsOut, FindingAnswer[] Findings);
 
 /// <summary>Analysis of a run that is sent in; the runs on record as files.</summary>
@@ -53,7 +53,8 @@ public static class DefrostEndpoints
         var r = DefrostAnalysis.Analyse(run);
         return TypedResults.Ok(
             new DefrostAnswer(
-            r.End, r.Phases.HeatOn, r.Phases.HeatOff, r.Phases.HeatMin, r.Phases.IsInferred, r.ClearMin, r.OverRunMin, r.OverRunShare,
+            r.End, r.Phases.HeatOn, r.Phases.HeatOff, r.Phases.HeatMin, r.Phases.IsInferred, r.ClearMin, r.HeatAfterClearMin,
+                r.HeatAfterClearShare,
             [.. r.Places.Select(
                 p => new PlaceAnswer(
                 p.Place.Kind, p.Place.Name.Length > 0 ? p.Place.Name : null, p.Told, p.LevelC, p.PlateauMin, p.ClearMin))],

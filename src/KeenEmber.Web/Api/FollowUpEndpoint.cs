@@ -23,7 +23,7 @@ public static class FollowUpEndpoint
             Summary = $"Look again: {view.Equipment.Tag} {view.Equipment.Name}",
             Location = $"{view.Site.Name} {view.Equipment.Location}".Trim(),
             Description =
-                string.Join("\n", new[] { signed.Recommendation }.Concat(view.Loops.Select(ChangeText.Line)).Where(t => t.Length > 0)),
+                string.Join("\n", new[] { signed.Recommendation }.Concat(view.OpenItems.Select(ChangeText.Line)).Where(t => t.Length > 0)),
         });
         return TypedResults.File(
             System.Text.Encoding.UTF8.GetBytes(new CalendarSerializer().SerializeToString(calendar) ?? ""), "text/calendar",

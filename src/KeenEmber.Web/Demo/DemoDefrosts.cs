@@ -74,7 +74,8 @@ internal static class DemoDefrosts
                 new(id, default, at, at, Isolde), "termination switch on a spot that lags behind the coil", "",
                     "look at the ceiling in two weeks",
                 null,
-                Explained: string.Join(' ', DefrostCodes.OverRun, DefrostCodes.SensorLags, DefrostCodes.SwitchOff, DefrostCodes.Vapour)));
+                Explained: string.Join(' ', DefrostCodes.HeatAfterClear, DefrostCodes.SensorLags, DefrostCodes.SwitchOff,
+                    DefrostCodes.Vapour)));
         var fourth = hall.Visit(unit, 5, Tobin, "Look again: ceiling and one whole defrost", new(-21.7, 5.2, 5.0), new());
         Watch(hall, fourth, 10, OnBend(6.4), moved, 60, 4, (RunMarkKind.SeenClear, 28));
     }

@@ -12,7 +12,7 @@ namespace KeenEmber.Web.Demo;
 /// seen on one of its units.</summary>
 /// <remarks>Only temperatures and differences are made up; every pressure is the refrigerant's own at the state described.</remarks>
 public sealed class DemoHall(
-    ShopStore shops, EquipmentStore equipment, VisitStore visits, InstrumentStore instruments, PhotoStore photos, TimeProvider time)
+    CompanyStore companies, EquipmentStore equipment, VisitStore visits, InstrumentStore instruments, PhotoStore photos, TimeProvider time)
 {
     internal const string Isolde = "Isolde Marrin";
     internal const string Tobin = "Tobin Ashgrove";
@@ -32,13 +32,13 @@ public sealed class DemoHall(
     {
         if (equipment.All().Count > 0)
             return;
-        shops.Save(
+        companies.Save(
             new("Quillmere cold works", UnitPreference.Metric, new Dictionary<string,
             PointRef> { ["deflector"] = MeasuringPoint.AirLeaving })
         {
             Technicians = [Isolde, Tobin], Currency = "€",
         });
-        Meters();
+        Instruments();
         Walkins();
         Counters();
         Canteen();
@@ -56,14 +56,14 @@ public sealed class DemoHall(
             new(Guid.CreateVersion7(), "G-1", QuantityKind.Pressure, 0.01, null),
         new(Guid.CreateVersion7(), "T-5", QuantityKind.Temperature, null, null));
 
-    private void Meters()
+    private void Instruments()
     {
         foreach (var meter in new[] { Bag.Thermometer, Bag.Gauges, Bag.Unchecked })
             instruments.Add(meter);
         instruments.Append(
-            new(Guid.CreateVersion7(), Bag.Thermometer.Id, Now.AddDays(-3), Tobin, MeterCheckKind.IceBath,
+            new(Guid.CreateVersion7(), Bag.Thermometer.Id, Now.AddDays(-3), Tobin, InstrumentCheckKind.IceBath,
             Temperature.FromCelsius(0.1).Kelvin, Temperature.FromCelsius(0).Kelvin));
-        instruments.Append(new(Guid.CreateVersion7(), Bag.Gauges.Id, Now.AddDays(-20), Isolde, MeterCheckKind.KnownSource, 802, 800));
+        instruments.Append(new(Guid.CreateVersion7(), Bag.Gauges.Id, Now.AddDays(-20), Isolde, InstrumentCheckKind.KnownSource, 802, 800));
     }
 
     /// <summary>A drawn picture, kept as a photo is.</summary>
@@ -218,13 +218,13 @@ public sealed class DemoHall(
     }
 
     internal Visit Visit(
-        Equipment unit, double daysAgo, string author, string complaint, DemoState state, DemoSeen seen, DemoCourse? course = null,
+        Equipment unit, double daysAgo, string author, string complaint, DemoState state, DemoSeen seen, DemoTrend? trend = null,
         Urgency urgency = Urgency.Routine, string stock = "")
     {
         var start = time.GetUtcNow() - TimeSpan.FromDays(daysAgo);
         var visit = new Visit(Guid.CreateVersion7(start), unit.Id, start, author, complaint, urgency, stock);
         visits.Start(visit);
-        visits.Append([.. DemoVisit.Entries(visit, unit, hall, state, seen, course)]);
+        visits.Append([.. DemoVisit.Entries(visit, unit, hall, state, seen, trend)]);
         return visit;
     }
 
@@ -251,9 +251,9 @@ public sealed class DemoHall(
         })]);
 
     /// <summary>From a minute on, readings are taken with this meter.</summary>
-    internal void Meter(Visit visit, int minute, Instrument meter) =>
+    internal void Instrument(Visit visit, int minute, Instrument meter) =>
         Append(visit, minute, (id, at) =>
-        new MeterEntry(new(id, default, at, at, visit.Author), meter.Measures, new(meter.Id, meter.Name, meter.Accuracy, true)));
+        new InstrumentEntry(new(id, default, at, at, visit.Author), meter.Measures, new(meter.Id, meter.Name, meter.Accuracy, true)));
 
     private void Mixture(Visit visit, double percent, double surfaceC)
     {

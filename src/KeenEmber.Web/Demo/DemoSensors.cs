@@ -50,7 +50,7 @@ internal static class DemoSensors
         var second = hall.Visit(unit, 96, Isolde, "Door frame iced", new(-18.6, 5.3, 5.1), new());
         Round(hall, second, 12, new("box", -18.6, -18.4, -18.4), With("coil", -24.0, 9_000, -25.5));
         var third = hall.Visit(unit, 0.14, Isolde, "Snow on the cartons, ceiling drips", new(-17.9, 5.4, 5.0), new());
-        hall.Meter(third, 7, hall.Bag.Thermometer);
+        hall.Instrument(third, 7, hall.Bag.Thermometer);
         // The spot gets well past 8 °C, its sensor does not tell so: only the clock ends the heat.
         DemoDefrosts.Watch(
             hall, third, 10, new([2.1, 1.6, 1.9], [0.32, 0.37, 0.31], 15.6, 0.03, 0.014, -25, -18, 1, c => Told(c, CorrodedOhm)), setUp,
@@ -67,15 +67,15 @@ internal static class DemoSensors
             hall.Install("S-5", "Flower back store", DemoHall.Remote, 5, 2, "R513A", 1.6, "roses and lilies", "flower stall, cellar");
         hall.Visit(unit, 130, Tobin, "Yearly check", new(5.2, 6.0, 5.0), new());
         var visit = hall.Visit(unit, 6, Tobin, "Warm since the new control", new(9.4, 6.8, 5.1, 8, 20), new());
-        hall.Meter(visit, 7, hall.Bag.Thermometer);
+        hall.Instrument(visit, 7, hall.Bag.Thermometer);
         Name(hall, visit, 14, ("box", SensorRole.Box, "S1", "return air"), ("coil", SensorRole.DefrostEnd, "S2", "between the fins, left"),
             ("discharge", SensorRole.Discharge, "S3", "behind the fan guard"));
         Round(hall, visit, 20, new("box", 9.4, 1.3, 1.4), new("coil", 1.2, 9.3, 9.2), new("discharge", 4.6, 4.7, 4.9));
         hall.Append(visit, 26, (id, at) => new WarmedEntry(new(id, default, at, at, Tobin), "box", "coil"));
         hall.Append(
             visit, 30, (id, at) =>
-            new SensorMendEntry(new(id, default, at, at, Tobin), "box", SensorMend.SwappedBack), (id, at) =>
-            new SensorMendEntry(new(id, default, at, at, Tobin), "coil", SensorMend.SwappedBack));
+            new SensorRepairEntry(new(id, default, at, at, Tobin), "box", SensorRepair.SwappedBack), (id, at) =>
+            new SensorRepairEntry(new(id, default, at, at, Tobin), "coil", SensorRepair.SwappedBack));
         Round(hall, visit, 44, new("box", 7.8, 7.9, 7.9), new("coil", 0.8, 0.9, 0.7), new("discharge", 3.9, 4.1, 4.2));
         Events(hall, visit, 60, (false, 4.1), (true, 7.2), (false, 4.0), (true, 7.1), (false, 4.1));
         hall.Append(

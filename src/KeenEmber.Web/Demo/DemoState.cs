@@ -62,7 +62,7 @@ internal sealed record DemoState(
 }
 
 /// <summary>The same points logged again and again after the round: TD and superheat as they went, minute by minute.</summary>
-internal sealed record DemoCourse(double Minutes, double EveryMin, Func<double, double> TdK, Func<double, double> SuperheatK)
+internal sealed record DemoTrend(double Minutes, double EveryMin, Func<double, double> TdK, Func<double, double> SuperheatK)
 {
     private static readonly PointRef[] Points =
         [MeasuringPoint.SuctionPressure, MeasuringPoint.SuctionLineCoil, MeasuringPoint.BoxAir, MeasuringPoint.DischargePressure,

@@ -32,7 +32,7 @@ internal static class DemoStories
         hall.Append(soft, 26,
             (id, at) =>
                 new ChangeEntry(
-                new(id, default, at, at, Isolde), "fan delay switch", "open at -3 °C", "bridged for the pull-down", "", LoopKind.Jumper,
+                new(id, default, at, at, Isolde), "fan delay switch", "open at -3 °C", "bridged for the pull-down", "", OpenItemKind.Jumper,
                 false, WorkArea.LimitSwitch),
             (id, at) =>
                 new PartEntry(
@@ -40,7 +40,7 @@ internal static class DemoStories
                 WorkArea.Fans, new(ComponentKind.EvaporatorFan, 2)),
             (id, at) =>
                 new ChangeEntry(
-                new(id, default, at, at, Isolde), "drain heater", "", "ordered", "", LoopKind.PartOnOrder, false, WorkArea.Defrost),
+                new(id, default, at, at, Isolde), "drain heater", "", "ordered", "", OpenItemKind.PartOnOrder, false, WorkArea.Defrost),
             (id, at) =>
                 hall.Photo(
                 DemoPhoto.Terminals(), id, at, Isolde, "terminals before the motor came off: 3 heater, 4 fans, 5 delay", Topic.Wiring),
@@ -56,11 +56,11 @@ internal static class DemoStories
         hall.Append(again, 1,
             (id, at) => new HazardsEntry(new(id, default, at, at, Tobin), fish.AllHazards()),
             (id, at) =>
-                new MeterEntry(
+                new InstrumentEntry(
                 new(id, default, at, at, Tobin), QuantityKind.Temperature,
                 new(hall.Bag.Thermometer.Id, hall.Bag.Thermometer.Name, hall.Bag.Thermometer.Accuracy, true)),
             (id, at) =>
-                new MeterEntry(
+                new InstrumentEntry(
                 new(id, default, at, at, Tobin), QuantityKind.Pressure,
                 new(hall.Bag.Gauges.Id, hall.Bag.Gauges.Name, hall.Bag.Gauges.Accuracy, true)));
         hall.Append(again, 20,

@@ -3,10 +3,10 @@ using KeenEmber.Core.Record;
 
 namespace KeenEmber.Web.Demo;
 
-/// <summary>The entries of one round on a unit: facts first, then every reading the state gives, then its course.</summary>
+/// <summary>The entries of one round on a unit: facts first, then every reading the state gives, then its trend.</summary>
 internal static class DemoVisit
 {
-    public static List<Entry> Entries(Visit visit, Equipment unit, Site site, DemoState state, DemoSeen seen, DemoCourse? course)
+    public static List<Entry> Entries(Visit visit, Equipment unit, Site site, DemoState state, DemoSeen seen, DemoTrend? trend)
     {
         var entries = new List<Entry>();
         var looked = visit.StartedAt + TimeSpan.FromMinutes(3);
@@ -32,7 +32,7 @@ internal static class DemoVisit
             at += TimeSpan.FromMinutes(0.8);
         }
 
-        entries.AddRange(course?.Samples(unit, state, site.Atmosphere).Select(s => (at + s.After, s.Point, s.Value))
+        entries.AddRange(trend?.Samples(unit, state, site.Atmosphere).Select(s => (at + s.After, s.Point, s.Value))
             .Select(s => new ReadingEntry(new(Guid.CreateVersion7(s.Item1), visit.Id, s.Item1, s.Item1, visit.Author), s.Point, s.Value))
                 ?? []);
         return entries;

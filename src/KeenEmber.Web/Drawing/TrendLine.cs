@@ -34,7 +34,7 @@ public static class TrendLine
         var path = new StringBuilder();
         foreach (var t in trend)
             path.Append(CultureInfo.InvariantCulture, $"{(path.Length == 0 ? 'M' : 'L')}{X(t):0.#} {Y(t.Value):0.#}");
-        svg.Path(path.ToString(), "course thin");
+        svg.Path(path.ToString(), "trend-path thin");
         foreach (var t in trend)
         {
             var off = t.Accuracy;

@@ -1,4 +1,4 @@
-using KeenEmber.Web.Pages.Visits.Defrost;
+using KeenEmber.Web.Pages.Visits.Defrost.Import;
 using Microsoft.AspNetCore.Http.Features;
 
 namespace KeenEmber.Web.Edge;

@@ -119,7 +119,7 @@ public sealed class FilledForm(UnitPreference units)
         return Value(field, isOther ? orKind : kind, required: true);
     }
 
-    /// <summary>A weight beyond that of refrigerant, kg: a bare number counts kilograms, in a US shop pounds.</summary>
+    /// <summary>A weight beyond that of refrigerant, kg: a bare number counts kilograms, in a US company pounds.</summary>
     /// <returns>Null where the field is empty or wrong.</returns>
     public double? Weight(string field, double lowKg, double highKg)
     {

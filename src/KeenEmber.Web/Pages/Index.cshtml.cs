@@ -10,7 +10,8 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeenEmber.Web.Pages;
 
 /// <summary>What to do first: dangers, what is overdue, follow-ups, today's visits, callbacks, units that drift; then every unit.</summary>
-public sealed class IndexModel(Board board, StandingStore standings, ShopStore shops, BenchTexts texts, TimeProvider time) : PageModel
+public sealed class IndexModel(Board board, StandingStore standings, CompanyStore companies, BenchTexts texts, TimeProvider time)
+    : PageModel
 {
     private const int OnePage = 50;
 
@@ -26,7 +27,7 @@ public sealed class IndexModel(Board board, StandingStore standings, ShopStore s
     [BindProperty(SupportsGet = true)]
     public int From { get; set; }
 
-    public string ShopName { get; private set; } = "";
+    public string CompanyName { get; private set; } = "";
 
     public DateTimeOffset Now { get; private set; }
 
@@ -41,7 +42,7 @@ public sealed class IndexModel(Board board, StandingStore standings, ShopStore s
     public int? Previous => From > 0 ? Math.Max(0, From - OnePage) : null;
 
     /// <summary>Everything open that can hurt somebody, then what should have been closed by now, each the oldest first.</summary>
-    public IReadOnlyList<(UnitLine Unit, OpenLoop Loop)> Pressing { get; private set; } = [];
+    public IReadOnlyList<(UnitLine Unit, OpenItem Item)> Pressing { get; private set; } = [];
 
     /// <summary>Units whose latest visit promised to look again soon, or should have been looked at already.</summary>
     public IReadOnlyList<(UnitLine Unit, DateOnly Day, bool Late)> FollowUps { get; private set; } = [];
@@ -65,8 +66,8 @@ public sealed class IndexModel(Board board, StandingStore standings, ShopStore s
     public void OnGet()
     {
         board.Refresh();
-        var shop = shops.Get();
-        (ShopName, UnitText, Now) = (shop.Name, new(shop.Units, Pressure.StandardAtmosphere), time.GetUtcNow());
+        var company = companies.Get();
+        (CompanyName, UnitText, Now) = (company.Name, new(company.Units, Pressure.StandardAtmosphere), time.GetUtcNow());
         From = Math.Max(0, From);
         Count = standings.Count();
         Units = standings.List(Listing.All, From, OnePage);
@@ -77,9 +78,9 @@ public sealed class IndexModel(Board board, StandingStore standings, ShopStore s
             [.. standings.List(Listing.Safety, 0, AtTheTop).Concat(standings.List(Listing.Overdue, 0, AtTheTop, until: today.AddDays(1)))
             .DistinctBy(u => u.Id)
             .SelectMany(
-                u => u.Loops.Where(l => l.IsSafety || (l.Handover is not null && !l.IsLookedAfter(DateAt(u)))), (u, l) =>
-                (Unit: u, Loop: l))
-            .OrderByDescending(x => x.Loop.IsSafety).ThenBy(x => x.Loop.Change.At)];
+                u => u.OpenItems.Where(l => l.IsSafety || (l.Handover is not null && !l.IsLookedAfter(DateAt(u)))), (u, l) =>
+                (Unit: u, Item: l))
+            .OrderByDescending(x => x.Item.IsSafety).ThenBy(x => x.Item.Change.At)];
         FollowUps =
             [.. standings.List(Listing.FollowUp, 0, AtTheTop, until: today.AddDays(DaysAhead)).Where(u => !IsUnderWay(u))
             .Select(u => (u, u.FollowUp!.Value, u.FollowUp < DateAt(u)))];

@@ -9,52 +9,52 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeenEmber.Web.Pages;
 
-public sealed class SettingsModel(ShopStore shops) : PageModel
+public sealed class SettingsModel(CompanyStore companies) : PageModel
 {
     public FilledForm Form { get; private set; } = null!;
 
-    public Shop Shop { get; private set; } = null!;
+    public Company Company { get; private set; } = null!;
 
     public bool Saved { get; private set; }
 
     public void OnGet(bool saved)
     {
-        Shop = shops.Get();
-        Form = Of(Shop);
+        Company = companies.Get();
+        Form = Of(Company);
         Form["theme"] = ThemeChoice.Of(Request);
-        Form[FilledForm.SeenField] = Of(Shop).Version;
+        Form[FilledForm.SeenField] = Of(Company).Version;
         Saved = saved;
     }
 
     /// <summary>The form as it shows what is saved; the theme belongs to the device.</summary>
-    private static FilledForm Of(Shop shop)
+    private static FilledForm Of(Company company)
     {
-        var form = new FilledForm(shop.Units);
-        (form["name"], form["units"], form["currency"]) = (shop.Name, shop.Units.Code, shop.Currency);
-        form["technicians"] = string.Join('\n', shop.Technicians);
-        form["callbackDays"] = shop.Policies.CallbackDays.ToString(CultureInfo.InvariantCulture);
-        form["meterCheckDays"] = shop.Policies.MeterCheckDays.ToString(CultureInfo.InvariantCulture);
-        form["words"] = string.Join('\n', shop.Words.Select(w => $"{w.Key} = {CircuitText.Name(w.Value)}"));
+        var form = new FilledForm(company.Units);
+        (form["name"], form["units"], form["currency"]) = (company.Name, company.Units.Code, company.Currency);
+        form["technicians"] = string.Join('\n', company.Technicians);
+        form["callbackDays"] = company.Policies.CallbackDays.ToString(CultureInfo.InvariantCulture);
+        form["meterCheckDays"] = company.Policies.InstrumentCheckDays.ToString(CultureInfo.InvariantCulture);
+        form["words"] = string.Join('\n', company.Words.Select(w => $"{w.Key} = {CircuitText.Name(w.Value)}"));
         foreach (var policy in Enum.GetValues<Policy>())
-            form[policy.ToString()] = shop.Policies.Of(policy).ToString();
+            form[policy.ToString()] = company.Policies.Of(policy).ToString();
         return form;
     }
 
     public IActionResult OnPost()
     {
-        Shop = shops.Get();
-        Form = new(Shop.Units);
+        Company = companies.Get();
+        Form = new(Company.Units);
         Form.Keep(Request.Form);
-        if (Form.IsOvertakenBy(Of(Shop)))
+        if (Form.IsOvertakenBy(Of(Company)))
             return Page();
-        var (words, error) = QuickText.ReadShopWords(Form["words"]);
+        var (words, error) = QuickText.ReadCompanyWords(Form["words"]);
         if (error is not null)
             Form.Errors["words"] = error;
         var policies = new Policies(Choices(), Form.Whole("callbackDays", 1, 365, "days"), Form.Whole("meterCheckDays", 1, 1000, "days"));
-        Shop = Shop with { Policies = policies };
+        Company = Company with { Policies = policies };
         if (words is null || Form.IsWrong)
             return Page();
-        shops.Save(new(Form.Text("name", 80), UnitPreference.FromCode(Form["units"]), words)
+        companies.Save(new(Form.Text("name", 80), UnitPreference.FromCode(Form["units"]), words)
         {
             Policies = policies, Currency = Form.Text("currency", 8),
             Technicians =
@@ -69,6 +69,6 @@ public sealed class SettingsModel(ShopStore shops) : PageModel
     private Dictionary<Policy, PolicyChoice> Choices() => Enum.GetValues<Policy>()
         .Select(p =>
             (Policy: p, Choice: EnumName.Find<PolicyChoice>(Form[p.ToString()]) is { } c && Policies.Options(p).Contains(c) ? c
-            : Shop.Policies.Of(p)))
+            : Company.Policies.Of(p)))
         .Where(x => x.Choice != Policies.Options(x.Policy)[0]).ToDictionary(x => x.Policy, x => x.Choice);
 }

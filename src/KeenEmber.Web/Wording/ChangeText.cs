@@ -6,23 +6,23 @@ namespace KeenEmber.Web.Wording;
 /// <summary>Changes, what they leave open, and what a visit came to.</summary>
 public static class ChangeText
 {
-    public static string Name(LoopKind kind) => kind switch
+    public static string Name(OpenItemKind kind) => kind switch
     {
-        LoopKind.Jumper => "jumper",
-        LoopKind.SafetyBypassed => "safety bypassed",
-        LoopKind.PanelOff => "panel off",
-        LoopKind.ValveSeated => "valve front-seated",
-        LoopKind.PumpedDown => "pumped down",
-        LoopKind.BreakerOff => "breaker off",
-        LoopKind.PlugPulled => "plug or display pulled",
-        LoopKind.SettingShifted => "setting shifted for a test",
-        LoopKind.TapeRepair => "tape repair",
-        LoopKind.PartOnOrder => "part on order",
+        OpenItemKind.Jumper => "jumper",
+        OpenItemKind.SafetyBypassed => "safety bypassed",
+        OpenItemKind.PanelOff => "panel off",
+        OpenItemKind.ValveSeated => "valve front-seated",
+        OpenItemKind.PumpedDown => "pumped down",
+        OpenItemKind.BreakerOff => "breaker off",
+        OpenItemKind.PlugPulled => "plug or display pulled",
+        OpenItemKind.SettingShifted => "setting shifted for a test",
+        OpenItemKind.TapeRepair => "tape repair",
+        OpenItemKind.PartOnOrder => "part on order",
         _ => "to be watched",
     };
 
-    /// <summary>An open loop in one line: "jumper: fan delay switch, bridged".</summary>
-    public static string Line(OpenLoop loop) => $"{Name(loop.Kind)}: {Change(loop.Change)}";
+    /// <summary>An open open item in one line: "jumper: fan delay switch, bridged".</summary>
+    public static string Line(OpenItem item) => $"{Name(item.Kind)}: {Change(item.Change)}";
 
     public static string Change(ChangeEntry c)
     {
@@ -52,7 +52,7 @@ public static class ChangeText
 
     public static string SignOff(SignOffEntry s) => $"signed off{(s.RootCause.Length > 0 ? $": {s.RootCause}" : ", root cause not found")}";
 
-    /// <summary>Why a loop stays open, if somebody said so.</summary>
-    public static string Handover(OpenLoop loop) =>
-        loop.Handover is { } h ? $"{h.Reason}; {h.Owner} by {SiteClock.Day(h.Due)}" : "no reason given";
+    /// <summary>Why a open item stays open, if somebody said so.</summary>
+    public static string Handover(OpenItem item) =>
+        item.Handover is { } h ? $"{h.Reason}; {h.Owner} by {SiteClock.Day(h.Due)}" : "no reason given";
 }

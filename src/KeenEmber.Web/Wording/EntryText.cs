@@ -17,15 +17,16 @@ public static class EntryText
         ChangeEntry c => ChangeText.Change(c) + (c.Opens is { } kind ? $" ({ChangeText.Name(kind)}, left open)" : ""),
         PartEntry p => ChangeText.Part(p, view.Equipment),
         RefrigerantEntry r => ChangeText.Ledger(r, view.Units),
-        ClosureEntry c => $"closed: {(view.LoopChange(c.Loop) is { } change ? ChangeText.Change(change) + ", " : "")}{c.How}",
+        ClosureEntry c => $"closed: {(view.OpenItemChange(c.Item) is { } change ? ChangeText.Change(change) + ", " : "")}{c.How}",
         HandoverEntry h =>
-            $"left open: {(view.LoopChange(h.Loop) is { } change ? ChangeText.Change(change) + ", " : "")}{h.Reason}; {h.Owner} by "
+            $"left open: {(view.OpenItemChange(h.Item) is { } change ? ChangeText.Change(change) + ", " : "")}{h.Reason}; {h.Owner} by "
             + $"{SiteClock.Day(h.Due)}",
         PhotoEntry p => $"photo{(p.Caption.Length > 0 ? $": {p.Caption}" : "")}",
-        MeterEntry m => $"{ServiceText.Name(m.Measures)} in use: {m.Meter.Name}{(m.Meter.IsChecked ? ", checked" : ", not checked")}",
+        InstrumentEntry m => $"{ServiceText.Name(m.Measures)} in use: {m.Instrument.Name}{(
+            m.Instrument.IsChecked ? ", checked" : ", not checked")}",
         HazardsEntry h => $"hazards seen and made safe: {CircuitText.List(h.Seen.Each().Select(ServiceText.Name))}",
         ProofEntry p => $"{ServiceText.Name(p.Kind)}{(p.What.Length > 0 ? $": {p.What}" : "")}",
-        RecommendationEntry r => $"recommended: {ServiceText.Recommendation(r, view.Shop.Currency)}",
+        RecommendationEntry r => $"recommended: {ServiceText.Recommendation(r, view.Company.Currency)}",
         SignatureEntry s => $"signed by {s.Name}",
         SignOffEntry s => ChangeText.SignOff(s),
         UnknownEntry u => $"{u.Kind}: cannot be read by this version. It is kept as written.",

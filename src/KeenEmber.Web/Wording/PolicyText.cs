@@ -2,7 +2,7 @@ using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Web.Wording;
 
-/// <summary>The shop's policies: the question, the answers, and the advice that follows from each.</summary>
+/// <summary>The company's policies: the question, the answers, and the advice that follows from each.</summary>
 public static class PolicyText
 {
     public static string Name(Policy policy) => policy switch
@@ -59,7 +59,7 @@ public static class PolicyText
         _ => "The usual marking on run capacitors.",
     };
 
-    /// <summary>What the shop's answer says to somebody at the unit.</summary>
+    /// <summary>What the company's answer says to somebody at the unit.</summary>
     public static string Advice(PolicyChoice choice) => choice switch
     {
         PolicyChoice.GaugesWhenNeeded => "Take temperatures, current and frost first; connect gauges only if those do not settle it.",

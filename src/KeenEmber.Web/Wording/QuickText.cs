@@ -12,7 +12,7 @@ public static class QuickText
 {
     /// <summary>Reads "our word = point" lines; the point by its name or any word that is known already.</summary>
     /// <returns>The words, or what is wrong with the first bad line.</returns>
-    public static (IReadOnlyDictionary<string, PointRef>? Words, string? Error) ReadShopWords(string? text)
+    public static (IReadOnlyDictionary<string, PointRef>? Words, string? Error) ReadCompanyWords(string? text)
     {
         var words = new Dictionary<string, PointRef>();
         foreach (var line in (text ?? "").Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries))
@@ -30,10 +30,10 @@ public static class QuickText
         return (words, null);
     }
 
-    /// <summary>Every word of every point, for the list on the shop's page.</summary>
-    public static IEnumerable<(PointRef Point, string Words)> PointWords(Shop shop) =>
+    /// <summary>Every word of every point, for the list on the company's page.</summary>
+    public static IEnumerable<(PointRef Point, string Words)> PointWords(Company company) =>
         MeasuringPoints.InWalkingOrder.Select(
-            p => (p, string.Join(", ", QuickVocabulary.Points.Concat(shop.Words).Where(w => w.Value == p).Select(w => w.Key))));
+            p => (p, string.Join(", ", QuickVocabulary.Points.Concat(company.Words).Where(w => w.Value == p).Select(w => w.Key))));
 
     public static string Example(UnitPreference units) => units == UnitPreference.Us
         ? "suc 21, line -4" : "suc 1.4, line -20";

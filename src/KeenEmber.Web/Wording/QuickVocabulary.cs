@@ -174,9 +174,9 @@ public static class QuickVocabulary
 
     private static HashSet<string> Set(string words) => [.. words.Split(", ")];
 
-    /// <summary>The built-in words and the shop's own; the shop's win.</summary>
-    public static QuickWords For(Shop shop) => new(
-        Points.Concat(shop.Words).GroupBy(w => w.Key).ToDictionary(g => g.Key, g => g.Last().Value),
+    /// <summary>The built-in words and the company's own; the company's win.</summary>
+    public static QuickWords For(Company company) => new(
+        Points.Concat(company.Words).GroupBy(w => w.Key).ToDictionary(g => g.Key, g => g.Last().Value),
         Facts, States, Minutes, Hours, "note", "wiring")
     {
         Fillers = Fillers, Prepositions = Prepositions, Negations = Negations, Every = Every, Minus = Minus, Joins = Joins,

@@ -99,7 +99,7 @@ public static class ServiceText
         (true, false) => "passed, too long ago",
     };
 
-    public static string Name(MeterCheckKind kind) => kind == MeterCheckKind.IceBath ? "ice bath" : "known source";
+    public static string Name(InstrumentCheckKind kind) => kind == InstrumentCheckKind.IceBath ? "ice bath" : "known source";
 
     /// <summary>"±0.5 K" or "±1 %", the instrument's own or what its kind usually has.</summary>
     public static string Accuracy(QuantityKind measures, double? accuracy, UnitText units) => (measures, accuracy) switch
@@ -122,7 +122,7 @@ public static class ServiceText
 
     /// <summary>What the display shows against the reference, where they differ by more than thermometers may.</summary>
     public static string? Display(double? offK, UnitText units) => offK is not { } off ? null
-        : Math.Abs(off) <= Math.Sqrt(2) * MeterAccuracy.ThermometerK ? "The display agrees with the reference."
+        : Math.Abs(off) <= Math.Sqrt(2) * InstrumentAccuracy.ThermometerK ? "The display agrees with the reference."
         : $"The display reads {units.Result(ResultQuantity.Difference, Math.Abs(off))} {(off > 0 ? "above" : "below")} the reference. "
             + "Check its sensor before changing settings.";
 }

@@ -6,7 +6,7 @@ using KeenEmber.Core.Quantities;
 namespace KeenEmber.Web.Wording;
 
 /// <summary>Numbers in the reader's units: every measured or computed number on a page comes through here.</summary>
-/// <param name="units">The shop's preference.</param>
+/// <param name="units">The company's preference.</param>
 /// <param name="atmosphere">The site's, to show an absolute pressure on the gauge it was read from.</param>
 public sealed class UnitText(UnitPreference units, Pressure atmosphere)
 {

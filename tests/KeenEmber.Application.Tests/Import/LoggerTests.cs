@@ -215,7 +215,7 @@ public sealed class LoggerTests : IDisposable
         Assert.Equal(4, parts.Count);
         Assert.NotNull(whole.Phases.HeatOn);
         watch.Restart();
-        Assert.All(parts, p => Assert.Equal(8, DefrostAnalysis.Analyse(p).OverRunMin!.Value, 0.5));
+        Assert.All(parts, p => Assert.Equal(8, DefrostAnalysis.Analyse(p).HeatAfterClearMin!.Value, 0.5));
         output.WriteLine($"read {read} ms, judged whole {judged} ms, parted {split} ms, all four judged {watch.ElapsedMilliseconds} ms");
         Assert.True(read < 30_000 && judged < 10_000);
     }

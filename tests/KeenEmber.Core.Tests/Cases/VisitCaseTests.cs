@@ -133,7 +133,7 @@ public class VisitCaseTests
     public void The_briefing_tells_what_the_visit_before_found_and_left()
     {
         var before = Worked.Visit(Freezer, 4);
-        var jumper = new ChangeEntry(At(-5700) with { VisitId = before.Id }, "fan delay", "", "bridged", "", LoopKind.Jumper, false);
+        var jumper = new ChangeEntry(At(-5700) with { VisitId = before.Id }, "fan delay", "", "bridged", "", OpenItemKind.Jumper, false);
         var briefing =
             Worked.Of(
             Freezer, Worked.Benches,
@@ -180,7 +180,7 @@ public class VisitCaseTests
         var judging = new Forgiving();
         var record =
             new VisitRecord(
-            VisitId, new([new(Nine, Nine, "Isolde", Freezer)]), new Dictionary<Guid, Site> { [Freezer.SiteId] = whole.Site }, whole.Shop,
+            VisitId, new([new(Nine, Nine, "Isolde", Freezer)]), new Dictionary<Guid, Site> { [Freezer.SiteId] = whole.Site }, whole.Company,
             [(whole.Visit, [WeldedRelay])], whole.Now);
         var visit = new VisitCase(record, [new Failing(), .. Worked.Benches], judging);
         Assert.Equal(whole.Faults.Select(f => f.Code), visit.Faults.Select(f => f.Code));

@@ -67,7 +67,7 @@ public class WorkDividesTests
     [Fact]
     public void A_note_a_recommendation_and_a_closed_item_are_no_work()
     {
-        var jumper = Change(1, foundSo: true, opens: LoopKind.Jumper);
+        var jumper = Change(1, foundSo: true, opens: OpenItemKind.Jumper);
         var visit = Worked.Of(
             [.. Runs, jumper, .. Starved(5), new NoteEntry(Part(20, WorkArea.Box).Header, "looked again"),
                 new ClosureEntry(Part(21, WorkArea.Box).Header, jumper.Id, "taken off")]);

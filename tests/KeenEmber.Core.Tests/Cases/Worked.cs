@@ -24,11 +24,11 @@ internal static class Worked
         Equipment unit, IReadOnlyList<IBench> benches, IReadOnlyList<(Visit Visit, IReadOnlyList<Entry> Entries)> visits)
     {
         var site = new Site(unit.SiteId, "Quillmere Market Hall", 0, "Europe/London");
-        var shop = new Shop("", UnitPreference.Metric, new Dictionary<string, PointRef>());
+        var company = new Company("", UnitPreference.Metric, new Dictionary<string, PointRef>());
         var record = new UnitRecord([new(Nine.AddYears(-1), Nine.AddYears(-1), "Isolde", unit)]);
         var latest = visits[0].Visit;
         return new(
-            new(latest.Id, record, new Dictionary<Guid, Site> { [site.Id] = site }, shop, visits, latest.StartedAt.AddHours(2)), benches,
+            new(latest.Id, record, new Dictionary<Guid, Site> { [site.Id] = site }, company, visits, latest.StartedAt.AddHours(2)), benches,
             PlainJudging.Instance);
     }
 

@@ -27,10 +27,10 @@ internal static class Entries
     public static PartEntry Part(int minute, WorkArea area) =>
         new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), "part", "", "", "", "", false, area);
 
-    public static ChangeEntry Change(int minute, WorkArea area = WorkArea.Other, bool foundSo = false, LoopKind? opens = null) =>
+    public static ChangeEntry Change(int minute, WorkArea area = WorkArea.Other, bool foundSo = false, OpenItemKind? opens = null) =>
         new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), "what", "", "", "", opens, foundSo, area);
 
-    public static MeterEntry Uses(int minute, double? accuracy, bool isChecked) =>
+    public static InstrumentEntry Uses(int minute, double? accuracy, bool isChecked) =>
         new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), QuantityKind.Temperature,
             new(Guid.CreateVersion7(), "T-2", accuracy, isChecked));
 }

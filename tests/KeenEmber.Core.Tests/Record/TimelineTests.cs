@@ -130,7 +130,7 @@ public class TimelineTests
     [InlineData(1500, 1520, false)]
     [InlineData(1500, 1522, true)]
     public void A_pressure_has_moved_beyond_what_two_gauges_may_differ(double kpa, double earlierKpa, bool moved) =>
-        Assert.Equal(moved, MeterAccuracy.Differ(MeasuringPoint.SuctionPressure, kpa, earlierKpa));
+        Assert.Equal(moved, InstrumentAccuracy.Differ(MeasuringPoint.SuctionPressure, kpa, earlierKpa));
 
     [Fact]
     public void The_ids_of_a_line_are_its_own_and_always_the_same()

@@ -80,10 +80,10 @@ public class AsFoundTests
             Of(Read(1, MeasuringPoint.BoxAir, -18, Unit.Celsius), Uses(2, 0.2, false), Read(3, MeasuringPoint.LiquidLine, 24, Unit.Celsius),
             Read(3, MeasuringPoint.SuctionPressure, 1, Unit.Bar), Read(4, MeasuringPoint.BoxDisplay, -19, Unit.Celsius));
         var readings = timeline.LatestReadings();
-        Assert.Null(readings[MeasuringPoint.BoxAir].Meter);
-        Assert.Equal("T-2", readings[MeasuringPoint.LiquidLine].Meter!.Name);
-        Assert.Null(readings[MeasuringPoint.SuctionPressure].Meter);
-        Assert.Null(readings[MeasuringPoint.BoxDisplay].Meter);
+        Assert.Null(readings[MeasuringPoint.BoxAir].Instrument);
+        Assert.Equal("T-2", readings[MeasuringPoint.LiquidLine].Instrument!.Name);
+        Assert.Null(readings[MeasuringPoint.SuctionPressure].Instrument);
+        Assert.Null(readings[MeasuringPoint.BoxDisplay].Instrument);
     }
 
     [Theory]
@@ -92,7 +92,7 @@ public class AsFoundTests
     public void An_unchecked_meter_makes_what_rests_on_it_provisional(bool isChecked, ValidityLevel level)
     {
         var readings = Bench.Consistent()
-            .Select(r => r.Point == MeasuringPoint.SuctionLineCoil ? r with { Meter = new(Guid.Empty, "T-5", null, isChecked) } : r);
+            .Select(r => r.Point == MeasuringPoint.SuctionLineCoil ? r with { Instrument = new(Guid.Empty, "T-5", null, isChecked) } : r);
         var analysis = Bench.Analyse(readings);
         Assert.Equal(level, analysis[ResultKind.SuperheatCoil].Validity.Level);
         Assert.Equal(ValidityLevel.Good, analysis[ResultKind.Subcooling].Validity.Level);
@@ -105,8 +105,8 @@ public class AsFoundTests
     [InlineData(0.2, null, 0.56, true)]
     public void A_finer_meter_sees_a_smaller_move(double? now, double? before, double differenceK, bool moved)
     {
-        static Meter? With(double? accuracy) => accuracy is null ? null : new(Guid.Empty, "T", accuracy, true);
-        Assert.Equal(moved, MeterAccuracy.Differ(MeasuringPoint.BoxAir, 255 + differenceK, 255, With(now), With(before)));
+        static NamedInstrument? With(double? accuracy) => accuracy is null ? null : new(Guid.Empty, "T", accuracy, true);
+        Assert.Equal(moved, InstrumentAccuracy.Differ(MeasuringPoint.BoxAir, 255 + differenceK, 255, With(now), With(before)));
     }
 
     [Theory]
@@ -116,7 +116,8 @@ public class AsFoundTests
     public void A_thermometer_is_good_when_its_ice_bath_is_close_and_not_long_ago(double shownC, int daysAgo, bool good)
     {
         var check =
-            new MeterCheck(Guid.Empty, Guid.Empty, Nine.AddDays(-daysAgo), "Isolde", MeterCheckKind.IceBath, 273.15 + shownC, 273.15);
+            new InstrumentCheck(Guid.Empty, Guid.Empty, Nine.AddDays(-daysAgo), "Isolde", InstrumentCheckKind.IceBath, 273.15 + shownC,
+                273.15);
         Assert.Equal(good, new Instrument(Guid.Empty, "T-2", QuantityKind.Temperature, null, check).IsChecked(Nine, Policies.Default));
     }
 
@@ -125,7 +126,8 @@ public class AsFoundTests
     {
         Assert.False(new Instrument(Guid.Empty, "T-2", QuantityKind.Temperature, null, null).At(Nine, Policies.Default).IsChecked);
         var gauge = new Instrument(Guid.Empty, "G-1", QuantityKind.Pressure, 0.01, null);
-        MeterCheck At(double shown, double known) => new(Guid.Empty, Guid.Empty, Nine, "Isolde", MeterCheckKind.KnownSource, shown, known);
+        InstrumentCheck At(double shown, double known) => new(Guid.Empty, Guid.Empty, Nine, "Isolde", InstrumentCheckKind.KnownSource,
+            shown, known);
         Assert.True(gauge.Passed(At(809, 801)));
         Assert.False(gauge.Passed(At(811, 801)));
         Assert.True(gauge.Passed(At(101.9, 100)));

@@ -9,7 +9,7 @@ using static KeenEmber.Core.Tests.Record.Entries;
 
 namespace KeenEmber.Core.Tests.Visits;
 
-/// <summary>What the shop decides, when it has something to say, and the entries of closing.</summary>
+/// <summary>What the company decides, when it has something to say, and the entries of closing.</summary>
 public class PolicyTests
 {
     private static readonly OperatingConditions Conditions = Bench.Settled;
@@ -81,16 +81,16 @@ public class PolicyTests
     [Fact]
     public void A_corrected_change_keeps_its_handover_and_its_closure()
     {
-        var wrong = Change(1, opens: LoopKind.PartOnOrder);
+        var wrong = Change(1, opens: OpenItemKind.PartOnOrder);
         var right = wrong with { Header = wrong.Header with { Id = Guid.CreateVersion7(), Corrects = wrong.Id }, What = "drain heater" };
         var again =
             right with { Header = right.Header with { Id = Guid.CreateVersion7(), Corrects = right.Id }, What = "drain heater, 40 W" };
         var handed =
             new HandoverEntry(
             new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(5), Nine, "Isolde"), wrong.Id, "on order", "Tobin", new(2026, 3, 9));
-        var open = Assert.Single(OpenLoops.Of([Of(wrong, right, again, handed)]));
+        var open = Assert.Single(OpenItem.Of([Of(wrong, right, again, handed)]));
         Assert.Equal(("drain heater, 40 W", handed), (open.Change.What, open.Handover));
         var closed = new ClosureEntry(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(9), Nine, "Isolde"), right.Id, "fitted");
-        Assert.Empty(OpenLoops.Of([Of(wrong, right, again, handed, closed)]));
+        Assert.Empty(OpenItem.Of([Of(wrong, right, again, handed, closed)]));
     }
 }

@@ -39,7 +39,7 @@ public class ProofTests
 
     [Fact]
     public void What_was_found_so_or_is_still_temporary_wants_none() =>
-        Assert.Empty(Worked.Of(Freezer, Change(1, foundSo: true), Change(2, opens: LoopKind.Jumper)).Proofs);
+        Assert.Empty(Worked.Of(Freezer, Change(1, foundSo: true), Change(2, opens: OpenItemKind.Jumper)).Proofs);
 
     [Fact]
     public void A_unit_without_a_plate_current_is_not_asked_for_it() =>

@@ -80,7 +80,7 @@ public sealed class DummyBenchTests : IAsyncLifetime
         Assert.Contains(
             "The seal gapes by 2.5 mm", (await isolde.Open(visit + "/look")).QuerySelector("[data-brief='not-explained']")!.TextContent,
             StringComparison.Ordinal);
-        var trend = (await isolde.Open(unit + "/memory")).QuerySelector("[data-trend='seal.gap']")!;
+        var trend = (await isolde.Open(unit + "/history")).QuerySelector("[data-trend='seal.gap']")!;
         Assert.Equal(
             "Gap of the seal 0.2 mm",
             string.Join(' ', trend.QuerySelector("h3")!.TextContent.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)));

@@ -61,10 +61,10 @@ public sealed class LostUpdateTests : IDisposable
     [Fact]
     public async Task A_meters_form_filled_in_anew_and_sent_again_makes_another_meter()
     {
-        var old = await one.Open("/meters");
+        var old = await one.Open("/instruments");
         foreach (var name in new[] { "T-1", "T-2", "T-2" })
         {
-            using var saved = await one.Send(FormOf(old), "/meters", ("name", name), ("measures", "Temperature"));
+            using var saved = await one.Send(FormOf(old), "/instruments", ("name", name), ("measures", "Temperature"));
             Assert.Equal(HttpStatusCode.Redirect, saved.StatusCode);
         }
 

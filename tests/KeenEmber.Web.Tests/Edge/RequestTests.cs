@@ -21,7 +21,7 @@ public sealed class RequestTests : IDisposable
 
     [Theory]
     [InlineData("/settings?handler=NoSuchHandler")]
-    [InlineData("/meters?handler=NoSuchHandler")]
+    [InlineData("/instruments?handler=NoSuchHandler")]
     [InlineData("/equipment/new?handler=Strike")]
     public async Task A_handler_that_does_not_exist_is_not_found(string address)
     {

@@ -102,13 +102,13 @@ internal sealed partial class Attack : IDisposable
     {
         if (AVisit() is { } visit && inputs.Chance(0.88))
             return $"/visits/{visit.Id}/{inputs.Of(VisitPages)}";
-        return inputs.Of(["/settings", "/meters", "/equipment/new", $"/equipment/{Unit().Id}", $"/equipment/{Unit().Id}/edit"]);
+        return inputs.Of(["/settings", "/instruments", "/equipment/new", $"/equipment/{Unit().Id}", $"/equipment/{Unit().Id}/edit"]);
     }
 
     private static readonly string[] VisitPages =
     [
-        "circuit", "look", "frost", "course", "defrost", "defrost", "defrostfile", "defrostplan", "defrosttests", "sensors", "sensors",
-            "meters", "controls", "controlcycle", "controloutputs",
+        "circuit", "look", "frost", "trend", "defrost", "defrost", "defrostfile", "defrostplan", "defrosttests", "sensors", "sensors",
+            "instruments", "controls", "controlcycle", "controloutputs",
         "controlsheet", "changes", "prove", "record", "close", "glycol",
     ];
 

@@ -50,11 +50,11 @@ internal sealed partial class Attack
 
         if (parts[1] == "equipment" && Guid.TryParse(parts[2], out var unit) && app.Get<EquipmentStore>().Find(unit) is not null)
         {
-            foreach (var page in new[] { "", "/memory", "/compare", "/label", "/edit" })
+            foreach (var page in new[] { "", "/history", "/compare", "/label", "/edit" })
                 await Open($"/equipment/{unit}{page}");
         }
 
-        foreach (var page in new[] { "/", "/search?q=fan", "/settings", "/meters" })
+        foreach (var page in new[] { "/", "/search?q=fan", "/settings", "/instruments" })
             await Open(page);
         if (Tally.Failures.Count > before)
             Tally.Failures.Add($"  … after seed {seed} step {step}: POST {address} {said}");

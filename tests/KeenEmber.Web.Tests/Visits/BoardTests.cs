@@ -66,7 +66,7 @@ public sealed class BoardTests : IDisposable
         app.Get<VisitStore>()
             .Append([new ChangeEntry(
             new(Guid.CreateVersion7(), id, app.Clock.Now.AddDays(-3), app.Clock.Now, "Isolde"), "fan delay", "", "bridged", "",
-            LoopKind.Jumper, false)]);
+            OpenItemKind.Jumper, false)]);
         Assert.Contains(
             "fan delay", (await technician.Open(unit)).QuerySelector(".open-list")!.TextContent, StringComparison.OrdinalIgnoreCase);
     }

@@ -79,7 +79,7 @@ public sealed class CircuitPagesTests : IDisposable
     {
         Add("WalkInFreezer", "R404A", "-20");
         person.Log("fan on, coil clear, comp on 40 min, box -19.6");
-        person.Station("course").ReadUntil(".lead-line", "No series yet");
+        person.Station("trend").ReadUntil(".lead-line", "No series yet");
         var rows = Enumerable.Range(0, 16)
             .Select(m => $"{m}; {1.45 + (m % 2) * 0.01:F2}; {(m == 15 ? -19 : -20.1 + (m % 2) * 0.2):F1}".Replace('.', ',')).ToList();
         string Text(string heading, string first) => $"{heading}\n{first}\n{string.Join('\n', rows.Skip(1))}";
@@ -95,7 +95,7 @@ public sealed class CircuitPagesTests : IDisposable
 
         Paste(Text("min; suction; line (°C)", rows[0]));
         person.ReadUntil(".lead-line[data-settled=yes]", "Settled since");
-        person.See(".course-chart.wide .course.line-cold");
+        person.See(".trend-chart.wide .trend-path.line-cold");
         Assert.Equal("", person.Value("#rows"));
 
         // Dew of R404A at the mean of 1.455 bar is -25.1 °C: the last row alone would give 6 K.
@@ -103,12 +103,12 @@ public sealed class CircuitPagesTests : IDisposable
         Result("SuperheatCoil", "= 5.1 K");
 
         // A clock time that is still to come is a slip.
-        person.Station("course");
+        person.Station("trend");
         Paste($"time, suction\n{app.Clock.Now.AddDays(1):yyyy-MM-dd HH:mm}, 1.4");
         person.ReadUntil("#rows-error", "is still to come");
         person.Station("circuit");
         person.Log("suc 0.9");
-        person.Station("course").ReadUntil(".lead-line", "Not settled");
+        person.Station("trend").ReadUntil(".lead-line", "Not settled");
         person.Station("circuit");
         Result("SuperheatCoil", "has not settled");
     }

@@ -89,7 +89,7 @@ public sealed class DefrostPagesTests : IDisposable
         using var question = new StringContent(json, Encoding.UTF8, "application/json");
         using var answer = await person.Http.PostAsync("/api/defrost/analysis", question, TestContext.Current.CancellationToken);
         using var analysis = JsonDocument.Parse(await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
-        Assert.InRange(analysis.RootElement.GetProperty("overRunMin").GetDouble(), 10, 14);
+        Assert.InRange(analysis.RootElement.GetProperty("heatAfterClearMin").GetDouble(), 10, 14);
 
         person.Press("From a logger").Upload("#file", LoggerFile("second.csv", comma: true)).Press("Go on")
             .ReadUntil(".hint", "was named before");
@@ -127,7 +127,7 @@ public sealed class DefrostPagesTests : IDisposable
         person.Type("#outside", "77 °F").Type("#outsideRh", "60").Type("#doorWidth", "0.9").Type("#doorHeight", "2").Type("#openings", "40")
             .Type("#seconds", "20").Press("Work it out").ReadUntil("main", "kg of ice a day");
         person.Type("#look", "ceiling dry, bottom bends clear").Press("Set as asked for").ReadUntil(".saved", "2");
-        person.Station("changes").ReadUntil(".loops", "look for: ceiling dry");
+        person.Station("changes").ReadUntil(".open-items", "look for: ceiling dry");
         person.ReadUntil(".done-list", "warranty desk");
         person.Station("defrost").ReadUntil(".set-up summary", "06:00, 18:00");
     }

@@ -101,7 +101,7 @@ public sealed class SensorPagesTests : IDisposable
             .ReadUntil("[data-code='parameter.set-point-off-target']", "does not belong");
         Assert.False(person.SeesNow("[data-code='parameter.defrost-length']"));
         person.Station("changes").ReadUntil("main", "longest defrost, 99 min → 30 min");
-        person.ReadUntil(".loops", "Setting shifted for a test: set point");
+        person.ReadUntil(".open-items", "Setting shifted for a test: set point");
     }
 
     [Fact]

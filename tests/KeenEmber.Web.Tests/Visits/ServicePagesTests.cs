@@ -61,17 +61,17 @@ public sealed class ServicePagesTests : IDisposable
     [Fact]
     public void A_meter_is_named_and_its_check_decides_what_counts()
     {
-        person.Go("/meters").Press("Add it").ReadUntil("#name-error", "what is written on it");
-        person.Type("#name", "T-9").Type("#accuracy", "0.3").Press("Add it").ReadUntil(".meter-list", "T-9, thermometer ±0.3 K");
+        person.Go("/instruments").Press("Add it").ReadUntil("#name-error", "what is written on it");
+        person.Type("#name", "T-9").Type("#accuracy", "0.3").Press("Add it").ReadUntil(".instrument-list", "T-9, thermometer ±0.3 K");
         Start();
         person.Press("Checked and made safe");
-        person.Station("meters").ReadUntil("[data-meter=T-9]", "never checked");
-        person.Press("Use it").ReadUntil("[data-meter=T-9]", "in use");
+        person.Station("instruments").ReadUntil("[data-instrument=T-9]", "never checked");
+        person.Press("Use it").ReadUntil("[data-instrument=T-9]", "in use");
         person.Log("fan on, coil clear, comp on 40 min, defrost over 200 min, suc 1.2, line -19");
         person.Station("circuit").ReadUntil(".results", "The instrument's check is missing");
-        person.Station("meters").Type("[data-meter=T-9] input[name=shown]", "x").Press("Keep the check")
-            .ReadUntil("[data-meter=T-9] .field-error", "not a number");
-        person.Type("[data-meter=T-9] input[name=shown]", "0.1").Press("Keep the check").ReadUntil("[data-meter=T-9]", "passed");
+        person.Station("instruments").Type("[data-instrument=T-9] input[name=shown]", "x").Press("Keep the check")
+            .ReadUntil("[data-instrument=T-9] .field-error", "not a number");
+        person.Type("[data-instrument=T-9] input[name=shown]", "0.1").Press("Keep the check").ReadUntil("[data-instrument=T-9]", "passed");
         person.Log("line -19.2");
         person.Station("circuit").See(".results");
         Assert.DoesNotContain("meter whose check", person.Read(".results"), StringComparison.Ordinal);

@@ -79,7 +79,7 @@ public sealed class UnitAsOfTests : IDisposable
     {
         var (_, october, november) = await TwoVisits();
         using (await technician.Send(
-            november + "/changes", "handler=Change", ("what", "fan delay"), ("after", "bridged"), ("opens", nameof(LoopKind.Jumper))))
+            november + "/changes", "handler=Change", ("what", "fan delay"), ("after", "bridged"), ("opens", nameof(OpenItemKind.Jumper))))
         using (await technician.Send(november + "/defrost", "handler=SetUp", ("kind", "Electric"), ("failSafe", "47")))
         {
         }

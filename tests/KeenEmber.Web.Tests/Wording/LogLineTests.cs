@@ -11,9 +11,9 @@ namespace KeenEmber.Web.Tests.Wording;
 public sealed class LogLineTests(ITestOutputHelper output)
 {
     private const double LeastRight = 0.97;
-    private static readonly Shop Shop = new("", UnitPreference.Metric, new Dictionary<string, Core.Plant.PointRef>());
+    private static readonly Company Company = new("", UnitPreference.Metric, new Dictionary<string, Core.Plant.PointRef>());
 
-    private static IReadOnlyList<QuickItem> Read(string line) => new QuickEntry(QuickVocabulary.For(Shop), Shop.Units, 2).Read(line);
+    private static IReadOnlyList<QuickItem> Read(string line) => new QuickEntry(QuickVocabulary.For(Company), Company.Units, 2).Read(line);
 
     private static string Written(QuickItem item) => item switch
     {

@@ -22,7 +22,7 @@ internal sealed class CircuitLikelihood
     private const double NonsenseShare = 0.01;
     private const double AnywhereSpreads = 30;
 
-    /// <summary>What a result made of two readings is good to with usual meters, K (see <see cref="MeterAccuracy"/>).</summary>
+    /// <summary>What a result made of two readings is good to with usual meters, K (see <see cref="InstrumentAccuracy"/>).</summary>
     private const double AccuracyK = 0.7;
 
     /// <summary>By how much of its own size the effect of a fault differs from unit to unit.</summary>

@@ -9,7 +9,7 @@ public sealed record Drifting(ResultRef Kind, double From, double To);
 
 /// <summary>Units that are getting worse before anybody complains.</summary>
 /// <remarks>
-/// A result made of one temperature and one pressure is good to about 0.7 K with usual meters (see <see cref="MeterAccuracy"/>), the
+/// A result made of one temperature and one pressure is good to about 0.7 K with usual meters (see <see cref="InstrumentAccuracy"/>), the
 /// difference of
 /// two such to 1.0 K; creep has to be twice that, and in every step the same way, to be told from chance.
 /// </remarks>

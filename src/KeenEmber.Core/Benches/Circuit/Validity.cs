@@ -86,7 +86,7 @@ public enum ReasonCode
     RunTimeNotRecorded,
 
     /// <summary>The meter's check is out of date.</summary>
-    MeterNotChecked,
+    InstrumentNotChecked,
 }
 
 /// <summary>One reason why a result does not fully count.</summary>

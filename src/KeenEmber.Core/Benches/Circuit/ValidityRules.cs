@@ -80,8 +80,8 @@ public static class ValidityRules
                 reasons.Add(new(rule.Reason, ValidityLevel.Provisional));
         }
 
-        if (basis.Any(r => r.Meter is { IsChecked: false }))
-            reasons.Add(new(MeterNotChecked, ValidityLevel.Provisional));
+        if (basis.Any(r => r.Instrument is { IsChecked: false }))
+            reasons.Add(new(InstrumentNotChecked, ValidityLevel.Provisional));
         if (challenged)
             reasons.Add(new(Challenged, ValidityLevel.NotUsable));
         if (stillMoves && kind != AirDrop)

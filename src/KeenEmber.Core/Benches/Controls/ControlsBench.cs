@@ -108,7 +108,7 @@ public sealed record ControlsJudgement : BenchJudgement
     /// <summary>What water, scale or wear has done to the control, as seen on this visit.</summary>
     public IReadOnlyDictionary<ControlPart, DamageKind> Damage { get; init; } = new Dictionary<ControlPart, DamageKind>();
 
-    /// <summary>Parts of the control to replace for their damage, by the shop's policy.</summary>
+    /// <summary>Parts of the control to replace for their damage, by the company's policy.</summary>
     public IReadOnlyList<ControlPart> ToReplace { get; init; } = [];
 
     /// <summary>The pressure settings as the visit left them; what it has not looked at as the last one left it that had.</summary>

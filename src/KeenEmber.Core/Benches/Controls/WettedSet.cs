@@ -51,7 +51,7 @@ public static class WettedSet
     public static bool ComesFromWater(this DamageKind damage) => damage is DamageKind.Wet or DamageKind.Scaled or DamageKind.Corroded;
 
     /// <param name="seen">The last word on each part looked at.</param>
-    /// <param name="whole">The shop's policy: wetted sets are replaced whole.</param>
+    /// <param name="whole">The company's policy: wetted sets are replaced whole.</param>
     public static IReadOnlyList<ControlPart> ToReplace(IReadOnlyDictionary<ControlPart, DamageKind> seen, bool whole)
     {
         if (whole && seen.Values.Any(ComesFromWater))

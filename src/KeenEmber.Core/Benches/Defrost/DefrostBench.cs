@@ -57,7 +57,7 @@ public sealed record DefrostJudgement(IReadOnlyList<WatchedRun> Runs, VisitInput
     public override IReadOnlyList<BenchTask> Tasks => field ??=
         OwnRun is { Result.Phases.HeatOff: not null } run ? [.. AdviceFor(run).Select(step => new DefrostTask(step))] : [];
 
-    /// <summary>What to do after a run, in the order of the shop's school.</summary>
+    /// <summary>What to do after a run, in the order of the company's school.</summary>
     public IReadOnlyList<RemedyStep> AdviceFor(WatchedRun run) =>
         DefrostRemedies.For(run.Result.Findings, Visit.Policies.Of(Policy.Defrost) == PolicyChoice.FewLongByTemperature, run.Run.SetUp);
 

@@ -20,12 +20,12 @@ internal static class DefrostFindings
 
         if (r.End == EndedBy.Unknown)
             yield return Of(DefrostCodes.EndUnknown, Strength.Weak, ("heatMin", r.Phases.HeatMin)) with { WouldConfirm = Unsettled(run) };
-        if (r.OverRunMin is { } over)
+        if (r.HeatAfterClearMin is { } over)
         {
-            yield return over > DefrostLimits.GoodOverRunMin
-                ? Of(DefrostCodes.OverRun, over > DefrostLimits.LongOverRunMin ? Strength.Strong
-                    : Strength.Fair, ("overRunMin", over), ("share", r.OverRunShare), ("kwh", r.EnergyKwh?.AfterClear))
-                : Of(DefrostCodes.WellEnded, Strength.Strong, ("overRunMin", over));
+            yield return over > DefrostLimits.GoodHeatAfterClearMin
+                ? Of(DefrostCodes.HeatAfterClear, over > DefrostLimits.LongHeatAfterClearMin ? Strength.Strong
+                    : Strength.Fair, ("heatAfterClearMin", over), ("share", r.HeatAfterClearShare), ("kwh", r.EnergyKwh?.AfterClear))
+                : Of(DefrostCodes.WellEnded, Strength.Strong, ("heatAfterClearMin", over));
         }
 
         var leftSeen = run.Mark(RunMarkKind.IceLeft) is not null;
@@ -46,8 +46,8 @@ internal static class DefrostFindings
                 ("setC", set)) with { WouldConfirm = [run.SetUp.EndedBy == TerminationKind.Probe ? "three-way-check" : "switch-voltage"] };
         if ((run.Mark(RunMarkKind.CeilingFrost) ?? run.Mark(RunMarkKind.Vapour)) is { } seen)
             yield return Of(
-                DefrostCodes.Vapour, r.OverRunMin > DefrostLimits.GoodOverRunMin ? Strength.Strong
-                : Strength.Fair, ("minute", seen), ("overRunMin", r.OverRunMin));
+                DefrostCodes.Vapour, r.HeatAfterClearMin > DefrostLimits.GoodHeatAfterClearMin ? Strength.Strong
+                : Strength.Fair, ("minute", seen), ("heatAfterClearMin", r.HeatAfterClearMin));
     }
 
     /// <summary>What would tell how an unexplained end came about.</summary>
@@ -72,7 +72,8 @@ internal static class DefrostFindings
                     DefrostCodes.SensorLeads, Strength.Strong, ("spotC", s.SpotC), ("coldestC", s.ColdestC), ("warmestC", s.WarmestC),
                     ("behindMin", s.BehindMin));
             else if (
-                Math.Abs(s.AheadK) <= DefrostLimits.SensorSpreadK && r.ClearMin is not null && r.OverRunMin <= DefrostLimits.LongOverRunMin)
+                Math.Abs(s.AheadK) <= DefrostLimits.SensorSpreadK && r.ClearMin is not null
+                    && r.HeatAfterClearMin <= DefrostLimits.LongHeatAfterClearMin)
                 yield return Of(
                     DefrostCodes.SensorFits, Strength.Fair, ("spotC", s.SpotC), ("coldestC", s.ColdestC), ("warmestC", s.WarmestC),
                     ("behindMin", s.BehindMin));

@@ -14,10 +14,10 @@ public static class DefrostLimits
     public const double RiseK = 4;
 
     /// <summary>Up to so long past clear a defrost is well ended, min: droplets run off meanwhile.</summary>
-    public const double GoodOverRunMin = 5;
+    public const double GoodHeatAfterClearMin = 5;
 
     /// <summary>From here on the room takes the heat, min.</summary>
-    public const double LongOverRunMin = 10;
+    public const double LongHeatAfterClearMin = 10;
 
     /// <summary>A heat-on time this near to the fail-safe is the fail-safe's, min; clocks are set by tripper or by the minute.</summary>
     public const double LimitToleranceMin = 1;
@@ -70,7 +70,7 @@ public static class DefrostLimits
 public static class DefrostCodes
 {
     /// <summary>Heat went on long after the coil was clear.</summary>
-    public const string OverRun = "defrost.over-run";
+    public const string HeatAfterClear = "defrost.over-run";
 
     /// <summary>Heat ended soon after the coil was clear.</summary>
     public const string WellEnded = "defrost.well-ended";

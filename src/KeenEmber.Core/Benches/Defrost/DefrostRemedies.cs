@@ -6,10 +6,10 @@ namespace KeenEmber.Core.Benches.Defrost;
 public enum Remedy
 {
     /// <summary>Repair or replace heaters.</summary>
-    MendHeaters,
+    RepairHeaters,
 
     /// <summary>Find what takes the voltage away.</summary>
-    MendSupply,
+    RepairSupply,
 
     /// <summary>Check the end sensor against a reference.</summary>
     CheckSensor,
@@ -39,7 +39,7 @@ public enum Remedy
     LengthenDrip,
 
     /// <summary>Repair what holds the fans back.</summary>
-    MendFanDelay,
+    RepairFanDelay,
 
     /// <summary>Find what ended the heat.</summary>
     FindWhatEndedIt,
@@ -48,7 +48,7 @@ public enum Remedy
 /// <param name="Because">The finding it answers.</param>
 public sealed record RemedyStep(Remedy Remedy, Finding Because);
 
-/// <summary>What to do after a run. What is broken comes first; where good technicians differ, the shop's school decides the
+/// <summary>What to do after a run. What is broken comes first; where good technicians differ, the company's school decides the
 /// order.</summary>
 public static class DefrostRemedies
 {
@@ -61,7 +61,7 @@ public static class DefrostRemedies
         [Remedy.ShortenAndRepeat, Remedy.FixInfiltration, Remedy.MoveSensor, Remedy.CoilProbe, Remedy.LowerEnd];
 
     /// <param name="findings">Of one run.</param>
-    /// <param name="fewLong">The shop ends few long defrosts by temperature; else many short ones by time.</param>
+    /// <param name="fewLong">The company ends few long defrosts by temperature; else many short ones by time.</param>
     /// <param name="setUp">How the unit defrosts: a probe is checked and not fitted, a switch tested in ice.</param>
     /// <returns>Each remedy once.</returns>
     public static IReadOnlyList<RemedyStep> For(IReadOnlyList<Finding> findings, bool fewLong, DefrostSetUp setUp)
@@ -84,17 +84,17 @@ public static class DefrostRemedies
 
     private static Remedy[] Remedies(string code, bool fewLong, TerminationKind endedBy) => code switch
     {
-        DefrostCodes.LegOut or DefrostCodes.LegWeak => [Remedy.MendHeaters],
-        DefrostCodes.LowVoltage => [Remedy.MendSupply],
+        DefrostCodes.LegOut or DefrostCodes.LegWeak => [Remedy.RepairHeaters],
+        DefrostCodes.LowVoltage => [Remedy.RepairSupply],
         DefrostCodes.ProbeOff => [Remedy.CheckSensor],
         DefrostCodes.NotTerminated when endedBy == TerminationKind.Probe => [Remedy.CheckSensor],
         DefrostCodes.NotTerminated or DefrostCodes.SwitchOff => [Remedy.ReplaceSwitches],
-        DefrostCodes.OverRun => fewLong ? ByTemperature : ByTime,
+        DefrostCodes.HeatAfterClear => fewLong ? ByTemperature : ByTime,
         DefrostCodes.SensorLeads => [Remedy.MoveSensor, Remedy.CoilProbe],
         DefrostCodes.EndedEarly or DefrostCodes.LimitBeforeClear => [Remedy.LengthenOrMoreOften, Remedy.FixInfiltration],
         DefrostCodes.DripShort => [Remedy.LengthenDrip],
         DefrostCodes.FansInHeat or DefrostCodes.FansEarly or DefrostCodes.FansLate or DefrostCodes.FansNever or DefrostCodes.FansCycling =>
-            [Remedy.MendFanDelay],
+            [Remedy.RepairFanDelay],
         DefrostCodes.EndUnknown => [Remedy.FindWhatEndedIt],
         _ => [],
     };

@@ -74,14 +74,14 @@ public sealed record DefrostResult(
         new(DefrostPhases.None, EndedBy.Unknown, [], null, null, null, null, null, new(null, null, false, 0), null, []);
 
     /// <summary>Heat on after the last place was clear, min; null when that is not known.</summary>
-    public double? OverRunMin => ClearMin is { } clear && Phases.HeatOff is { } off ? Math.Max(0, off - clear) : null;
+    public double? HeatAfterClearMin => ClearMin is { } clear && Phases.HeatOff is { } off ? Math.Max(0, off - clear) : null;
 
     /// <summary>Share of the heat given after clear, which warmed metal and room.</summary>
-    public double? OverRunShare => OverRunMin / Phases.HeatMin;
+    public double? HeatAfterClearShare => HeatAfterClearMin / Phases.HeatMin;
 
     /// <summary>kWh given in all and after clear; null when the power is not known.</summary>
     public (double Total, double AfterClear)? EnergyKwh =>
-        Heaters is { } h && Phases.HeatMin is { } min ? (h.PowerKw * min / 60, h.PowerKw * (OverRunMin ?? 0) / 60) : null;
+        Heaters is { } h && Phases.HeatMin is { } min ? (h.PowerKw * min / 60, h.PowerKw * (HeatAfterClearMin ?? 0) / 60) : null;
 
     /// <summary>A place on the coil was not clear when the heat ended.</summary>
     public bool IceIsLeft => DefrostAnalysis.Bends(Places).Any(p => p.Told == ClearTold.NotClear) && Phases.HeatOff is not null;

@@ -11,7 +11,7 @@ public static class DefrostTrends
     public const string HeatMin = "defrost.heat-min";
 
     /// <summary>Name of the trend of the over-run, min.</summary>
-    public const string OverRunMin = "defrost.over-run-min";
+    public const string HeatAfterClearMin = "defrost.over-run-min";
 
     /// <summary>Name of the trend of the ice a run melts, kg.</summary>
     public const string IcePerRunKg = "defrost.ice-per-run-kg";
@@ -35,14 +35,14 @@ public static class DefrostTrends
         IEnumerable<Trend> trends =
         [
             new(HeatMin, null, Marks(runs, r => r.Result.Phases.HeatMin, (_, _) => MinuteAccuracy)),
-            new(OverRunMin, null, Marks(runs, r => r.Result.OverRunMin, (_, _) => ClearAccuracyMin)),
+            new(HeatAfterClearMin, null, Marks(runs, r => r.Result.HeatAfterClearMin, (_, _) => ClearAccuracyMin)),
             new(IcePerRunKg, null, Marks(runs, r => r.Result.Ice?.IceKg, (r, _) => r.Result.Ice!.UncertaintyKg)),
             new(IcePerDayKg, null,
                 Marks(runs, r => r.Result.Ice?.IceKg * PerDay(r), (r, _) => r.Result.Ice!.UncertaintyKg * PerDay(r)!.Value)),
             .. Enumerable.Range(1, legs).Select(leg => new Trend(HeaterCurrentA, Subject.HeaterLeg(leg),
                 Marks(runs, r =>
                     r.Result.Heaters?.Legs.FirstOrDefault(l => l.Leg == leg)?.MeasuredA, (_, amps) =>
-                    MeterAccuracy.Of(QuantityKind.Current, amps)))),
+                    InstrumentAccuracy.Of(QuantityKind.Current, amps)))),
         ];
         return [.. trends.Where(t => t.Marks.Count > 1)];
     }
@@ -59,7 +59,8 @@ public static class DefrostTrends
             if (value(run) is not { } v)
                 continue;
             var off = accuracy(run, v);
-            marks.Add(new(run.Run.Start, v, off, marks.Count > 0 && MeterAccuracy.Differ(v, off, marks[^1].Value, marks[^1].Accuracy)));
+            marks.Add(new(run.Run.Start, v, off, marks.Count > 0
+                && InstrumentAccuracy.Differ(v, off, marks[^1].Value, marks[^1].Accuracy)));
         }
 
         return marks;

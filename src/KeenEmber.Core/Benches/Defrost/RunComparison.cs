@@ -26,7 +26,7 @@ public sealed record RunComparison(WatchedRun Earlier, WatchedRun Later, IReadOn
     public double? HeatMin => Later.Result.Phases.HeatMin - Earlier.Result.Phases.HeatMin;
 
     /// <summary>The over-run in both, min.</summary>
-    public double? OverRunMin => Later.Result.OverRunMin - Earlier.Result.OverRunMin;
+    public double? HeatAfterClearMin => Later.Result.HeatAfterClearMin - Earlier.Result.HeatAfterClearMin;
 
     /// <summary>The ice melted in both, kg.</summary>
     public double? IceKg => Later.Result.Ice?.IceKg - Earlier.Result.Ice?.IceKg;
@@ -37,5 +37,5 @@ public sealed record RunComparison(WatchedRun Earlier, WatchedRun Later, IReadOn
     /// <summary>Length, end and over-run are what they were: nothing that was done between was the cause. Null while a length is not
     /// known.</summary>
     public bool? IsUnchanged => HeatMin is not { } heat ? null
-        : Math.Abs(heat) <= SameMin && Later.Result.End == Earlier.Result.End && Math.Abs(OverRunMin ?? 0) <= SameMin;
+        : Math.Abs(heat) <= SameMin && Later.Result.End == Earlier.Result.End && Math.Abs(HeatAfterClearMin ?? 0) <= SameMin;
 }

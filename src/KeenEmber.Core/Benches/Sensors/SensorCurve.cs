@@ -11,7 +11,7 @@ public enum SignalKind
     /// <summary>Voltage.</summary>
     Volt,
 
-    /// <summary>Current loop.</summary>
+    /// <summary>Current open item.</summary>
     Milliampere,
 
     /// <summary>Output of a ratiometric transducer as a share of its supply.</summary>
@@ -57,7 +57,7 @@ public abstract record SensorCurve(string Code)
     /// <summary>What a meter's share of reading error, and the resistance of its leads, come to, K (or kPa).</summary>
     /// <param name="share">Accuracy of the meter as a share of the reading.</param>
     /// <param name="leadOhm">Of both leads together, read with their tips shorted.</param>
-    public double MeterErrorAt(double value, double share, double leadOhm = 0) =>
+    public double InstrumentErrorAt(double value, double share, double leadOhm = 0) =>
         (share * Math.Abs(SignalAt(value)) + leadOhm) / Math.Abs(SlopeAt(value));
 
     /// <summary>How far the meter's own current warms a resistance sensor, K: I²R over the dissipation constant.</summary>

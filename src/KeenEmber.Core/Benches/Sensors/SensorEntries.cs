@@ -12,7 +12,7 @@ namespace KeenEmber.Core.Benches.Sensors;
 /// <param name="Offset">What the controller adds to it; null when not looked up.</param>
 /// <param name="Gone">It is no longer on the unit.</param>
 /// <param name="Coil">The coil or side it belongs to, counted from 1.</param>
-/// <param name="FormerName">What it was called until now, where it is renamed; its checks and mends go with it.</param>
+/// <param name="FormerName">What it was called until now, where it is renamed; its checks and repairs go with it.</param>
 public sealed record SensorEntry(
     EntryHeader Header, string Name, SensorRole Role, CurveSpec Curve, string Place, string Channel, TypedValue? Offset, bool Gone = false,
     string FormerName = "", int Coil = 1) : Entry(Header)
@@ -38,7 +38,7 @@ public sealed record SensorCheckEntry(
 public sealed record WarmedEntry(EntryHeader Header, string Warmed, string Moved) : Entry(Header);
 
 /// <summary>What was done about a sensor.</summary>
-public enum SensorMend
+public enum SensorRepair
 {
     /// <summary>The sensor was replaced.</summary>
     Replaced,
@@ -50,7 +50,7 @@ public enum SensorMend
     Reseated,
 
     /// <summary>Its wire was repaired.</summary>
-    WireMended,
+    WireRepaired,
 
     /// <summary>The controller was set to its curve.</summary>
     CurveSet,
@@ -60,22 +60,22 @@ public enum SensorMend
 }
 
 /// <summary>What puts which fault right.</summary>
-public static class SensorMends
+public static class SensorRepairs
 {
     /// <summary>What is most often done about a verdict.</summary>
-    public static SensorMend Likely(SensorVerdict verdict) => verdict switch
+    public static SensorRepair Likely(SensorVerdict verdict) => verdict switch
     {
-        SensorVerdict.Swapped => SensorMend.SwappedBack,
-        SensorVerdict.Misplaced or SensorVerdict.SensorOrPlace => SensorMend.Reseated,
-        SensorVerdict.SeriesResistance or SensorVerdict.Leakage or SensorVerdict.ControllerSide => SensorMend.WireMended,
-        SensorVerdict.WrongCurve => SensorMend.CurveSet,
-        SensorVerdict.OffsetParameter => SensorMend.OffsetSet,
-        _ => SensorMend.Replaced,
+        SensorVerdict.Swapped => SensorRepair.SwappedBack,
+        SensorVerdict.Misplaced or SensorVerdict.SensorOrPlace => SensorRepair.Reseated,
+        SensorVerdict.SeriesResistance or SensorVerdict.Leakage or SensorVerdict.ControllerSide => SensorRepair.WireRepaired,
+        SensorVerdict.WrongCurve => SensorRepair.CurveSet,
+        SensorVerdict.OffsetParameter => SensorRepair.OffsetSet,
+        _ => SensorRepair.Replaced,
     };
 }
 
 /// <summary>A sensor was put right: checks from before no longer speak for it.</summary>
-public sealed record SensorMendEntry(EntryHeader Header, string Sensor, SensorMend Mend) : Entry(Header), IChangesUnit;
+public sealed record SensorRepairEntry(EntryHeader Header, string Sensor, SensorRepair Repair) : Entry(Header), IChangesUnit;
 
 /// <summary>What a sensor told at one moment of the test.</summary>
 /// <param name="Seconds">Since the test began, s.</param>

@@ -119,7 +119,7 @@ public enum SensorStep
     ReplaceWettedSet,
 
     /// <summary>Repair its wire.</summary>
-    MendWire,
+    RepairWire,
 
     /// <summary>Set the controller to its curve.</summary>
     SetCurve,
@@ -140,7 +140,7 @@ public static class SensorSteps
     /// <summary>What comes next for a result, the first thing first.</summary>
     /// <param name="byElimination">Of a swap: the sensor there fits no better, so it wants a check of its own.</param>
     /// <param name="isWet">Water was seen at the control or a splice.</param>
-    /// <param name="wholeSet">The shop's policy: wetted sets are replaced whole.</param>
+    /// <param name="wholeSet">The company's policy: wetted sets are replaced whole.</param>
     public static IReadOnlyList<SensorStep> For(SensorResult result, bool byElimination, bool isWet, bool wholeSet)
     {
         SensorStep[] replace = isWet && wholeSet ? [SensorStep.ReplaceWettedSet] : [SensorStep.ReplaceSensor];
@@ -151,10 +151,10 @@ public static class SensorSteps
             SensorVerdict.Misplaced => [SensorStep.CheckSeat],
             SensorVerdict.SensorOffset when result.WouldSettle.Contains("warm-bath") => [SensorStep.WarmBath, .. replace],
             SensorVerdict.SensorOffset or SensorVerdict.Drifted => replace,
-            SensorVerdict.SeriesResistance => [SensorStep.MendWire],
-            SensorVerdict.Leakage => [SensorStep.MendWire, wholeSet ? SensorStep.ReplaceWettedSet : SensorStep.ReplaceSensor],
+            SensorVerdict.SeriesResistance => [SensorStep.RepairWire],
+            SensorVerdict.Leakage => [SensorStep.RepairWire, wholeSet ? SensorStep.ReplaceWettedSet : SensorStep.ReplaceSensor],
             SensorVerdict.WrongType => [SensorStep.SetCurve, SensorStep.ReplaceSensor],
-            SensorVerdict.Open or SensorVerdict.Shorted => [SensorStep.MendWire, .. replace],
+            SensorVerdict.Open or SensorVerdict.Shorted => [SensorStep.RepairWire, .. replace],
             SensorVerdict.ControllerSide =>
                 [.. result.WouldSettle.Select(Measure), SensorStep.CheckInputAndWire, .. isWet && wholeSet ? replace : []],
             SensorVerdict.WrongCurve => [SensorStep.SetCurve],

@@ -20,7 +20,7 @@ public sealed class SensorsBench : IBench
     /// <inheritdoc/>
     public IReadOnlyDictionary<string, Type> Entries { get; } = new Dictionary<string, Type>
     {
-        ["sensor"] = typeof(SensorEntry), ["sensor-check"] = typeof(SensorCheckEntry), ["sensor-mend"] = typeof(SensorMendEntry),
+        ["sensor"] = typeof(SensorEntry), ["sensor-check"] = typeof(SensorCheckEntry), ["sensor-mend"] = typeof(SensorRepairEntry),
         ["warmed"] = typeof(WarmedEntry), ["response"] = typeof(ResponseEntry),
     };
 
@@ -40,7 +40,7 @@ public sealed class SensorsBench : IBench
 
 /// <summary>The sensors of the unit, and what the visit's checks say of them.</summary>
 /// <param name="IsWet">Water was seen at the control.</param>
-/// <param name="WettedSetsWhole">The shop's policy.</param>
+/// <param name="WettedSetsWhole">The company's policy.</param>
 public sealed record SensorsJudgement(
     UnitSensors Unit, IReadOnlyList<Timeline> UpToHere, Site Site, Func<bool> IsWet, bool WettedSetsWhole) : BenchJudgement
 {

@@ -70,7 +70,7 @@ public sealed record CheckAccuracy(
     double Reference = CheckAccuracy.ThermometerK, double SignalShare = 0.01, double Shown = 0.5, double LeadOhm = 0)
 {
     /// <summary>Of the thermometer, K.</summary>
-    public const double ThermometerK = MeterAccuracy.ThermometerK;
+    public const double ThermometerK = InstrumentAccuracy.ThermometerK;
 
     /// <summary>Of the gauge beside a transducer, and of the controller's display of it, kPa: class 1 over 10 bar.</summary>
     public const double PressureKpa = 10;
@@ -85,15 +85,15 @@ public sealed record CheckAccuracy(
     /// (root sum of squares).</summary>
     public double OfSensor(SensorCurve curve, double at) => double.Hypot(
         IsPressure(curve) ? PressureKpa
-            : double.Hypot(Reference, SameSpotK), double.Hypot(curve.ToleranceAt(Within(curve, at)), MeterError(curve, at)));
+            : double.Hypot(Reference, SameSpotK), double.Hypot(curve.ToleranceAt(Within(curve, at)), InstrumentError(curve, at)));
 
     /// <summary>How far the controller may be from what its input's signal stands for.</summary>
-    public double OfController(SensorCurve curve, double at) => double.Hypot(OfShown(curve), MeterError(curve, at));
+    public double OfController(SensorCurve curve, double at) => double.Hypot(OfShown(curve), InstrumentError(curve, at));
 
     /// <summary>Of what a controller shows by this curve, K.</summary>
     public double OfShown(SensorCurve curve) => IsPressure(curve) ? PressureKpa : Shown;
 
-    private double MeterError(SensorCurve curve, double at) => curve.MeterErrorAt(Within(curve, at), SignalShare, LeadOhm);
+    private double InstrumentError(SensorCurve curve, double at) => curve.InstrumentErrorAt(Within(curve, at), SignalShare, LeadOhm);
 
     /// <summary>Outside a curve's range its slope says nothing: what somebody typed there is held against its nearer end.</summary>
     private static double Within(SensorCurve curve, double at) => Math.Clamp(at, curve.Range.Low, curve.Range.High);
@@ -103,7 +103,8 @@ public sealed record CheckAccuracy(
     /// <summary>How far two errors of one sensor, read with the same instruments at two temperatures, may be apart.</summary>
     public double OfTwo(SensorCurve curve, double one, double another) =>
         double.Hypot(
-            (IsPressure(curve) ? PressureKpa : Reference) * Math.Sqrt(2), double.Hypot(MeterError(curve, one), MeterError(curve, another)));
+            (IsPressure(curve) ? PressureKpa : Reference) * Math.Sqrt(2),
+                double.Hypot(InstrumentError(curve, one), InstrumentError(curve, another)));
 }
 
 /// <param name="Error">What the controller works with less the reference, at the last point that has both, K or kPa; infinite for an open

@@ -12,16 +12,16 @@ namespace KeenEmber.Core.Benches.Sensors;
 /// <param name="Slip">The likeliest slip behind its last check; null when it is plausible.</param>
 public sealed record CheckedSensor(
     SensorEntry Sensor, ChannelResult? Found, ChannelResult? Now, IReadOnlyList<SensorCheckEntry> Checks,
-    IReadOnlyList<SensorMendEntry> Mends, SensorSlip? Slip)
+    IReadOnlyList<SensorRepairEntry> Repairs, SensorSlip? Slip)
 {
     /// <summary>What it is called.</summary>
     public string Name => Sensor.Name;
 
     /// <summary>It was put right and is good since.</summary>
-    public bool IsMended => Mends.Count > 0;
+    public bool IsRepaired => Repairs.Count > 0;
 
     /// <summary>Something was done, and a check since then finds it right.</summary>
-    public bool IsProved => IsMended && Now is { Result.Verdict: SensorVerdict.Good };
+    public bool IsProved => IsRepaired && Now is { Result.Verdict: SensorVerdict.Good };
 }
 
 /// <summary>The sensors of a unit and what one visit found of them.</summary>
@@ -45,7 +45,7 @@ public sealed record UnitSensors(
 
     /// <summary>What proves each sensor that was put right: a check since then that finds it good.</summary>
     public IEnumerable<Proof> Proofs =>
-        Sensors.Where(s => s.IsMended).Select(s => new Proof(s.Mends[^1], ProofKind.SensorAgrees, s.IsProved ? s.Checks[^1] : null));
+        Sensors.Where(s => s.IsRepaired).Select(s => new Proof(s.Repairs[^1], ProofKind.SensorAgrees, s.IsProved ? s.Checks[^1] : null));
 
     /// <summary>Of a unit whose sensors nobody has named.</summary>
     public static readonly UnitSensors None = new([], new([], [], 0), new([], [], 0), [], [], [], true);
@@ -58,21 +58,21 @@ public sealed record UnitSensors(
         var named = Named(timelines);
         var names = new SensorNames(timelines);
         var checks = timeline.Standing.OfType<SensorCheckEntry>().ToLookup(c => names.Now(c.Sensor));
-        var mends = timeline.Standing.OfType<SensorMendEntry>().ToLookup(m => names.Now(m.Sensor));
-        var meters = MetersOf(timeline);
+        var repairs = timeline.Standing.OfType<SensorRepairEntry>().ToLookup(m => names.Now(m.Sensor));
+        var meters = InstrumentsOf(timeline);
         var accuracy = new CheckAccuracy(
-            meters.Thermometers.Max(m => MeterAccuracy.Of(QuantityKind.Temperature, 0, m?.Accuracy)),
+            meters.Thermometers.Max(m => InstrumentAccuracy.Of(QuantityKind.Temperature, 0, m?.Accuracy)),
                 meters.Ohmmeters.Max(m => m?.Accuracy ?? OhmmeterShare));
         var usable = named.Where(s => s.Curve.Curve is not null).ToList();
-        var found = BoardOf(usable, s => checks[s.Name].Where(c => mends[s.Name].All(m => c.At < m.At)), accuracy, atmosphere);
-        var now = BoardOf(usable, s => checks[s.Name].Where(c => mends[s.Name].All(m => c.At >= m.At)), accuracy, atmosphere);
+        var found = BoardOf(usable, s => checks[s.Name].Where(c => repairs[s.Name].All(m => c.At < m.At)), accuracy, atmosphere);
+        var now = BoardOf(usable, s => checks[s.Name].Where(c => repairs[s.Name].All(m => c.At >= m.At)), accuracy, atmosphere);
         ChannelResult? In(BoardResult board, SensorEntry s) =>
             board.Channels.FirstOrDefault(c => c.Channel.Name == s.Name) is { Channel.Points.Count: > 0 } r ? r : null;
         IReadOnlyList<Guid> Basis(BoardChannel channel) => [.. checks[channel.Name].Select(c => c.Id)];
         return new(
             [.. named.Select(
             s => new CheckedSensor(
-            s, In(found, s), In(now, s), [.. checks[s.Name]], [.. mends[s.Name]], Slip(s, checks[s.Name].LastOrDefault(), atmosphere)))],
+            s, In(found, s), In(now, s), [.. checks[s.Name]], [.. repairs[s.Name]], Slip(s, checks[s.Name].LastOrDefault(), atmosphere)))],
             found, now, SensorFindings.Of(found, Basis), SensorFindings.Of(now, Basis), [.. timeline.Standing.OfType<WarmedEntry>()],
             meters.Thermometers.Concat(meters.Ohmmeters).All(m => m is not { IsChecked: false }));
     }
@@ -82,12 +82,13 @@ public sealed record UnitSensors(
 
     /// <summary>What each check was taken with: the meter named before it, never one that was named after; before the first, what it will
     /// be taken with.</summary>
-    private static (IReadOnlyList<Meter?> Thermometers, IReadOnlyList<Meter?> Ohmmeters) MetersOf(Timeline timeline)
+    private static (IReadOnlyList<NamedInstrument?> Thermometers,
+        IReadOnlyList<NamedInstrument?> Ohmmeters) InstrumentsOf(Timeline timeline)
     {
         var moments = timeline.Standing.OfType<SensorCheckEntry>().Select(c => c.At).Distinct().DefaultIfEmpty(DateTimeOffset.MaxValue)
             .ToList();
-        return (moments.ConvertAll(at => timeline.MeterAt(QuantityKind.Temperature, at)),
-            moments.ConvertAll(at => timeline.MeterAt(QuantityKind.Resistance, at)));
+        return (moments.ConvertAll(at => timeline.InstrumentAt(QuantityKind.Temperature, at)),
+            moments.ConvertAll(at => timeline.InstrumentAt(QuantityKind.Resistance, at)));
     }
 
     /// <summary>The last word on every sensor, without those that are gone.</summary>
@@ -159,7 +160,7 @@ public sealed record UnitSensors(
                 if (last.Error is { } error)
                     marks.Add(
                         new(last.At, error, CheckAccuracy.ThermometerK, marks.Count > 0
-                        && MeterAccuracy.Differ(error, CheckAccuracy.ThermometerK, marks[^1].Value, marks[^1].Accuracy)));
+                        && InstrumentAccuracy.Differ(error, CheckAccuracy.ThermometerK, marks[^1].Value, marks[^1].Accuracy)));
             }
 
             if (marks.Count > 0)

@@ -147,7 +147,7 @@ internal static partial class QuickTokens
         foreach (Match match in Pattern().Matches(text))
         {
             var isNumber = match.Groups["number"].Success;
-            var word = isNumber ? match.Value : Mended(Plain(match.Value), words);
+            var word = isNumber ? match.Value : Spelled(Plain(match.Value), words);
             if (match.Groups["end"].Success || words.Joins.Contains(word))
             {
                 if (piece.Count > 0)
@@ -167,12 +167,12 @@ internal static partial class QuickTokens
     private static string Plain(string word) => word.ToLowerInvariant().Replace('’', '\'').TrimEnd('.');
 
     /// <summary>The one known word that is a slip of the finger away; the word itself where there is none, or more than one.</summary>
-    private static string Mended(string word, QuickWords words)
+    private static string Spelled(string word, QuickWords words)
     {
         if (words.Vocabulary.Contains(word))
             return word;
         if (word.EndsWith("'s", StringComparison.Ordinal))
-            return Mended(word[..^2], words);
+            return Spelled(word[..^2], words);
         if (word.Length < ShortestMended)
             return word;
         var near = words.Vocabulary.Where(w => w.Length >= ShortestMended && w[0] == word[0]

@@ -8,7 +8,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeenEmber.Web.Pages.Refrigerants;
 
 /// <summary>One refrigerant: what it is, its two lines, and a card to print.</summary>
-public sealed class CardModel(ShopStore shops) : PageModel
+public sealed class CardModel(CompanyStore companies) : PageModel
 {
     private const string First = "R404A";
 
@@ -23,7 +23,7 @@ public sealed class CardModel(ShopStore shops) : PageModel
 
     public UnitText Mine { get; private set; } = null!;
 
-    /// <summary>Both systems side by side, the shop's own first.</summary>
+    /// <summary>Both systems side by side, the company's own first.</summary>
     public IReadOnlyList<UnitText> Both { get; private set; } = [];
 
     /// <summary>Dew and bubble pressure where a temperature was asked for, the same pressure twice where a pressure was.</summary>
@@ -39,7 +39,7 @@ public sealed class CardModel(ShopStore shops) : PageModel
     public IActionResult OnGet()
     {
         // The picker sends the name as a query value; the address of a refrigerant is its own.
-        var units = shops.Get().Units;
+        var units = companies.Get().Units;
         Form = new(units);
         Form.Keep(Request.Query);
         if (RefrigerantCatalogue.Find(Form["pick"]) is { } picked)

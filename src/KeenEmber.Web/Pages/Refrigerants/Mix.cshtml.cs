@@ -10,7 +10,7 @@ namespace KeenEmber.Web.Pages.Refrigerants;
 public enum Happening { TopUp, Leak, Conversion }
 
 /// <summary>What is in the system when it is not what the label says.</summary>
-public sealed class MixModel(ShopStore shops) : PageModel
+public sealed class MixModel(CompanyStore companies) : PageModel
 {
     /// <summary>Where a system stood while it leaked, unless said otherwise.</summary>
     public static readonly Temperature UsualRest = Temperature.FromCelsius(21);
@@ -38,7 +38,7 @@ public sealed class MixModel(ShopStore shops) : PageModel
         if (RefrigerantCatalogue.Find(Label ?? "R404A") is not { } fluid)
             return NotFound();
         Fluid = fluid;
-        Units = new(shops.Get().Units, Pressure.StandardAtmosphere);
+        Units = new(companies.Get().Units, Pressure.StandardAtmosphere);
         Form = new(Units.Units);
         Form.Keep(Request.Query);
         if (Form.Has("share"))

@@ -9,7 +9,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeenEmber.Web.Pages.Refrigerants;
 
 /// <summary>The standing-pressure test: system off and settled, one or two readings.</summary>
-public sealed class StandingModel(ShopStore shops) : PageModel
+public sealed class StandingModel(CompanyStore companies) : PageModel
 {
     [BindProperty(SupportsGet = true)]
     public string? Label { get; set; }
@@ -27,7 +27,7 @@ public sealed class StandingModel(ShopStore shops) : PageModel
         if (RefrigerantCatalogue.Find(Label ?? "R404A") is not { } fluid)
             return NotFound();
         Fluid = fluid;
-        var preference = shops.Get().Units;
+        var preference = companies.Get().Units;
         Form = new(preference);
         Form.Keep(Request.Query);
         var atmosphere = Atmosphere.AtElevation(ElevationText.Read(Form));

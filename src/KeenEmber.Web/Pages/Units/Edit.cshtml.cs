@@ -9,7 +9,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeenEmber.Web.Pages.Units;
 
 /// <summary>One short page for a new unit and for the nameplate of one that exists.</summary>
-public sealed class EditModel(EquipmentStore equipment, ShopStore shops, TimeProvider time) : PageModel
+public sealed class EditModel(EquipmentStore equipment, CompanyStore companies, TimeProvider time) : PageModel
 {
     public FilledForm Form { get; private set; } = null!;
 
@@ -18,7 +18,7 @@ public sealed class EditModel(EquipmentStore equipment, ShopStore shops, TimePro
 
     public IReadOnlyList<Site> Sites { get; private set; } = [];
 
-    public Shop Shop { get; private set; } = null!;
+    public Company Company { get; private set; } = null!;
 
     public bool IsNew { get; private set; }
 
@@ -27,7 +27,7 @@ public sealed class EditModel(EquipmentStore equipment, ShopStore shops, TimePro
         if (!Prepare(id, out var existing))
             return NotFound();
         if (existing is var (unit, site))
-            Form = UnitForm.Of(unit, site, Shop);
+            Form = UnitForm.Of(unit, site, Company);
         else
             UnitForm.Begin(Form, Sites.Count > 0 ? Sites[0] : null);
         return Page();
@@ -41,7 +41,7 @@ public sealed class EditModel(EquipmentStore equipment, ShopStore shops, TimePro
             return BadRequest();
         UnitId = unitId;
         Form.Keep(Request.Form);
-        if (existing is var (stored, storedSite) && Form.IsOvertakenBy(UnitForm.Of(stored, storedSite, Shop)))
+        if (existing is var (stored, storedSite) && Form.IsOvertakenBy(UnitForm.Of(stored, storedSite, Company)))
             return Page();
         var read = UnitForm.Read(Form, unitId, existing, Sites);
         var since = existing is var (before, place) ? Since(before, read?.Unit, new(place)) : null;
@@ -86,8 +86,8 @@ public sealed class EditModel(EquipmentStore equipment, ShopStore shops, TimePro
         existing = id is { } known ? equipment.Find(known) : null;
         IsNew = id is null;
         UnitId = id ?? Guid.CreateVersion7(time.GetUtcNow());
-        Shop = shops.Get();
-        Form = new(Shop.Units);
+        Company = companies.Get();
+        Form = new(Company.Units);
         Sites = equipment.Sites();
         return IsNew || existing is not null;
     }

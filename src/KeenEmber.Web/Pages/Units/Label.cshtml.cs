@@ -8,14 +8,14 @@ using QRCoder;
 namespace KeenEmber.Web.Pages.Units;
 
 /// <summary>A label to print and stick on the unit: whoever comes next opens its page from it.</summary>
-public sealed class LabelModel(EquipmentStore equipment, ShopStore shops) : PageModel
+public sealed class LabelModel(EquipmentStore equipment, CompanyStore companies) : PageModel
 {
     /// <summary>Side of one module of the code in the drawing, units of it.</summary>
     private const int ModuleSize = 4;
 
     public Equipment Unit { get; private set; } = null!;
 
-    public string ShopName { get; private set; } = "";
+    public string CompanyName { get; private set; } = "";
 
     public UnitText Units { get; private set; } = null!;
 
@@ -29,8 +29,8 @@ public sealed class LabelModel(EquipmentStore equipment, ShopStore shops) : Page
         if (equipment.Find(id) is not var (unit, site))
             return NotFound();
         Unit = unit;
-        var shop = shops.Get();
-        (ShopName, Units) = (shop.Name, new(shop.Units, site.Atmosphere));
+        var company = companies.Get();
+        (CompanyName, Units) = (company.Name, new(company.Units, site.Atmosphere));
         Address = $"{Request.Scheme}://{Request.Host}/equipment/{unit.Id}";
         using var data = QRCodeGenerator.GenerateQrCode(Address, QRCodeGenerator.ECCLevel.M);
         using var code = new SvgQRCode(data);

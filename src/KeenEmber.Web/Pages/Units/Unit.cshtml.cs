@@ -11,14 +11,14 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeenEmber.Web.Pages.Units;
 
 public sealed class UnitModel(
-    Board board, EquipmentStore equipment, VisitDesk desk, ShopStore shops, BenchTexts texts, TimeProvider time) : PageModel
+    Board board, EquipmentStore equipment, VisitDesk desk, CompanyStore companies, BenchTexts texts, TimeProvider time) : PageModel
 {
     /// <summary>How its visits stand, in words.</summary>
     public BenchTexts Texts => texts;
 
     public Equipment Unit { get; private set; } = null!;
 
-    public Shop Shop { get; private set; } = null!;
+    public Company Company { get; private set; } = null!;
 
     public Site Site { get; private set; } = null!;
 
@@ -43,8 +43,8 @@ public sealed class UnitModel(
             return NotFound();
         Unit = unit;
         Site = site;
-        Shop = shops.Get();
-        Units = new(Shop.Units, site.Atmosphere);
+        Company = companies.Get();
+        Units = new(Company.Units, site.Atmosphere);
         Clock = new(site);
         NameplateChanges = equipment.RecordOf(id) is var (record, _) ? [.. record.Changes.Reverse()] : [];
         Standing = board.Of(id);

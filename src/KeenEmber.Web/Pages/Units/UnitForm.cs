@@ -28,9 +28,9 @@ public static class UnitForm
     }
 
     /// <summary>The form as it shows a unit that is on record.</summary>
-    public static FilledForm Of(Equipment unit, Site site, Shop shop)
+    public static FilledForm Of(Equipment unit, Site site, Company company)
     {
-        var (form, units) = (new FilledForm(shop.Units), new UnitText(shop.Units, site.Atmosphere));
+        var (form, units) = (new FilledForm(company.Units), new UnitText(company.Units, site.Atmosphere));
         var circuit = unit.Circuit;
         (form["tag"], form["kind"], form["refrigerant"], form["target"]) =
             (unit.Tag, unit.Kind.ToString(), circuit.RefrigerantName, units.Temperature(unit.Target.Kelvin));

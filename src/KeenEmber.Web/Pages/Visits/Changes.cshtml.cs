@@ -55,7 +55,7 @@ public sealed class ChangesModel(VisitViews views) : VisitPage(views)
         _ => "",
     };
 
-    public IActionResult OnPostChange(Guid id, Guid entryId, Guid? corrects, LoopKind? opens, bool foundSo, WorkArea area) =>
+    public IActionResult OnPostChange(Guid id, Guid entryId, Guid? corrects, OpenItemKind? opens, bool foundSo, WorkArea area) =>
         Save(id, entryId, corrects, at =>
         new ChangeEntry(
         Writer.Next(at, corrects), Form.Text("what", LongestText, missing: "Say what was changed, such as fan delay switch."),
@@ -88,12 +88,12 @@ public sealed class ChangesModel(VisitViews views) : VisitPage(views)
             Writer.Next(at, corrects), fluid?.Name ?? "", mass * (recovered ? -1 : 1), Text("cylinder"), Text("why"));
     });
 
-    public IActionResult OnPostClosure(Guid id, Guid entryId, Guid loop) =>
-        Take(id, entryId, () => View.Loops.All(l => l.Change.Id != loop) ? []
-        : [new ClosureEntry(Writer.Next(), loop, Form.Text(How(loop), LongestText, missing: "Say what was done, such as taken out."))]);
+    public IActionResult OnPostClosure(Guid id, Guid entryId, Guid item) =>
+        Take(id, entryId, () => View.OpenItems.All(l => l.Change.Id != item) ? []
+        : [new ClosureEntry(Writer.Next(), item, Form.Text(How(item), LongestText, missing: "Say what was done, such as taken out."))]);
 
-    /// <summary>The field that says what was done about an open loop.</summary>
-    public static string How(Guid loop) => $"how-{loop}";
+    /// <summary>The field that says what was done about an open open item.</summary>
+    public static string How(Guid item) => $"how-{item}";
 
     /// <summary>Takes in a form that may put an entry right, which then stays the one to be put right while something is wrong.</summary>
     /// <param name="make">Makes the entry for the moment it was so: now, or the moment of the one it corrects.</param>

@@ -117,7 +117,7 @@ public abstract class VisitPage(VisitViews views) : PageModel
         Writer =
             new(id, key, view.Now, BrowserNotes.Of(Request, BrowserNotes.Technician)
             ?? view.Visit.Author, BrowserNotes.Device(HttpContext));
-        Form = new(view.Shop.Units);
+        Form = new(view.Company.Units);
         Loaded();
         return true;
     }
@@ -155,7 +155,7 @@ public abstract class VisitPage(VisitViews views) : PageModel
     private void Read(string? line)
     {
         Line = line ?? "";
-        Items = new QuickEntry(QuickVocabulary.For(View.Shop), View.Shop.Units, View.Equipment.EvaporatorFans).Read(line);
+        Items = new QuickEntry(QuickVocabulary.For(View.Company), View.Company.Units, View.Equipment.EvaporatorFans).Read(line);
     }
 
     /// <summary>The stations of the rail in the order of the job: those of the work round the measuring, and those of the
@@ -168,9 +168,9 @@ public abstract class VisitPage(VisitViews views) : PageModel
         var looked = View.Conditions.EvaporatorFans.Count(f => f is not null)
             + View.MakeUp.Facts.Count(f => View.Conditions.StateOf(f) is not null);
         yield return new(10, "Look", "Walk-round", Count(looked, "fact", "facts"));
-        var meters = View.Timeline.Standing.OfType<MeterEntry>().Select(m => m.Measures).Distinct().Count();
-        yield return new(70, "Meters", "Instruments", meters > 0 ? $"{meters} named" : "not named");
-        yield return new(90, "Changes", "Changes", View.Loops.Count == 0 ? "none open" : $"{View.Loops.Count} open");
+        var meters = View.Timeline.Standing.OfType<InstrumentEntry>().Select(m => m.Measures).Distinct().Count();
+        yield return new(70, "Instruments", "Instruments", meters > 0 ? $"{meters} named" : "not named");
+        yield return new(90, "Changes", "Changes", View.OpenItems.Count == 0 ? "none open" : $"{View.OpenItems.Count} open");
         yield return new(
             100, "Prove", "Prove", View.Proofs.Count == 0 ? "nothing yet" : $"{View.Proofs.Count(p => p.IsProved)} of {View.Proofs.Count}");
         yield return new(110, "Record", "Record", Count(View.Timeline.Standing.Count, "entry", "entries"));

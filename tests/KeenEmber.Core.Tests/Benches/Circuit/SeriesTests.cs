@@ -14,7 +14,7 @@ public class SeriesTests
     private static readonly Refrigerant Fluid = RefrigerantCatalogue.Find("R404A")!;
 
     /// <summary>Suction pressure and suction line every so often, from what they are meant to show at each minute.</summary>
-    private static List<Sample> Course(
+    private static List<Sample> Samples(
         double minutes, Func<double, double> evaporatingC, Func<double, double> superheatK, double everyMin = 0.5, double noiseK = 0)
     {
         var noise = new Random(7);
@@ -38,7 +38,7 @@ public class SeriesTests
     [Fact]
     public void Derived_curves_follow_what_was_put_in()
     {
-        var superheat = Analyse(Course(20, m => -25 - 0.1 * m, m => 5 + 0.2 * m)).Derived[ResultKind.SuperheatCoil];
+        var superheat = Analyse(Samples(20, m => -25 - 0.1 * m, m => 5 + 0.2 * m)).Derived[ResultKind.SuperheatCoil];
         Assert.InRange(superheat.Count, 70, 82);
         Assert.All(superheat, p => Assert.Equal(5 + 0.2 * (p.At - Bench.Noon).TotalMinutes, p.Value, 0.1));
     }
@@ -59,7 +59,7 @@ public class SeriesTests
     public void Steady_is_settled_and_drifting_is_not(double slopeOrNoise, bool settled)
     {
         var drift = Math.Min(0, slopeOrNoise);
-        var analysis = Analyse(Course(20, m => -25 + drift * m, m => 5, noiseK: Math.Max(0, slopeOrNoise)));
+        var analysis = Analyse(Samples(20, m => -25 + drift * m, m => 5, noiseK: Math.Max(0, slopeOrNoise)));
         Assert.True(analysis.IsSeries);
         Assert.Equal(settled, analysis.Settled is not null);
         Assert.Equal(drift, analysis.SlopesKPerMin[ResultKind.Evaporating], 0.02);
@@ -68,7 +68,7 @@ public class SeriesTests
     [Fact]
     public void The_settled_stretch_begins_when_the_pull_down_ends()
     {
-        var analysis = Analyse(Course(40, m => m < 20 ? -15 - 0.5 * m : -25, m => m < 20 ? 15 - 0.5 * m : 5));
+        var analysis = Analyse(Samples(40, m => m < 20 ? -15 - 0.5 * m : -25, m => m < 20 ? 15 - 0.5 * m : 5));
         var from = (analysis.Settled!.Value.From - Bench.Noon).TotalMinutes;
         Assert.InRange(from, 16, 22);
         Assert.Equal(40, (analysis.Settled.Value.To - Bench.Noon).TotalMinutes, 0.5);
@@ -77,7 +77,7 @@ public class SeriesTests
     [Fact]
     public void Too_short_a_stretch_is_no_series()
     {
-        var analysis = Analyse(Course(7.5, m => -25, m => 5));
+        var analysis = Analyse(Samples(7.5, m => -25, m => 5));
         Assert.False(analysis.IsSeries);
         Assert.False(analysis.StillMoves);
         Assert.False(Analyse([]).IsSeries);
@@ -86,7 +86,7 @@ public class SeriesTests
     [Fact]
     public void The_verdict_rests_on_the_mean_of_the_settled_stretch_and_not_on_the_last_value()
     {
-        var samples = Course(20, m => -25, m => m > 19.9 ? 6.5 : 5);
+        var samples = Samples(20, m => -25, m => m > 19.9 ? 6.5 : 5);
         var series = Analyse(samples);
         var latest = samples.GroupBy(s => s.Point).ToDictionary(g => g.Key, g => Bench.At(g.Key, g.Last().Si,
             g.Key == SuctionPressure ? Unit.KilopascalAbsolute : Unit.Kelvin, minute: 20));
@@ -100,7 +100,7 @@ public class SeriesTests
     [Fact]
     public void While_it_moves_every_result_is_provisional()
     {
-        var samples = Course(20, m => -15 - 0.5 * m, m => 8);
+        var samples = Samples(20, m => -15 - 0.5 * m, m => 8);
         var latest = samples.GroupBy(s => s.Point)
             .ToDictionary(g => g.Key, g => Bench.At(g.Key, g.Last().Si, g.Key == SuctionPressure ? Unit.KilopascalAbsolute : Unit.Kelvin));
         var validity =
@@ -118,7 +118,7 @@ public class SeriesTests
     {
         var finding =
             Assert.Single(
-            Analyse(Course(
+            Analyse(Samples(
             30, m => -25 - 0.8 * Sine(m, periodMin), m => 6 + amplitudeK * Sine(m, periodMin), everyMin: 0.25, noiseK: 0.3)).Findings);
         Assert.Equal((SeriesPatterns.Hunting, Strength.Strong), (finding.Code, finding.Strength));
         Assert.Equal(2 * amplitudeK, finding.Values["SwingK"], 1.2);
@@ -135,11 +135,11 @@ public class SeriesTests
     {
         var course = what switch
         {
-            "calm" => Course(30, m => -25, m => 5, noiseK: 1),
-            "small" => Course(30, m => -25 - 0.3 * Sine(m, 3), m => 5 + 1.5 * Sine(m, 3)),
-            "slow" => Course(60, m => -25 - Sine(m, 20), m => 6 + 4 * Sine(m, 20)),
-            "thermometer alone" => Course(30, m => -25, m => 6 + 4 * Sine(m, 3)),
-            _ => Course(40, m => -10 - 0.4 * m, m => 20 - 0.4 * m),
+            "calm" => Samples(30, m => -25, m => 5, noiseK: 1),
+            "small" => Samples(30, m => -25 - 0.3 * Sine(m, 3), m => 5 + 1.5 * Sine(m, 3)),
+            "slow" => Samples(60, m => -25 - Sine(m, 20), m => 6 + 4 * Sine(m, 20)),
+            "thermometer alone" => Samples(30, m => -25, m => 6 + 4 * Sine(m, 3)),
+            _ => Samples(40, m => -10 - 0.4 * m, m => 20 - 0.4 * m),
         };
         Assert.Empty(Analyse(course).Findings);
     }
@@ -150,7 +150,7 @@ public class SeriesTests
     [Fact]
     public void Feeding_that_comes_and_goes_below_freezing_reads_as_moisture()
     {
-        var finding = Assert.Single(Analyse(Course(45, m => Starved(m) ? -36 : -25, m => Starved(m) ? 19 : 5, noiseK: 0.5)).Findings);
+        var finding = Assert.Single(Analyse(Samples(45, m => Starved(m) ? -36 : -25, m => Starved(m) ? 19 : 5, noiseK: 0.5)).Findings);
         Assert.Equal((SeriesPatterns.ComesAndGoes, Strength.Strong), (finding.Code, finding.Strength));
         Assert.Equal(3, finding.Values["StarvedSpells"]);
         Assert.Equal(19, finding.Values["StarvedSuperheatK"], 1.0);
@@ -165,9 +165,9 @@ public class SeriesTests
     {
         var course = what switch
         {
-            "above freezing" => Course(45, m => Starved(m) ? 2 : 8, m => Starved(m) ? 19 : 5),
-            "once and for good" => Course(45, m => m > 20 ? -36 : -25, m => m > 20 ? 19 : 5),
-            _ => Course(45, m => Starved(m) ? -24 : -4, m => Starved(m) ? 5 : 1),
+            "above freezing" => Samples(45, m => Starved(m) ? 2 : 8, m => Starved(m) ? 19 : 5),
+            "once and for good" => Samples(45, m => m > 20 ? -36 : -25, m => m > 20 ? 19 : 5),
+            _ => Samples(45, m => Starved(m) ? -24 : -4, m => Starved(m) ? 5 : 1),
         };
         Assert.DoesNotContain(Analyse(course).Findings, f => f.Code == SeriesPatterns.ComesAndGoes);
     }
@@ -175,7 +175,7 @@ public class SeriesTests
     [Fact]
     public void A_finding_of_the_series_stands_before_the_others_and_within_targets_no_longer_stands()
     {
-        var samples = Course(30, m => -25 - 0.8 * Sine(m, 3), m => 4.5 + 3 * Sine(m, 3), everyMin: 0.25);
+        var samples = Samples(30, m => -25 - 0.8 * Sine(m, 3), m => 4.5 + 3 * Sine(m, 3), everyMin: 0.25);
         var readings = Bench.Consistent().ToDictionary(r => r.Point);
         var codes =
             CircuitCalculation.Analyse(new(Fluid, Bench.WalkIn, readings) { Series = Analyse(samples) }, Bench.Settled).Findings.Select(

@@ -47,7 +47,8 @@ public sealed class AnyOrderTests
             var phases = result.Phases;
             Assert.True(phases is not { HeatOn: { } on, HeatOff: { } off } || off > on, $"seed {seed}: {phases}");
             Assert.True(
-                IsSound(result.ClearMin) && IsSound(result.OverRunMin) && IsSound(result.OverRunShare) && IsSound(result.Ice?.IceKg)
+                IsSound(result.ClearMin) && IsSound(result.HeatAfterClearMin) && IsSound(result.HeatAfterClearShare)
+                    && IsSound(result.Ice?.IceKg)
                 && IsSound(result.Heaters?.PowerKw), $"seed {seed}: {result}");
             Assert.All(
                 result.Findings, f => Assert.All(f.Values, v => Assert.True(double.IsFinite(v.Value), $"seed {seed}: {f.Code} {v.Key}")));

@@ -37,7 +37,7 @@ public class DefrostFindingTests
         var result = DefrostAnalysis.Analyse(run);
         Assert.Equal(EndedBy.Temperature, result.End);
         Assert.Equal(18, result.ClearMin!.Value, 0.6);
-        Assert.Equal(DefrostCodes.OverRun, result.Findings[0].Code);
+        Assert.Equal(DefrostCodes.HeatAfterClear, result.Findings[0].Code);
         Assert.Contains(DefrostCodes.SensorLags, Codes(run));
         Assert.Equal(13, result.Sensor!.BehindMin!.Value, 1);
     }
@@ -48,7 +48,7 @@ public class DefrostFindingTests
         var codes = Codes(Run(26, [Bend(RunPlaceKind.ColdestBend, 22.5, 26), Bend(RunPlaceKind.AtSensor, 20, 26)]));
         Assert.Contains(DefrostCodes.WellEnded, codes);
         Assert.Contains(DefrostCodes.SensorFits, codes);
-        Assert.DoesNotContain(DefrostCodes.OverRun, codes);
+        Assert.DoesNotContain(DefrostCodes.HeatAfterClear, codes);
     }
 
     [Fact]
@@ -57,7 +57,7 @@ public class DefrostFindingTests
         var run = Run(20, [Bend(RunPlaceKind.ColdestBend, 60, 20), Bend(RunPlaceKind.AtSensor, 12, 20)], (RunMarkKind.IceLeft, 22));
         var result = DefrostAnalysis.Analyse(run);
         Assert.True(result.IceIsLeft);
-        Assert.Null(result.OverRunMin);
+        Assert.Null(result.HeatAfterClearMin);
         Assert.Equal([DefrostCodes.EndedEarly, DefrostCodes.SensorLeads], Codes(run)[..2]);
     }
 
@@ -166,7 +166,7 @@ public class DefrostFindingTests
         var empty = DefrostAnalysis.Analyse(new(RandomDefrosts.Start, new(DefrostKind.OffCycle), [], []));
         Assert.Empty(empty.Findings);
         Assert.Equal(EndedBy.Unknown, empty.End);
-        Assert.Null(empty.OverRunMin);
+        Assert.Null(empty.HeatAfterClearMin);
     }
 
     [Fact]

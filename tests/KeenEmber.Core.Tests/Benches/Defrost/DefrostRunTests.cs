@@ -124,11 +124,11 @@ public class DefrostRunTests
         var run = Began(0);
         List<Entry> entries = [SetUp(-5, Short with { FailSafeMin = 60 }), .. Whole(run, 40)];
         var watched = Runs(entries)[0];
-        Assert.Contains(watched.Faults, f => f.Code == DefrostCodes.OverRun);
+        Assert.Contains(watched.Faults, f => f.Code == DefrostCodes.HeatAfterClear);
         Assert.DoesNotContain(watched.Faults, f => f.Code is DefrostCodes.WellEnded or DefrostCodes.SensorFits);
         Visit visit = new(VisitId, Freezer.Id, Nine, "Isolde", "");
         Assert.Contains(
-            Briefing.Of(visit, Of([.. entries]), [.. watched.Faults], [], []).NotExplained, f => f.Code == DefrostCodes.OverRun);
+            Briefing.Of(visit, Of([.. entries]), [.. watched.Faults], [], []).NotExplained, f => f.Code == DefrostCodes.HeatAfterClear);
         var signed =
             new SignOffEntry(
             new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(90), Nine, "Isolde"), "switch on the shell", "", "", null,

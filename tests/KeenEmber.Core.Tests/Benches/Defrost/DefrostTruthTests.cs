@@ -16,7 +16,7 @@ public sealed class DefrostTruthTests(ITestOutputHelper output)
     [Fact]
     public void The_clear_moment_is_found_within_a_minute_and_a_half()
     {
-        var cleared = Judged.Value.Where(j => j.Truth.ClearMin is not null && j.Truth.OverRunMin > 2).ToList();
+        var cleared = Judged.Value.Where(j => j.Truth.ClearMin is not null && j.Truth.HeatAfterClearMin > 2).ToList();
         var off = cleared.Select(j => j.Result.ClearMin is { } found ? Math.Abs(found - j.Truth.ClearMin!.Value) : double.PositiveInfinity)
             .Order().ToList();
         output.WriteLine(
@@ -28,9 +28,10 @@ public sealed class DefrostTruthTests(ITestOutputHelper output)
     [Fact]
     public void The_over_run_is_found_within_two_minutes()
     {
-        var cleared = Judged.Value.Where(j => j.Truth.OverRunMin > 2).ToList();
+        var cleared = Judged.Value.Where(j => j.Truth.HeatAfterClearMin > 2).ToList();
         var off =
-            cleared.Select(j => j.Result.OverRunMin is { } found ? Math.Abs(found - j.Truth.OverRunMin!.Value) : double.PositiveInfinity)
+            cleared.Select(j => j.Result.HeatAfterClearMin is { } found ? Math.Abs(found - j.Truth.HeatAfterClearMin!.Value)
+                : double.PositiveInfinity)
             .Order().ToList();
         output.WriteLine($"over-run: {cleared.Count} runs, median {off[off.Count / 2]:F2}, worst {off[^1]:F2}");
         Assert.All(off, o => Assert.True(o <= 2));
@@ -57,7 +58,7 @@ public sealed class DefrostTruthTests(ITestOutputHelper output)
     [Fact]
     public void The_melted_ice_is_weighed_within_a_quarter()
     {
-        var weighed = Judged.Value.Where(j => j.Truth.ClearMin is not null && j.Truth.OverRunMin > 2).ToList();
+        var weighed = Judged.Value.Where(j => j.Truth.ClearMin is not null && j.Truth.HeatAfterClearMin > 2).ToList();
         var off = weighed.Where(j => j.Result.Ice is not null).Select(j => Math.Abs(j.Result.Ice!.IceKg / j.Truth.MeltedKg - 1)).Order()
             .ToList();
         Assert.True(off.Count > 0.95 * weighed.Count);

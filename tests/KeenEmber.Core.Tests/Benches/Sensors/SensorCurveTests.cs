@@ -119,10 +119,10 @@ public sealed class SensorCurveTests
     {
         var pt100 = SensorFamilies.Find("pt100")!;
         // 0.5 Ω of leads on 0.39 Ω/K.
-        Assert.Equal(1.28, pt100.MeterErrorAt(0, 0, 0.5), 0.02);
+        Assert.Equal(1.28, pt100.InstrumentErrorAt(0, 0, 0.5), 0.02);
         // (0.5 mA)² × 27.28 kΩ = 6.8 mW over 2 mW/K.
         Assert.Equal(3.41, SensorFamilies.Find("ntc-10k-3435")!.SelfHeatingAt(0, 0.5, 2), 0.02);
-        Assert.True(SensorFamilies.Find("ntc-10k-3435")!.MeterErrorAt(0, 0.01, 0.5) < 0.3);
+        Assert.True(SensorFamilies.Find("ntc-10k-3435")!.InstrumentErrorAt(0, 0.01, 0.5) < 0.3);
     }
 
     [Fact]

@@ -64,14 +64,14 @@ public sealed class SensorFindingTests
     [Fact]
     public void Pressure_transducers_are_compared_in_kilopascals()
     {
-        var loop =
+        var item =
             new CurveSpec(Points: [new(4, 0), new(20, 3000)], Signal: SignalKind.Milliampere, Measures: QuantityKind.Pressure).Curve!;
         var accuracy = new CheckAccuracy(SignalShare: 0.005);
-        Assert.Equal(SensorVerdict.Good, ThreeWayCheck.Judge(loop, [new(300, loop.SignalAt(310), 312)], accuracy).Verdict);
-        var off = ThreeWayCheck.Judge(loop, [new(300, loop.SignalAt(520), 521)], accuracy);
+        Assert.Equal(SensorVerdict.Good, ThreeWayCheck.Judge(item, [new(300, item.SignalAt(310), 312)], accuracy).Verdict);
+        var off = ThreeWayCheck.Judge(item, [new(300, item.SignalAt(520), 521)], accuracy);
         Assert.Equal((SensorVerdict.SensorOrPlace, 221), (off.Verdict, off.Error));
-        Assert.Equal(SensorVerdict.ControllerSide, ThreeWayCheck.Judge(loop, [new(300, loop.SignalAt(303), 700)], accuracy, 0).Verdict);
-        Assert.Null(SensorSlips.Find(loop, new(300, loop.SignalAt(520), 521)));
+        Assert.Equal(SensorVerdict.ControllerSide, ThreeWayCheck.Judge(item, [new(300, item.SignalAt(303), 700)], accuracy, 0).Verdict);
+        Assert.Null(SensorSlips.Find(item, new(300, item.SignalAt(520), 521)));
     }
 
     [Theory]
@@ -79,7 +79,7 @@ public sealed class SensorFindingTests
     [InlineData(SensorVerdict.Misplaced, SensorStep.CheckSeat)]
     [InlineData(SensorVerdict.Drifted, SensorStep.ReplaceSensor)]
     [InlineData(SensorVerdict.WrongType, SensorStep.SetCurve, SensorStep.ReplaceSensor)]
-    [InlineData(SensorVerdict.Shorted, SensorStep.MendWire, SensorStep.ReplaceSensor)]
+    [InlineData(SensorVerdict.Shorted, SensorStep.RepairWire, SensorStep.ReplaceSensor)]
     [InlineData(SensorVerdict.WrongCurve, SensorStep.SetCurve)]
     [InlineData(SensorVerdict.OffsetParameter, SensorStep.SetOffset)]
     [InlineData(SensorVerdict.ControllerSide, SensorStep.CheckInputAndWire)]

@@ -30,15 +30,15 @@ public sealed class SensorServiceTests
     /// <summary>Checks of one minute are one round.</summary>
     private static Guid Round(double minute) => new((int)minute, 0, 0, new byte[8]);
 
-    private static SensorMendEntry Mend(string sensor, double minute, SensorMend mend = SensorMend.Replaced) =>
-        new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), sensor, mend);
+    private static SensorRepairEntry Repair(string sensor, double minute, SensorRepair repair = SensorRepair.Replaced) =>
+        new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), sensor, repair);
 
     private static UnitSensors Sensors(params Entry[] entries) => UnitSensors.Of(Of(entries), [Of(entries)], Pressure.StandardAtmosphere);
 
     [Fact]
     public void What_was_found_stays_and_a_mended_sensor_speaks_anew()
     {
-        var s = Sensors(Sensor("box"), Check("box", 5, -18, -10, -10), Mend("box", 20), Check("box", 30, -17, -17.1, -17));
+        var s = Sensors(Sensor("box"), Check("box", 5, -18, -10, -10), Repair("box", 20), Check("box", 30, -17, -17.1, -17));
         Assert.Equal(SensorVerdict.SensorOrPlace, s.Sensors[0].Found!.Result.Verdict);
         Assert.Equal(SensorVerdict.Good, s.Sensors[0].Now!.Result.Verdict);
         Assert.Equal("sensor.sensor-or-place", Assert.Single(s.Found).Code);
@@ -52,7 +52,7 @@ public sealed class SensorServiceTests
     public void A_sensor_that_is_renamed_keeps_its_checks_and_its_mends()
     {
         var renamed = Sensor("box air", 40) with { FormerName = "box" };
-        var s = Sensors(Sensor("box"), Check("box", 5, -18, -10, -10), Mend("box", 20), Check("box", 30, -17, -17.1, -17), renamed);
+        var s = Sensors(Sensor("box"), Check("box", 5, -18, -10, -10), Repair("box", 20), Check("box", 30, -17, -17.1, -17), renamed);
         Assert.Equal("box air", Assert.Single(s.Sensors).Name);
         Assert.Equal(
             (SensorVerdict.SensorOrPlace, SensorVerdict.Good), (s.Sensors[0].Found!.Result.Verdict, s.Sensors[0].Now!.Result.Verdict));
@@ -75,7 +75,7 @@ public sealed class SensorServiceTests
     [Fact]
     public void A_mend_without_a_check_is_not_proved()
     {
-        var s = Sensors(Sensor("box"), Check("box", 5, -18, -10, -10), Mend("box", 20));
+        var s = Sensors(Sensor("box"), Check("box", 5, -18, -10, -10), Repair("box", 20));
         Assert.Null(s.Sensors[0].Now);
         Assert.False(Assert.Single(s.Proofs).IsProved);
     }
@@ -120,12 +120,13 @@ public sealed class SensorServiceTests
     public void An_unchecked_meter_makes_it_provisional_and_a_good_one_narrows_it()
     {
         var meter =
-            new MeterEntry(
+            new InstrumentEntry(
             new(Guid.CreateVersion7(), VisitId, Nine, Nine, "Isolde"), QuantityKind.Temperature,
             new(Guid.CreateVersion7(), "T-5", null, IsChecked: false));
         Assert.False(Sensors(meter, Sensor("box")).InstrumentsChecked);
         var coarse = Sensors(Sensor("box"), Check("box", 5, -18, -16.7));
-        var fine = Sensors(meter with { Meter = new(Guid.CreateVersion7(), "T-1", 0.1, true) }, Sensor("box"), Check("box", 5, -18, -16.7));
+        var fine = Sensors(meter with { Instrument = new(Guid.CreateVersion7(), "T-1", 0.1, true) }, Sensor("box"),
+            Check("box", 5, -18, -16.7));
         Assert.True(fine.Sensors[0].Now!.Result.Clear > coarse.Sensors[0].Now!.Result.Clear);
     }
 

@@ -147,11 +147,11 @@ public sealed class ThreeWayTests
     [Fact]
     public void A_current_loop_that_is_dead_or_over_its_end_is_open_or_short()
     {
-        var loop =
+        var item =
             new CurveSpec(Points: [new(4, 0), new(20, 3000)], Signal: SignalKind.Milliampere, Measures: QuantityKind.Pressure).Curve!;
-        Assert.Equal(SensorVerdict.Open, ThreeWayCheck.Judge(loop, [new(500, 0, null)], Usual).Verdict);
-        Assert.Equal(SensorVerdict.Shorted, ThreeWayCheck.Judge(loop, [new(500, 24, null)], Usual).Verdict);
-        Assert.Equal(SensorVerdict.Good, ThreeWayCheck.Judge(loop, [new(500, loop.SignalAt(510), 512)], Usual).Verdict);
+        Assert.Equal(SensorVerdict.Open, ThreeWayCheck.Judge(item, [new(500, 0, null)], Usual).Verdict);
+        Assert.Equal(SensorVerdict.Shorted, ThreeWayCheck.Judge(item, [new(500, 24, null)], Usual).Verdict);
+        Assert.Equal(SensorVerdict.Good, ThreeWayCheck.Judge(item, [new(500, item.SignalAt(510), 512)], Usual).Verdict);
     }
 
     [Fact]

@@ -44,7 +44,7 @@ public sealed record PlanForecast(
     public bool UnderDefrosts => MarginMin < 0;
 
     /// <summary>Heat runs on past the good over-run, day after day.</summary>
-    public bool OverDefrosts(bool endsByTemperature) => !endsByTemperature && MarginMin > DefrostLimits.LongOverRunMin;
+    public bool OverDefrosts(bool endsByTemperature) => !endsByTemperature && MarginMin > DefrostLimits.LongHeatAfterClearMin;
 
     /// <summary>More ice gathers than the coil should carry.</summary>
     public bool LoadsTheCoil(PlanBasis basis) => IceKg > basis.LimitKg;
@@ -88,7 +88,8 @@ public static class DefrostPlan
     {
         var waits = Waits(starts);
         var longest = waits.Count == 0 ? 24 : waits.Max();
-        double Needed(double hours) => basis.WarmUpMin + basis.IcePerDayKg * hours / 24 * basis.MinPerKg + DefrostLimits.GoodOverRunMin / 2;
+        double Needed(double hours) =>
+            basis.WarmUpMin + basis.IcePerDayKg * hours / 24 * basis.MinPerKg + DefrostLimits.GoodHeatAfterClearMin / 2;
         var heat = waits.Sum(w => endsByTemperature ? Math.Min(lengthMin, Needed(w)) : lengthMin);
         var past = waits.Sum(w => endsByTemperature ? 0 : Math.Max(0, lengthMin - Needed(w)));
         var needed = Needed(longest);

@@ -52,7 +52,7 @@ public sealed class CircuitBenchText() : BenchText("circuit")
         var taken = view.Readings.Keys.Count(view.MakeUp.Points.Contains);
         yield return new(30, "Circuit", "Circuit", taken == 1 ? "1 reading" : $"{taken} readings");
         var logged = view.Series?.Measured.Values.Select(c => c.Count).DefaultIfEmpty().Max() ?? 0;
-        yield return new(40, "Course", "Trend", view.Series switch
+        yield return new(40, "Trend", "Trend", view.Series switch
         {
             { IsSeries: true, Settled: null } => "moving",
             { IsSeries: true } => "settled",
@@ -145,9 +145,9 @@ public sealed class CircuitBenchText() : BenchText("circuit")
     /// <summary>What speaks for a finding, what against, and what would confirm it, in the reader's units.</summary>
     private static IEnumerable<string> Evidence(Finding finding, UnitText units, CircuitMakeUp makeUp)
     {
-        if (SeriesText.Evidence(finding, units) is { } course)
+        if (SeriesText.Evidence(finding, units) is { } trend)
         {
-            yield return course;
+            yield return trend;
             yield break;
         }
 

@@ -126,7 +126,7 @@ public sealed class CircuitMap
         var outline = string.Create(CultureInfo.InvariantCulture, $"M{x} {y} H{x + w - 14} L{x + w} {y + 14} V{y + h} H{x} Z");
         svg.OpenLink($"?point={point}#point-form", $"tag {state}", spoken,
             $"data-point=\"{point}\" data-label=\"{view.Name(point)}\" "
-                + $"data-hint=\"{Svg.Encode(TypingText.Example(point.Kind(), view.Shop.Units))}\" data-entry=\"{reading?.EntryId}\"");
+                + $"data-hint=\"{Svg.Encode(TypingText.Example(point.Kind(), view.Company.Units))}\" data-entry=\"{reading?.EntryId}\"");
         svg.Path(outline, "tag-edge");
         if (state.StartsWith("unusable", StringComparison.Ordinal))
             svg.Hatched(outline, hatch);

@@ -98,7 +98,7 @@ public static class CircuitText
     /// <summary>Why a result does not fully count, and what would change that.</summary>
     public static string Reason(ReasonCode code) => code switch
     {
-        ReasonCode.MeterNotChecked => "The instrument's check is missing, too old or failed.",
+        ReasonCode.InstrumentNotChecked => "The instrument's check is missing, too old or failed.",
         ReasonCode.Defrosting => "It is in defrost. Log again 10 min after its end.",
         ReasonCode.JustDefrosted => "Out of defrost for less than 10 min: the coil is still warm and wet.",
         ReasonCode.ColdAmbient => "The condenser air is cold, so head is held up and swings. Log its low and its high.",

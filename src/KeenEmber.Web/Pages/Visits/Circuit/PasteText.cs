@@ -11,7 +11,7 @@ public static class PasteText
     private const int MostProblems = 6;
 
     /// <summary>The point of a unit that a heading names, by its name on the page or a word of the log line.</summary>
-    public static PointRef? PointOf(string heading, Equipment unit, Shop shop)
+    public static PointRef? PointOf(string heading, Equipment unit, Company company)
     {
         foreach (var point in unit.MakeUp.Points)
         {
@@ -20,17 +20,17 @@ public static class PasteText
                 return point;
         }
 
-        return QuickVocabulary.For(shop).Points.TryGetValue(heading, out var word) ? word : null;
+        return QuickVocabulary.For(company).Points.TryGetValue(heading, out var word) ? word : null;
     }
 
     /// <summary>The first few problems, and whether there are more.</summary>
-    public static IReadOnlyList<string> Problems(IReadOnlyList<PasteProblem> problems, Equipment unit, Shop shop) =>
+    public static IReadOnlyList<string> Problems(IReadOnlyList<PasteProblem> problems, Equipment unit, Company company) =>
     [
-        .. problems.Take(MostProblems).Select(p => Problem(p, unit, shop)),
+        .. problems.Take(MostProblems).Select(p => Problem(p, unit, company)),
         .. problems.Count > MostProblems ? ["There is more after these."] : Array.Empty<string>(),
     ];
 
-    private static string Problem(PasteProblem problem, Equipment unit, Shop shop)
+    private static string Problem(PasteProblem problem, Equipment unit, Company company)
     {
         var text = Short(problem.Text);
         return problem.Kind switch
@@ -46,7 +46,7 @@ public static class PasteText
                 + "2026-03-02 14:05, or minutes under a heading “min”.",
             PasteProblemKind.StillToCome => $"Row {problem.Row}: {text} is still to come. Check the logger's clock, or use minutes.",
             PasteProblemKind.BadValue => $"Row {problem.Row}, {CircuitText.Name(problem.Point!.Value, unit.MakeUp)}: “{text}”. "
-                + TypingText.Problem(problem.Typing!.Value, problem.Point.Value.Kind(), shop.Units),
+                + TypingText.Problem(problem.Typing!.Value, problem.Point.Value.Kind(), company.Units),
             PasteProblemKind.TooMany =>
                 $"{text} values are more than {PastedRows.MostValues} at once. Paste fewer rows or columns.",
             _ => "No value was found under a heading that is known.",

@@ -10,26 +10,26 @@ public sealed class CloseModel(VisitViews views, SigningDesk signing) : VisitPag
 {
     private const int LongestText = 1000;
 
-    public IReadOnlyList<OpenLoop> InTheWay => OpenLoops.InTheWay(View.LoopsToday, View.Visit.Id);
+    public IReadOnlyList<OpenItem> InTheWay => OpenItem.InTheWay(View.OpenItemsToday, View.Visit.Id);
 
-    public IActionResult OnPostHandover(Guid id, Guid entryId, Guid loop)
+    public IActionResult OnPostHandover(Guid id, Guid entryId, Guid item)
     {
         if (!Load(id, entryId))
             return NotFound();
-        if (entryId == Guid.Empty || View.Loops.FirstOrDefault(l => l.Change.Id == loop) is not { IsSafety: false })
+        if (entryId == Guid.Empty || View.OpenItems.FirstOrDefault(l => l.Change.Id == item) is not { IsSafety: false })
             return BadRequest();
         Keep();
-        var reason = Form.Text(Handover("reason", loop), LongestText, missing: "Say why it stays open.");
-        var owner = Form.Text(Handover("owner", loop), LongestText, missing: "Who looks after it?");
-        var due = Form.Day(Handover("due", loop), View.Clock.Date(View.Now), required: true);
+        var reason = Form.Text(Handover("reason", item), LongestText, missing: "Say why it stays open.");
+        var owner = Form.Text(Handover("owner", item), LongestText, missing: "Who looks after it?");
+        var due = Form.Day(Handover("due", item), View.Clock.Date(View.Now), required: true);
         if (Form.IsWrong)
             return Page();
-        Append([new HandoverEntry(Writer.Next(), loop, reason, owner, due!.Value)]);
+        Append([new HandoverEntry(Writer.Next(), item, reason, owner, due!.Value)]);
         return RedirectToPage(new { id });
     }
 
-    /// <summary>A field of the form that hands a loop over.</summary>
-    public static string Handover(string field, Guid loop) => $"{field}-{loop}";
+    /// <summary>A field of the form that hands a open item over.</summary>
+    public static string Handover(string field, Guid item) => $"{field}-{item}";
 
     public async Task<IActionResult> OnPostSignOffAsync(Guid id, Guid entryId, string[] explained)
     {

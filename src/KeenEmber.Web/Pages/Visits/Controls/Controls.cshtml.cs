@@ -77,7 +77,7 @@ public sealed class ControlsModel(VisitViews views) : VisitPage(views)
            select new SettingEntry(Writer.Next(), setting, stage, value),
     ]);
 
-    /// <summary>A pressure, or the temperature it is thought of as, which is turned into the shop's pressure.</summary>
+    /// <summary>A pressure, or the temperature it is thought of as, which is turned into the company's pressure.</summary>
     private TypedValue? Read(PressureSetting setting, string field)
     {
         var value = View.Equipment.Circuit.Refrigerant is null ? Form.Value(field, QuantityKind.Pressure)
@@ -85,7 +85,7 @@ public sealed class ControlsModel(VisitViews views) : VisitPage(views)
         if (value?.Unit.Kind != QuantityKind.Temperature || View.Equipment.Circuit.Refrigerant is not { } fluid)
             return value;
         if (setting.AsPressure(fluid, value.Temperature) is { } p)
-            return new(Math.Round(p.GaugeKpa(View.Site.Atmosphere) / View.Shop.Units.Pressure.Scale, 2), View.Shop.Units.Pressure);
+            return new(Math.Round(p.GaugeKpa(View.Site.Atmosphere) / View.Company.Units.Pressure.Scale, 2), View.Company.Units.Pressure);
         Form.Errors[field] = $"{fluid.Name} has no pressure at this temperature.";
         return null;
     }

@@ -95,7 +95,7 @@ public sealed class ControlsSheetModel(VisitViews views) : VisitPage(views)
                 found is null ? ""
                     : ControllerText.Value(left.Parameter, found.Value, View.Units),
                     ControllerText.Value(left.Parameter, left.Value, View.Units), askedBy,
-                Request.Form["back"].Contains(left.Parameter.ToString()) ? LoopKind.SettingShifted : null, false, WorkArea.Control);
+                Request.Form["back"].Contains(left.Parameter.ToString()) ? OpenItemKind.SettingShifted : null, false, WorkArea.Control);
         }
     }
 }

@@ -16,8 +16,8 @@ public static class DefrostAdviceText
 
     public static string Remedy(RemedyStep step) => step.Remedy switch
     {
-        Core.Benches.Defrost.Remedy.MendHeaters => "Repair the failed or weak heater first, then watch another defrost.",
-        Core.Benches.Defrost.Remedy.MendSupply => "Find the lost voltage: connections, contactor, cable.",
+        Core.Benches.Defrost.Remedy.RepairHeaters => "Repair the failed or weak heater first, then watch another defrost.",
+        Core.Benches.Defrost.Remedy.RepairSupply => "Find the lost voltage: connections, contactor, cable.",
         Core.Benches.Defrost.Remedy.CheckSensor =>
             "Three-way check of the termination sensor: thermometer, resistance, display. It may be off, or swapped with another.",
         Core.Benches.Defrost.Remedy.ReplaceSwitches =>
@@ -32,7 +32,7 @@ public static class DefrostAdviceText
         Core.Benches.Defrost.Remedy.LengthenOrMoreOften =>
             "Give it longer, or more defrosts a day; clear the ice that is left by hand first.",
         Core.Benches.Defrost.Remedy.LengthenDrip => "Lengthen the drip time.",
-        Core.Benches.Defrost.Remedy.MendFanDelay => "Test the fan delay at known temperatures, and its relay or jumper.",
+        Core.Benches.Defrost.Remedy.RepairFanDelay => "Test the fan delay at known temperatures, and its relay or jumper.",
         _ => "Watch the next end: voltage across the switch, a thermometer beside it, the maximum defrost time noted.",
     };
 

@@ -64,5 +64,5 @@ public sealed class DefrostBenchText() : BenchText("defrost")
     public override string? ReportPart => "/Pages/Visits/Defrost/_Report.cshtml";
 
     public override (string Name, Func<double, string> Value) Trend(Trend trend, UnitText units) =>
-        (DefrostText.Name(trend), v => DefrostText.Value(trend, v, units));
+        (DefrostTrendText.Name(trend), v => DefrostTrendText.Value(trend, v, units));
 }

@@ -69,7 +69,7 @@ public sealed class DefrostChart
         var marks = Marks();
         var strip = marks.Count > 0 ? 12 + MarkRow * (marks.Max(m => m.Row) + 1) : 0;
         svg.Open(
-            width, Top + height + strip + (lower > 0 ? Gap + lower : 0) + Foot, $"course-chart defrost-chart {(wide ? "wide" : "tall")}",
+            width, Top + height + strip + (lower > 0 ? Gap + lower : 0) + Foot, $"trend-chart defrost-chart {(wide ? "wide" : "tall")}",
             DefrostText.Verdict(run, clock)).HatchPattern(hatch);
         DrawPhases(Top + height);
         DrawTemperatures(temperatures);
@@ -112,7 +112,7 @@ public sealed class DefrostChart
         Band(p.HeatOn, heatEnd, p.HeatMin is { } min ? $"heat {UnitText.Number(min, 0)} min" : "heat", "heat");
         Band(p.HeatOff, p.Refrigeration ?? p.FansOn, "drip", "drip");
         Band(p.Refrigeration ?? p.FansOn, p.HeatOff is null ? null : to, "cooling", "cooling");
-        if (run.Result is { ClearMin: { } clear, OverRunMin: { } over } && over > 0.5 && p.HeatOff is { } off)
+        if (run.Result is { ClearMin: { } clear, HeatAfterClearMin: { } over } && over > 0.5 && p.HeatOff is { } off)
         {
             svg.Rect(X(clear), Top, X(off) - X(clear), bottom - Top, "over-run", 0, $"url(#{hatch})");
             svg.Line(X(clear), Top - 4, X(clear), bottom, "clear-line");
@@ -151,11 +151,11 @@ public sealed class DefrostChart
         }
 
         foreach (var track in others)
-            svg.Path(Line(track, Y, OtherShift), $"course {Style(track.Place)} other");
+            svg.Path(Line(track, Y, OtherShift), $"trend-path {Style(track.Place)} other");
 
         foreach (var track in tracks)
         {
-            svg.Path(Line(track, Y, 0), $"course {Style(track.Place)}");
+            svg.Path(Line(track, Y, 0), $"trend-path {Style(track.Place)}");
             if (track.Minutes.Length <= 40)
             {
                 for (var i = 0; i < track.Minutes.Length; i++)
@@ -199,9 +199,9 @@ public sealed class DefrostChart
 
         svg.Text(6, top - 10, "A", "axis");
         foreach (var leg in others)
-            svg.Path(Line(leg, Y, OtherShift), $"course leg leg-{leg.Place.Name} other");
+            svg.Path(Line(leg, Y, OtherShift), $"trend-path leg leg-{leg.Place.Name} other");
         foreach (var leg in legs)
-            svg.Path(Line(leg, Y, 0), $"course leg leg-{leg.Place.Name}");
+            svg.Path(Line(leg, Y, 0), $"trend-path leg leg-{leg.Place.Name}");
         DrawNames(legs, l => Y(l.Values.Max()), top + tall);
     }
 

@@ -1,4 +1,5 @@
 using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Web.Pages.Visits.Circuit;
 using KeenEmber.Web.Wording;
@@ -8,6 +9,23 @@ namespace KeenEmber.Web.Pages.Visits.Defrost;
 /// <summary>A set-up in words, and what is different between two.</summary>
 public static class DefrostSetUpText
 {
+    public static string Name(DefrostKind kind) =>
+        kind switch { DefrostKind.OffCycle => "off-cycle", DefrostKind.Electric => "electric", _ => "hot gas" };
+
+    public static string Name(DefrostStart start) =>
+        start switch { DefrostStart.Clock => "defrost clock", DefrostStart.Board => "controller board", _ => "hand" };
+
+    public static string Name(TerminationKind kind) => kind switch
+    {
+        TerminationKind.Time =>
+            "time alone", TerminationKind.Switch => "termination switch", TerminationKind.Probe => "termination sensor", _ => "pressure",
+    };
+
+    public static string Name(HeaterConnection connection) => connection switch
+    {
+        HeaterConnection.Separate => "each leg by itself", HeaterConnection.Delta => "three-phase delta", _ => "three-phase wye (star)",
+    };
+
     public static string Line(DefrostSetUp s, UnitText units) => CircuitText.List(
         [.. Parts(s, units).Where(p => p.Value.Length > 0).Select(p => $"{p.Name} {p.Value}")]);
 
@@ -21,9 +39,9 @@ public static class DefrostSetUpText
     {
         string T(TypedValue? v) => v is null ? "" : units.Temperature(v.Temperature.Kelvin);
         string Min(double? v) => v is { } m ? $"{UnitText.Number(m, m % 1 == 0 ? 0 : 1)} min" : "";
-        yield return ("defrost kind", "", DefrostText.Name(s.Kind));
-        yield return ("defrost start", "started by", DefrostText.Name(s.Start));
-        yield return ("defrost end", "ended by", DefrostText.Name(s.EndedBy));
+        yield return ("defrost kind", "", Name(s.Kind));
+        yield return ("defrost start", "started by", Name(s.Start));
+        yield return ("defrost end", "ended by", Name(s.EndedBy));
         yield return ("termination sensor's place", "at", s.SensorPlace);
         yield return ("end temperature", "at", T(s.EndAt));
         yield return ("termination switch reset", "reset", T(s.ResetAt));
@@ -34,7 +52,7 @@ public static class DefrostSetUpText
         yield return (
             "heaters", "heaters", s.Legs.Count == 0 ? ""
             : $"{string.Join(" + ", s.Legs.Select(l => $"{UnitText.Number(l.Watts, 0)} W"))} at {UnitText.Number(s.Legs[0].Volts, 0)} "
-            + $"V, {DefrostText.Name(s.Connection)}");
+            + $"V, {Name(s.Connection)}");
         yield return (
             "defrost times", "at", s.Starts is null ? ""
             : string.Join(", ", s.Starts.Select(t => t.ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture))));

@@ -2,7 +2,6 @@ using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Record;
 using KeenEmber.Web.Pages.Visits.Circuit;
 using KeenEmber.Web.Wording;
 
@@ -11,23 +10,6 @@ namespace KeenEmber.Web.Pages.Visits.Defrost;
 /// <summary>The words of the defrost bench.</summary>
 public static class DefrostText
 {
-    public static string Name(DefrostKind kind) =>
-        kind switch { DefrostKind.OffCycle => "off-cycle", DefrostKind.Electric => "electric", _ => "hot gas" };
-
-    public static string Name(DefrostStart start) =>
-        start switch { DefrostStart.Clock => "defrost clock", DefrostStart.Board => "controller board", _ => "hand" };
-
-    public static string Name(TerminationKind kind) => kind switch
-    {
-        TerminationKind.Time =>
-            "time alone", TerminationKind.Switch => "termination switch", TerminationKind.Probe => "termination sensor", _ => "pressure",
-    };
-
-    public static string Name(HeaterConnection connection) => connection switch
-    {
-        HeaterConnection.Separate => "each leg by itself", HeaterConnection.Delta => "three-phase delta", _ => "three-phase wye (star)",
-    };
-
     public static string Name(RunPlace place) => place.Kind switch
     {
         RunPlaceKind.ColdestBend => "coldest return bend",
@@ -96,28 +78,28 @@ public static class DefrostText
     public static string Verdict(WatchedRun run, SiteClock clock)
     {
         var (r, setUp) = (run.Result, run.Run.SetUp);
+        var kind = CircuitText.Sentence(DefrostSetUpText.Name(setUp.Kind));
         if (r.Phases.HeatOn is not { } on)
             return "No verdict yet. Mark when the heat came on.";
         if (r.Phases is not { HeatOff: { } off, HeatMin: { } length })
-            return $"{CircuitText.Sentence(Name(setUp.Kind))} defrost, heat on since {clock.Time(run.At(on))}{SoFar(run, clock)}.";
+            return $"{kind} defrost, heat on since {clock.Time(run.At(on))}{SoFar(run, clock)}.";
         var end = r.End switch
         {
-            EndedBy.Temperature => $"by the {Name(setUp.EndedBy)}",
+            EndedBy.Temperature => $"by the {DefrostSetUpText.Name(setUp.EndedBy)}",
             EndedBy.Pressure => "by pressure",
             EndedBy.TimeLimit when setUp.EndedBy == TerminationKind.Time => "by its set time",
             EndedBy.TimeLimit => "by the maximum defrost time, not by temperature",
             EndedBy.Hand => "by hand",
             _ => "by what is not known",
         };
-        var said =
-            $"{CircuitText.Sentence(Name(setUp.Kind))} defrost: {Minutes(length)} of heat, ended at {clock.Time(run.At(off))} {end}; ";
+        var said = $"{kind} defrost: {Minutes(length)} of heat, ended at {clock.Time(run.At(off))} {end}; ";
         if (r.ClearMin is { } clear)
         {
-            return said + (r.OverRunMin is { } over && over > DefrostLimits.GoodOverRunMin
+            return said + (r.HeatAfterClearMin is { } over && over > DefrostLimits.GoodHeatAfterClearMin
                 ? $"the coil was clear at {clock.Time(run.At(clear))}, so the last {Minutes(over)} "
-                    + $"({UnitText.Number(r.OverRunShare!.Value * 100, 0)} % of the heat) only heated the coil and box."
-                : $"the coil was clear at {clock.Time(run.At(clear))}, {Minutes(r.OverRunMin ?? 0)} before the end: it ended when it "
-                    + "should.");
+                    + $"({UnitText.Number(r.HeatAfterClearShare!.Value * 100, 0)} % of the heat) only heated the coil and box."
+                : $"the coil was clear at {clock.Time(run.At(clear))}, {Minutes(r.HeatAfterClearMin ?? 0)} before the end: "
+                    + "it ended when it should.");
         }
 
         if (r.IceIsLeft)
@@ -146,15 +128,15 @@ public static class DefrostText
         bool Has(string name) => f.Values.ContainsKey(name);
         return f.Code switch
         {
-            DefrostCodes.OverRun =>
-                $"Ran {N("overRunMin")} min after clear: {UnitText.Number(f.Values["share"] * 100, 0)} % of the "
+            DefrostCodes.HeatAfterClear =>
+                $"Ran {N("heatAfterClearMin")} min after clear: {UnitText.Number(f.Values["share"] * 100, 0)} % of the "
                 + $"heat{(Has("kwh") ? $", {N("kwh", 1)} kWh" : "")}, melted nothing.",
-            DefrostCodes.WellEnded => $"Ended {N("overRunMin", 1)} min after the last place was clear: time for the drops, no more.",
+            DefrostCodes.WellEnded => $"Ended {N("heatAfterClearMin", 1)} min after the last place was clear: time for the drops, no more.",
             DefrostCodes.EndedEarly =>
                 $"Ended before the coil was clear{(Has("coldestC") ? $": its coldest place was at {T("coldestC")}" : "")}. Ice left "
                 + "behind can ice the coil again. Clear it all.",
             DefrostCodes.NotTerminated =>
-                $"The {Name(setUp.EndedBy)} never ended it: its spot had {T("spotC")}, it is set to {T("setC")}. "
+                $"The {DefrostSetUpText.Name(setUp.EndedBy)} never ended it: its spot had {T("spotC")}, it is set to {T("setC")}. "
                 + (setUp.EndedBy == TerminationKind.Probe ? "Probe reading cold, in the wrong input, or its relay welded."
                     : "Switch open, wrong lead, or a jumper."),
             DefrostCodes.LimitBeforeClear =>
@@ -197,7 +179,7 @@ public static class DefrostText
             DefrostCodes.ProductWarm => $"Product reached {T("productC")} in the defrost.",
             DefrostCodes.Vapour =>
                 "Steam came off the coil or froze above it"
-                + (Has("overRunMin") ? $": the heat ran {N("overRunMin")} min after clear." : "."),
+                + (Has("heatAfterClearMin") ? $": the heat ran {N("heatAfterClearMin")} min after clear." : "."),
             _ => f.Code,
         };
     }
@@ -205,7 +187,7 @@ public static class DefrostText
     /// <summary>A fault without figures, for a line in a list.</summary>
     public static string Headline(Finding f) => f.Code switch
     {
-        DefrostCodes.OverRun => "The defrost runs on after the coil is clear.",
+        DefrostCodes.HeatAfterClear => "The defrost runs on after the coil is clear.",
         DefrostCodes.EndedEarly => "The defrost ends before the coil is clear.",
         DefrostCodes.NotTerminated => "The defrost is not ended by temperature: only its maximum time stops it.",
         DefrostCodes.LimitBeforeClear => "The defrost's time is up before the coil is clear.",
@@ -269,47 +251,4 @@ public static class DefrostText
         if (r.Box?.ProductPeakC is { } product)
             yield return ("product at its warmest", units.Temperature(Temperature.ZeroCelsiusInKelvin + product));
     }
-
-    /// <summary>What is different between two runs, and whether what was done between had to do with it.</summary>
-    /// <param name="what">An entry in a line.</param>
-    public static IEnumerable<string> Comparison(RunComparison c, Func<Entry, string> what, UnitText units)
-    {
-        static string Signed(double v, int decimals, string unit) => $"{(v > 0 ? "+" : "")}{UnitText.Number(v, decimals)} {unit}";
-        var done = c.Changes.Select(what).ToList();
-        if (c.IsUnchanged is { } same && done.Count > 0)
-            yield return same
-                ? $"The same within 2 min after: {CircuitText.List(done)}. "
-                + $"{(done.Count == 1 ? "It was not" : done.Count == 2 ? "Neither was" : "None of them was")} the cause."
-                : $"Different after: {CircuitText.List(done)}.";
-        else if (c.IsUnchanged is { } alike)
-            yield return alike ? "The same within 2 min; nothing was changed between."
-                : "Different, though nothing was put on record between.";
-        if (c.HeatMin is { } heat)
-            yield return $"Heat {Signed(heat, 0, "min")}, from {Minutes(c.Earlier.Result.Phases.HeatMin!.Value)} to "
-                + $"{Minutes(c.Later.Result.Phases.HeatMin!.Value)}.";
-        if (c.OverRunMin is { } over)
-            yield return $"Heat after clear {Signed(over, 0, "min")}.";
-        if (c.IceKg is { } ice)
-            yield return $"Ice {(ice > 0 ? "+" : "")}{units.Weight(ice)}.";
-        if (c.PowerKw is { } kw && Math.Abs(kw) >= 0.05)
-            yield return $"Heaters {Signed(kw, 2, "kW")}.";
-    }
-
-    public static string Name(Trend trend) => trend.Code switch
-    {
-        DefrostTrends.HeatMin => "heat on",
-        DefrostTrends.OverRunMin => "heat after clear",
-        DefrostTrends.IcePerRunKg => "ice melted",
-        DefrostTrends.IcePerDayKg => "ice a day",
-        DefrostTrends.HeaterCurrentA => $"heater leg {trend.About!.Value.Id}",
-        _ => trend.Code,
-    };
-
-    /// <summary>A value of a trend.</summary>
-    public static string Value(Trend trend, double value, UnitText units) => trend.Code switch
-    {
-        DefrostTrends.IcePerRunKg or DefrostTrends.IcePerDayKg => units.Weight(value),
-        DefrostTrends.HeaterCurrentA => $"{UnitText.Number(value, 1)} A",
-        _ => $"{UnitText.Number(value, 0)} min",
-    };
 }

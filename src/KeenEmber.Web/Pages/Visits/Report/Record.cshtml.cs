@@ -51,7 +51,7 @@ public sealed class RecordModel(VisitViews views) : VisitPage(views)
 
     private IEnumerable<Entry> Listed(RecordFilter filter) => View.Timeline.Written.Where(e => e is not WithdrawalEntry && filter switch
     {
-        RecordFilter.Readings => e is ReadingEntry or MeterEntry,
+        RecordFilter.Readings => e is ReadingEntry or InstrumentEntry,
         RecordFilter.Seen => e is ObservationEntry or FrostEntry or HazardsEntry or ProofEntry or DamageEntry,
         RecordFilter.Tests =>
             e is RunEntry or RunReadingEntry or RunMarkEntry or ClockTestEntry or SwitchStateEntry or SensorCheckEntry or WarmedEntry
@@ -59,7 +59,7 @@ public sealed class RecordModel(VisitViews views) : VisitPage(views)
             or ControlEventEntry or OutputStateEntry or DialEntry or BulbTurnEntry or GlycolEntry or StandingEntry,
         RecordFilter.Changes =>
             e is ChangeEntry or PartEntry or RefrigerantEntry or SettingEntry or ParameterEntry or ControlSettingEntry
-                or DefrostSetUpEntry or SensorEntry or SensorMendEntry
+                or DefrostSetUpEntry or SensorEntry or SensorRepairEntry
             or ClosureEntry or HandoverEntry,
         RecordFilter.Notes => e is NoteEntry or RecommendationEntry or SignOffEntry or SignatureEntry,
         RecordFilter.Photos => e is PhotoEntry || PhotosOf(e).Any(),
@@ -92,7 +92,7 @@ public sealed class RecordModel(VisitViews views) : VisitPage(views)
     public string What(Entry entry) => EntryText.What(entry, View);
 
     /// <summary>How a reading was typed, where that differs from how it is shown.</summary>
-    public string Typed(Entry entry) => entry is ReadingEntry { Value: var v } && v.Unit != View.Shop.Units.For(v.Unit.Kind)
+    public string Typed(Entry entry) => entry is ReadingEntry { Value: var v } && v.Unit != View.Company.Units.For(v.Unit.Kind)
         ? $"typed as {UnitText.Number(v.Number, 2)} {v.Unit.Symbol}" : "";
 
     public IActionResult OnPostStrike(Guid id, Guid entryId, Guid corrects)

@@ -89,10 +89,11 @@ public sealed class ReportModel(VisitViews views, SignedReportStore reports) : P
         CircuitText.Sentence(string.Join(", ", View.AsFound.Facts.Select(f => EntryText.What(f, View)).Distinct()));
 
     /// <summary>The meters named on the visit.</summary>
-    public string Meters => CircuitText.List(View.Timeline.Standing.OfType<MeterEntry>().GroupBy(m => m.Measures).Select(g => g.Last())
+    public string Instruments => CircuitText.List(View.Timeline.Standing.OfType<InstrumentEntry>().GroupBy(m => m.Measures)
+        .Select(g => g.Last())
         .Select(m =>
-            $"{m.Meter.Name} ({ServiceText.Name(m.Measures)} {ServiceText.Accuracy(m.Measures, m.Meter.Accuracy, View.Units)}, "
-            + $"{(m.Meter.IsChecked ? "checked" : "not checked")})"));
+            $"{m.Instrument.Name} ({ServiceText.Name(m.Measures)} {ServiceText.Accuracy(m.Measures, m.Instrument.Accuracy, View.Units)}, "
+            + $"{(m.Instrument.IsChecked ? "checked" : "not checked")})"));
 
     /// <summary>A customer sees a few, the lead all.</summary>
     public IEnumerable<PhotoEntry> PhotosToShow => ForCustomer ? View.Photos.Where(p => p.Topic == Topic.Visit).Take(3) : View.Photos;

@@ -120,8 +120,9 @@ public static class SensorText
         : $"Sensor {f.About[0].Id}: {Verdict(VerdictOf(f))}.";
 
     /// <summary>What was done about a sensor, and whether that is proved; nothing where nothing was done.</summary>
-    public static string Mended(CheckedSensor sensor) => sensor.IsMended
-        ? $"{CircuitText.Sentence(Name(sensor.Mends[^1].Mend))}{(sensor.IsProved ? ", checked again and good." : ", not checked since.")}"
+    public static string Repaired(CheckedSensor sensor) => sensor.IsRepaired
+        ? $"{CircuitText.Sentence(Name(sensor.Repairs[^1].Repair))}{(
+            sensor.IsProved ? ", checked again and good." : ", not checked since.")}"
             : "";
 
     private static SensorVerdict VerdictOf(Finding f) =>
@@ -152,7 +153,7 @@ public static class SensorText
         SensorStep.SwapBack => "Swap the sensor leads back, label them, measure again.",
         SensorStep.ReplaceSensor => "Replace the sensor by one of its own curve, and take the round again.",
         SensorStep.ReplaceWettedSet => "It was wet: replace control, display, cable and sensors as one set.",
-        SensorStep.MendWire => "Measure again at the sensor's own end: right there means the wire or its splice.",
+        SensorStep.RepairWire => "Measure again at the sensor's own end: right there means the wire or its splice.",
         SensorStep.SetCurve => "Select the curve that the sensor has, or fit the sensor that matches the curve.",
         SensorStep.SetOffset => "Put the offset parameter to where it belongs, and take the round again.",
         SensorStep.LookUpOffset => "Look up the offset parameter of this input.",
@@ -183,13 +184,13 @@ public static class SensorText
         + (link == DefrostLink.ExplainsEarlyEnd ? $"that explains why the defrost of {day} ended with ice left."
             : $"that explains why the defrost of {day} stayed on after clear.");
 
-    public static string Name(SensorMend mend) => mend switch
+    public static string Name(SensorRepair repair) => repair switch
     {
-        SensorMend.Replaced => "replaced",
-        SensorMend.SwappedBack => "put into its own socket",
-        SensorMend.Reseated => "put where it belongs",
-        SensorMend.WireMended => "wire repaired",
-        SensorMend.CurveSet => "curve set at the controller",
+        SensorRepair.Replaced => "replaced",
+        SensorRepair.SwappedBack => "put into its own socket",
+        SensorRepair.Reseated => "put where it belongs",
+        SensorRepair.WireRepaired => "wire repaired",
+        SensorRepair.CurveSet => "curve set at the controller",
         _ => "offset set at the controller",
     };
 

@@ -54,7 +54,7 @@ public sealed class SensorsModel(VisitViews views) : VisitPage(views)
     protected override void Loaded()
     {
         if (View.Sensors.Sensors.FirstOrDefault(s => s.Name == Edit) is { } edited)
-            SensorForm.Fill(Form, edited.Sensor, View.Shop.Units);
+            SensorForm.Fill(Form, edited.Sensor, View.Company.Units);
     }
 
     /// <summary>Everything read in one round, whichever fields were filled.</summary>
@@ -87,7 +87,7 @@ public sealed class SensorsModel(VisitViews views) : VisitPage(views)
     {
         if (gone && View.Sensors.Sensors.FirstOrDefault(s => s.Name == Form["name"]) is { } known)
             return [known.Sensor with { Header = Writer.Next(), Gone = true }];
-        if (SensorForm.Read(Form, View.Shop.Units) is not { } s)
+        if (SensorForm.Read(Form, View.Company.Units) is not { } s)
             return [];
         var former = Form["former"] != s.Name && IsNamed(Form["former"]) ? Form["former"] : "";
         if (former.Length > 0 && IsNamed(s.Name))
@@ -98,15 +98,15 @@ public sealed class SensorsModel(VisitViews views) : VisitPage(views)
     /// <summary>The side that was chosen, where the unit has two.</summary>
     private int Coil => int.TryParse(Form["coil"], out var coil) && coil >= 1 && coil <= View.MakeUp.Coils ? coil : 1;
 
-    public IActionResult OnPostMend(Guid id, Guid entryId, string? sensor, SensorMend mend) => Take(id, entryId, () =>
+    public IActionResult OnPostRepair(Guid id, Guid entryId, string? sensor, SensorRepair repair) => Take(id, entryId, () =>
     {
-        if (!Enum.IsDefined(mend) || View.Sensors.Sensors.FirstOrDefault(s => s.Name == sensor) is not { } mended)
+        if (!Enum.IsDefined(repair) || View.Sensors.Sensors.FirstOrDefault(s => s.Name == sensor) is not { } repaired)
             return null;
         // Leads put back concern every input of the ring: none of their earlier rounds speaks for it any more.
-        var names = mend == SensorMend.SwappedBack && mended.Now is { Result.Verdict: SensorVerdict.Swapped }
+        var names = repair == SensorRepair.SwappedBack && repaired.Now is { Result.Verdict: SensorVerdict.Swapped }
             ? View.Sensors.Sensors.Where(s => s.Now is { Result.Verdict: SensorVerdict.Swapped }).Select(s => s.Name).ToList()
-                : [mended.Name];
-        return [.. names.Select((n, i) => new SensorMendEntry(Writer.Next(), n, mend))];
+                : [repaired.Name];
+        return [.. names.Select((n, i) => new SensorRepairEntry(Writer.Next(), n, repair))];
     });
 
     public IActionResult OnPostWarmed(Guid id, Guid entryId, string? warmed, string? moved) => Take(id, entryId, () =>
@@ -127,7 +127,7 @@ public sealed class SensorsModel(VisitViews views) : VisitPage(views)
         {
             var parts = pair.Split(' ', 2, StringSplitOptions.RemoveEmptyEntries);
             if (parts.Length == 2 && QuantityReader.Number(parts[0]) is >= 0 and <= 3600 and var seconds
-                && QuantityReader.Read(parts[1], QuantityKind.Temperature, View.Shop.Units).Value is { } told)
+                && QuantityReader.Read(parts[1], QuantityKind.Temperature, View.Company.Units).Value is { } told)
                 samples.Add(new(seconds, told));
             else
                 Form.Errors["samples"] = $"“{TypingText.Kept(pair, 20)}” is not seconds and a temperature, such as 10 12.5.";

@@ -44,7 +44,7 @@ public sealed class SensorsBenchText() : BenchText("sensors")
             $"sensor {s.Name}: {SensorText.Name(s.Role)}{(s.Curve.Curve is { } curve ? ", " + SensorText.Name(curve) : "")}"
             + TypingText.With(", input ", s.Channel),
         SensorCheckEntry c => SensorText.Check(c, view.Units),
-        SensorMendEntry m => $"sensor {m.Sensor} {SensorText.Name(m.Mend)}",
+        SensorRepairEntry m => $"sensor {m.Sensor} {SensorText.Name(m.Repair)}",
         WarmedEntry w => $"{w.Warmed} warmed by hand, input {w.Moved} moved",
         ResponseEntry r =>
             $"{r.Sensor} moved from {view.Units.Temperature(r.From.Temperature.Kelvin)} to "

@@ -154,12 +154,12 @@ public class DefrostPlanTests
     [Fact]
     public void Remedies_stand_in_the_order_of_the_school_and_what_is_broken_first()
     {
-        var findings = new[] { DefrostCodes.OverRun, DefrostCodes.LegOut }.Select(Finding.Of).ToList();
+        var findings = new[] { DefrostCodes.HeatAfterClear, DefrostCodes.LegOut }.Select(Finding.Of).ToList();
         Assert.Equal(
-            [Remedy.MendHeaters, Remedy.MoveSensor, Remedy.CoilProbe, Remedy.FixInfiltration, Remedy.ShortenAndRepeat],
+            [Remedy.RepairHeaters, Remedy.MoveSensor, Remedy.CoilProbe, Remedy.FixInfiltration, Remedy.ShortenAndRepeat],
             DefrostRemedies.For(findings, fewLong: true, Switched).Select(s => s.Remedy));
         Assert.Equal(
-            [Remedy.MendHeaters, Remedy.ShortenAndRepeat, Remedy.FixInfiltration, Remedy.MoveSensor, Remedy.CoilProbe],
+            [Remedy.RepairHeaters, Remedy.ShortenAndRepeat, Remedy.FixInfiltration, Remedy.MoveSensor, Remedy.CoilProbe],
             DefrostRemedies.For(findings, fewLong: false, Switched).Select(s => s.Remedy));
         Assert.Empty(DefrostRemedies.For([], true, Switched));
     }
@@ -170,7 +170,7 @@ public class DefrostPlanTests
     [Fact]
     public void A_probe_that_lies_is_checked_before_it_is_moved_and_is_not_fitted_again()
     {
-        var findings = new[] { DefrostCodes.OverRun, DefrostCodes.NotTerminated, DefrostCodes.ProbeOff }.Select(Finding.Of).ToList();
+        var findings = new[] { DefrostCodes.HeatAfterClear, DefrostCodes.NotTerminated, DefrostCodes.ProbeOff }.Select(Finding.Of).ToList();
         Assert.Equal(
             [Remedy.CheckSensor, Remedy.FixInfiltration, Remedy.ShortenAndRepeat],
             DefrostRemedies.For(findings, fewLong: true, Switched with { EndedBy = TerminationKind.Probe }).Select(s => s.Remedy));
@@ -185,7 +185,7 @@ public class DefrostPlanTests
     [InlineData(false, new[] { Remedy.FixInfiltration, Remedy.ShortenAndRepeat })]
     public void A_sensor_that_follows_the_coil_is_not_moved_but_its_setting_lowered_where_there_is_one(bool hasEndSetting, Remedy[] wanted)
     {
-        var findings = new[] { DefrostCodes.OverRun, DefrostCodes.SensorFits }.Select(Finding.Of).ToList();
+        var findings = new[] { DefrostCodes.HeatAfterClear, DefrostCodes.SensorFits }.Select(Finding.Of).ToList();
         Assert.Equal(
             wanted, DefrostRemedies.For(
             findings, fewLong: true, hasEndSetting ? Switched : Switched with { EndedBy = TerminationKind.Time }).Select(s => s.Remedy));

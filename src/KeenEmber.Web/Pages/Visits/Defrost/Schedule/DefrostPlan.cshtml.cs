@@ -74,7 +74,7 @@ public sealed class DefrostPlanModel(VisitViews views) : VisitPage(views)
         [
             new DefrostSetUpEntry(Writer.Next(), after),
             new ChangeEntry(Writer.Next(), "defrost schedule", Said(Today, View.Defrost.SetUp?.FailSafeMin), Said(starts, length) + look,
-                Form["askedBy"], LoopKind.WatchIt, false, WorkArea.Defrost),
+                Form["askedBy"], OpenItemKind.WatchIt, false, WorkArea.Defrost),
         ]);
         return RedirectToPage(new { id, saved = 2 });
     }
@@ -92,7 +92,7 @@ public sealed class DefrostPlanModel(VisitViews views) : VisitPage(views)
         {
             Form["count"] = $"{Math.Max(Today.Count, 4)}";
             Form["length"] = UnitText.Number(View.Defrost.SetUp?.FailSafeMin ?? 30, 0);
-            Form["temperature"] = View.Shop.Policies.Of(Policy.Defrost) == PolicyChoice.FewLongByTemperature
+            Form["temperature"] = View.Company.Policies.Of(Policy.Defrost) == PolicyChoice.FewLongByTemperature
                 && View.Defrost.SetUp?.EndC is not null ? "true" : "";
         }
 

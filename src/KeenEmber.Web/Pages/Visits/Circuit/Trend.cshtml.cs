@@ -7,14 +7,14 @@ namespace KeenEmber.Web.Pages.Visits.Circuit;
 
 /// <summary>The readings in their course of time: the chart, whether it has settled, and rows pasted from a logger.</summary>
 [RequestFormLimits(ValueLengthLimit = 2 * PastedRows.LongestText)]
-public sealed class CourseModel(VisitViews views) : VisitPage(views)
+public sealed class TrendModel(VisitViews views) : VisitPage(views)
 {
     /// <summary>Rows as pasted, kept while something is wrong with them.</summary>
     public string? Rows { get; private set; }
 
     public IReadOnlyList<string> Problems { get; private set; } = [];
 
-    public string Example => View.Shop.Units == UnitPreference.Us
+    public string Example => View.Company.Units == UnitPreference.Us
         ? "time, suction, line, box\n14:05, 21, -4, -1\n14:06, 20.8, -4.5, -1"
         : "time; suction; line; box\n14:05; 1,45; -20,1; -18,2\n14:06; 1,44; -20,4; -18,2";
 
@@ -25,12 +25,13 @@ public sealed class CourseModel(VisitViews views) : VisitPage(views)
         if (lineId == Guid.Empty)
             return BadRequest();
         var (values, problems) = new PastedRows(
-            heading => PasteText.PointOf(heading, View.Equipment, View.Shop), View.Shop.Units, View.Clock, View.Visit.StartedAt, View.Now)
+            heading => PasteText.PointOf(heading, View.Equipment, View.Company), View.Company.Units, View.Clock, View.Visit.StartedAt,
+                View.Now)
             .Read(rows);
         if (problems.Count > 0)
         {
             Rows = rows?.Length > PastedRows.LongestText ? rows[..PastedRows.LongestText] : rows;
-            Problems = PasteText.Problems(problems, View.Equipment, View.Shop);
+            Problems = PasteText.Problems(problems, View.Equipment, View.Company);
             return Page();
         }
 

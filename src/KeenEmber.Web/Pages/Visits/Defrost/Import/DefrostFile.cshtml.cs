@@ -10,7 +10,7 @@ using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.Extensions.Options;
 
-namespace KeenEmber.Web.Pages.Visits.Defrost;
+namespace KeenEmber.Web.Pages.Visits.Defrost.Import;
 
 /// <summary>A defrost from a logger's file or from rows typed in: the columns are named once, then remembered.</summary>
 [RequestFormLimits(ValueLengthLimit = MostBytes, MultipartBodyLengthLimit = MostBytes)]
@@ -173,7 +173,7 @@ public sealed class DefrostFileModel(
             _ => int.TryParse(choice, out var index) && index >= 0 && index < Choices.Count ? Choices[index] : null,
         };
         var unit = Unit.Find(Request.Form[$"unit-{i}"].ToString());
-        return new(place, place is null ? null : unit?.Kind == place.Value.Measures ? unit : View.Shop.Units.For(place.Value.Measures));
+        return new(place, place is null ? null : unit?.Kind == place.Value.Measures ? unit : View.Company.Units.For(place.Value.Measures));
     }
 
     private DateTimeOffset? StartTyped(string? day, string? time)

@@ -7,8 +7,9 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeenEmber.Web.Pages;
 
-/// <summary>The shop's meters.</summary>
-public sealed class MetersModel(InstrumentStore instruments, EquipmentStore equipment, ShopStore shops, TimeProvider time) : PageModel
+/// <summary>The company's meters.</summary>
+public sealed class InstrumentsModel(InstrumentStore instruments, EquipmentStore equipment, CompanyStore companies, TimeProvider time)
+    : PageModel
 {
     public IReadOnlyList<Instrument> Instruments => instruments.All();
 
@@ -17,7 +18,7 @@ public sealed class MetersModel(InstrumentStore instruments, EquipmentStore equi
 
     public Guid NewId => Guid.CreateVersion7(time.GetUtcNow());
 
-    public UnitText Units => field ??= new(shops.Get().Units, Pressure.StandardAtmosphere);
+    public UnitText Units => field ??= new(companies.Get().Units, Pressure.StandardAtmosphere);
 
     public FilledForm Form => field ??= new(Units.Units);
 

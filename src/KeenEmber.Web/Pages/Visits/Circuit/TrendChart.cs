@@ -11,7 +11,7 @@ namespace KeenEmber.Web.Pages.Visits.Circuit;
 
 /// <summary>The readings of a visit over time: temperatures above, superheat and subcooling with their targets below, on one time
 /// axis.</summary>
-public sealed class CourseChart
+public sealed class TrendChart
 {
     private const double Top = 34;
     private const double Bottom = 34;
@@ -34,7 +34,7 @@ public sealed class CourseChart
     private readonly DateTimeOffset from;
     private readonly DateTimeOffset to;
 
-    private CourseChart(VisitView view, SeriesAnalysis series, bool wide)
+    private TrendChart(VisitView view, SeriesAnalysis series, bool wide)
     {
         (this.view, this.series, this.wide) = (view, series, wide);
         (width, upper, lower, right, gap) = wide ? (820.0, 250.0, 130.0, 132.0, 44.0) : (360.0, 260.0, 140.0, 14.0, 64.0);
@@ -42,16 +42,16 @@ public sealed class CourseChart
         to = series.Measured.Values.Max(c => c[^1].At);
     }
 
-    public static IHtmlContent DrawWide(VisitView view, SeriesAnalysis series) => new CourseChart(view, series, wide: true).Draw();
+    public static IHtmlContent DrawWide(VisitView view, SeriesAnalysis series) => new TrendChart(view, series, wide: true).Draw();
 
-    public static IHtmlContent DrawTall(VisitView view, SeriesAnalysis series) => new CourseChart(view, series, wide: false).Draw();
+    public static IHtmlContent DrawTall(VisitView view, SeriesAnalysis series) => new TrendChart(view, series, wide: false).Draw();
 
     private HtmlString Draw()
     {
         List<Curve> temperatures = [.. Measured(), .. Saturations()];
         List<Curve> differences = [.. Differences()];
         svg.Open(
-            width, Top + upper + (differences.Count > 0 ? gap + lower : 0) + Bottom, $"course-chart {(wide ? "wide" : "tall")}",
+            width, Top + upper + (differences.Count > 0 ? gap + lower : 0) + Bottom, $"trend-chart {(wide ? "wide" : "tall")}",
             "Readings over time");
         DrawPanel(temperatures, Top, upper, view.Units.TemperatureUnit, null);
         if (differences.Count > 0)
@@ -118,7 +118,7 @@ public sealed class CourseChart
 
         svg.Text(6, top - 12, unit, "axis");
         foreach (var curve in curves)
-            svg.Path(Line(curve, Y), $"course {curve.Style}");
+            svg.Path(Line(curve, Y), $"trend-path {curve.Style}");
         DrawNames(curves, Y, top, height);
     }
 

@@ -6,10 +6,10 @@ using KeenEmber.Core.Visits;
 namespace KeenEmber.Web.Wording;
 
 /// <summary>Checks of meters as typed and as shown.</summary>
-public static class MetersText
+public static class InstrumentsText
 {
     /// <summary>A check from its two typed values, or what is wrong with them.</summary>
-    public static (MeterCheck? Check, string? Error) ReadCheck(
+    public static (InstrumentCheck? Check, string? Error) ReadCheck(
         Guid id, Instrument instrument, string? shown, string? known, DateTimeOffset now, string by, UnitPreference units,
             Pressure atmosphere)
     {
@@ -19,11 +19,12 @@ public static class MetersText
         var real = k.Value!.Si(atmosphere);
         var isIce = instrument.Measures == QuantityKind.Temperature && Math.Abs(real - Temperature.FromCelsius(0).Kelvin) < 0.01;
         return (new(
-            id, instrument.Id, now, by, isIce ? MeterCheckKind.IceBath : MeterCheckKind.KnownSource, s.Value!.Si(atmosphere), real), null);
+            id, instrument.Id, now, by, isIce ? InstrumentCheckKind.IceBath
+                : InstrumentCheckKind.KnownSource, s.Value!.Si(atmosphere), real), null);
     }
 
     /// <summary>How far a check was off: "+0.3 K", "-0.04 bar".</summary>
-    public static string Off(Instrument instrument, MeterCheck check, UnitText units)
+    public static string Off(Instrument instrument, InstrumentCheck check, UnitText units)
     {
         var off = check.Shown - check.Known;
         return instrument.Measures switch

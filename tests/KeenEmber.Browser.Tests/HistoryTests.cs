@@ -4,7 +4,7 @@ using KeenEmber.Browser.Tests.Harness;
 namespace KeenEmber.Browser.Tests;
 
 /// <summary>What the hall's units remember, how they are found, and the label that leads to them.</summary>
-public sealed class MemoryTests(DemoApp demo) : IClassFixture<DemoApp>
+public sealed class HistoryTests(DemoApp demo) : IClassFixture<DemoApp>
 {
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;
 
@@ -48,7 +48,7 @@ public sealed class MemoryTests(DemoApp demo) : IClassFixture<DemoApp>
     }
 
     [Theory]
-    [InlineData("memory")]
+    [InlineData("history")]
     [InlineData("label")]
     public async Task Of_a_unit_that_is_not_there_nothing_is_remembered(string page)
     {

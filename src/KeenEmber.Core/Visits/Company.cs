@@ -3,9 +3,9 @@ using KeenEmber.Core.Quantities;
 
 namespace KeenEmber.Core.Visits;
 
-/// <summary>What the shop has chosen once for all its visits.</summary>
-/// <param name="Words">The shop's own words for measuring points, added to the built-in ones in quick entry.</param>
-public sealed record Shop(string Name, UnitPreference Units, IReadOnlyDictionary<string, PointRef> Words)
+/// <summary>What the company has chosen once for all its visits.</summary>
+/// <param name="Words">The company's own words for measuring points, added to the built-in ones in quick entry.</param>
+public sealed record Company(string Name, UnitPreference Units, IReadOnlyDictionary<string, PointRef> Words)
 {
     /// <summary>What it has decided.</summary>
     public Policies Policies { get; init; } = Policies.Default;

@@ -8,8 +8,8 @@ using KeenEmber.Storage;
 
 namespace KeenEmber.Web.Demo;
 
-/// <summary>A record as large as a shop's after many years, to measure with: always the same one but for its dates.</summary>
-public sealed class LargeShop(EquipmentStore equipment, VisitStore visits, StandingStore standings, Board board, TimeProvider time)
+/// <summary>A record as large as a company's after many years, to measure with: always the same one but for its dates.</summary>
+public sealed class LargeRecord(EquipmentStore equipment, VisitStore visits, StandingStore standings, Board board, TimeProvider time)
 {
     public const int Units = 2000;
     public const int VisitsEach = 10;
@@ -95,7 +95,8 @@ public sealed class LargeShop(EquipmentStore equipment, VisitStore visits, Stand
         if (random.Next(10) == 0)
             entries.Add(
                 Then(id =>
-                new ChangeEntry(new(id, visit.Id, at, at, visit.Author), "door gasket", "torn", "taped", "", LoopKind.TapeRepair, false)));
+                new ChangeEntry(new(id, visit.Id, at, at, visit.Author), "door gasket", "torn", "taped", "", OpenItemKind.TapeRepair,
+                    false)));
         if (random.Next(3) > 0)
             entries.Add(Then(id => new SignOffEntry(new(id, visit.Id, at, at, visit.Author), "", "", "watch the door", null)));
         return entries;

@@ -11,7 +11,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeenEmber.Web.Pages.Units;
 
 /// <summary>Everything a unit's visits tell together.</summary>
-public sealed class MemoryModel(EquipmentStore equipment, VisitStore visits, ShopStore shops, VisitViews views, BenchTexts texts)
+public sealed class HistoryModel(EquipmentStore equipment, VisitStore visits, CompanyStore companies, VisitViews views, BenchTexts texts)
     : PageModel
 {
     public Equipment Unit { get; private set; } = null!;
@@ -24,7 +24,7 @@ public sealed class MemoryModel(EquipmentStore equipment, VisitStore visits, Sho
 
     public IReadOnlyList<Visit> Visits { get; private set; } = [];
 
-    public UnitMemory Memory { get; private set; } = null!;
+    public UnitHistory Memory { get; private set; } = null!;
 
     /// <summary>What the benches measured on more than one visit.</summary>
     public IReadOnlyList<Trend> Trends { get; private set; } = [];
@@ -37,10 +37,10 @@ public sealed class MemoryModel(EquipmentStore equipment, VisitStore visits, Sho
         if (equipment.Find(id) is not var (unit, site))
             return NotFound();
         (Unit, Site, Clock) = (unit, site, new(site));
-        Units = new(shops.Get().Units, site.Atmosphere);
+        Units = new(companies.Get().Units, site.Atmosphere);
         Visits = visits.OfEquipment(id);
         var latest = Visits.Count > 0 ? views.Open(Visits[0].Id) : null;
-        Memory = UnitMemory.Of(latest?.AllVisits ?? [], site.Atmosphere);
+        Memory = UnitHistory.Of(latest?.AllVisits ?? [], site.Atmosphere);
         Trends = latest?.Trends ?? [];
         return Page();
     }

@@ -9,7 +9,7 @@ using KeenEmber.Core.Visits;
 namespace KeenEmber.Core.Tests.Visits;
 
 /// <summary>What is left open, what stands in the way of signing off, and what the next visit is told.</summary>
-public class OpenLoopTests
+public class OpenItemTests
 {
     private static readonly DateTimeOffset Monday = new(2026, 3, 2, 9, 0, 0, TimeSpan.Zero);
     private static readonly Visit First = new(Guid.CreateVersion7(), Guid.CreateVersion7(), Monday, "Isolde Marrin", "");
@@ -21,7 +21,7 @@ public class OpenLoopTests
 
     private static Timeline Of(params Entry[] entries) => new(entries, Unit, Pressure.StandardAtmosphere);
 
-    private static ChangeEntry Change(LoopKind? opens, Visit? visit = null, int minute = 0, string what = "fan delay") =>
+    private static ChangeEntry Change(OpenItemKind? opens, Visit? visit = null, int minute = 0, string what = "fan delay") =>
         new(new(Guid.CreateVersion7(), (visit ?? First).Id, Monday.AddMinutes(minute), Monday, "Isolde"), what, "", "bridged", "", opens,
             false);
 
@@ -38,65 +38,66 @@ public class OpenLoopTests
     [Fact]
     public void A_loop_stays_open_across_visits_until_an_entry_closes_it()
     {
-        var jumper = Change(LoopKind.Jumper);
-        Assert.Equal(jumper, Assert.Single(OpenLoops.Of([Of(jumper), Of()])).Change);
-        Assert.Empty(OpenLoops.Of([Of(jumper), Of(Closed(jumper, Second))]));
-        Assert.Empty(OpenLoops.Of([Of(Change(null))]));
+        var jumper = Change(OpenItemKind.Jumper);
+        Assert.Equal(jumper, Assert.Single(OpenItem.Of([Of(jumper), Of()])).Change);
+        Assert.Empty(OpenItem.Of([Of(jumper), Of(Closed(jumper, Second))]));
+        Assert.Empty(OpenItem.Of([Of(Change(null))]));
     }
 
     [Fact]
     public void A_closure_struck_out_opens_it_again_and_a_change_struck_out_was_never_open()
     {
-        var jumper = Change(LoopKind.Jumper);
+        var jumper = Change(OpenItemKind.Jumper);
         var closure = Closed(jumper, First);
         WithdrawalEntry Strike(Entry entry) => new(new(Guid.CreateVersion7(), First.Id, entry.At, Monday, "Isolde", entry.Id));
-        Assert.Single(OpenLoops.Of([Of(jumper, closure, Strike(closure))]));
-        Assert.Empty(OpenLoops.Of([Of(jumper, Strike(jumper))]));
+        Assert.Single(OpenItem.Of([Of(jumper, closure, Strike(closure))]));
+        Assert.Empty(OpenItem.Of([Of(jumper, Strike(jumper))]));
     }
 
     [Fact]
     public void Safety_comes_first_then_the_oldest()
     {
         var (watch, order, panel) =
-            (Change(LoopKind.WatchIt, minute: 1), Change(LoopKind.PartOnOrder, minute: 5), Change(LoopKind.PanelOff, minute: 9));
-        Assert.Equal([panel, watch, order], OpenLoops.Of([Of(order, panel, watch)]).Select(l => l.Change));
+            (Change(OpenItemKind.WatchIt, minute: 1), Change(OpenItemKind.PartOnOrder, minute: 5),
+                Change(OpenItemKind.PanelOff, minute: 9));
+        Assert.Equal([panel, watch, order], OpenItem.Of([Of(order, panel, watch)]).Select(l => l.Change));
     }
 
     [Theory]
-    [InlineData(LoopKind.Jumper)]
-    [InlineData(LoopKind.SafetyBypassed)]
-    [InlineData(LoopKind.PanelOff)]
-    [InlineData(LoopKind.ValveSeated)]
-    public void A_safety_related_loop_stands_in_the_way_whatever_is_said_about_it(LoopKind kind)
+    [InlineData(OpenItemKind.Jumper)]
+    [InlineData(OpenItemKind.SafetyBypassed)]
+    [InlineData(OpenItemKind.PanelOff)]
+    [InlineData(OpenItemKind.ValveSeated)]
+    public void A_safety_related_loop_stands_in_the_way_whatever_is_said_about_it(OpenItemKind kind)
     {
         var change = Change(kind);
-        Assert.Single(OpenLoops.InTheWay(OpenLoops.Of([Of(change, Handed(change, First))]), First.Id));
+        Assert.Single(OpenItem.InTheWay(OpenItem.Of([Of(change, Handed(change, First))]), First.Id));
     }
 
     [Theory]
-    [InlineData(LoopKind.PumpedDown)]
-    [InlineData(LoopKind.BreakerOff)]
-    [InlineData(LoopKind.SettingShifted)]
-    [InlineData(LoopKind.TapeRepair)]
-    [InlineData(LoopKind.PartOnOrder)]
-    [InlineData(LoopKind.WatchIt)]
-    public void Any_other_loop_needs_reason_owner_and_day_on_this_visit(LoopKind kind)
+    [InlineData(OpenItemKind.PumpedDown)]
+    [InlineData(OpenItemKind.BreakerOff)]
+    [InlineData(OpenItemKind.SettingShifted)]
+    [InlineData(OpenItemKind.TapeRepair)]
+    [InlineData(OpenItemKind.PartOnOrder)]
+    [InlineData(OpenItemKind.WatchIt)]
+    public void Any_other_loop_needs_reason_owner_and_day_on_this_visit(OpenItemKind kind)
     {
         var change = Change(kind);
-        Assert.Single(OpenLoops.InTheWay(OpenLoops.Of([Of(change)]), First.Id));
-        Assert.Empty(OpenLoops.InTheWay(OpenLoops.Of([Of(change, Handed(change, First))]), First.Id));
-        Assert.Single(OpenLoops.InTheWay(OpenLoops.Of([Of(change, Handed(change, First))]), Second.Id));
+        Assert.Single(OpenItem.InTheWay(OpenItem.Of([Of(change)]), First.Id));
+        Assert.Empty(OpenItem.InTheWay(OpenItem.Of([Of(change, Handed(change, First))]), First.Id));
+        Assert.Single(OpenItem.InTheWay(OpenItem.Of([Of(change, Handed(change, First))]), Second.Id));
     }
 
     [Fact]
     public void The_last_handover_counts_and_runs_out()
     {
-        var change = Change(LoopKind.PartOnOrder);
-        var loop = Assert.Single(OpenLoops.Of([Of(change, Handed(change, First, day: 5)), Of(Handed(change, Second, day: 12))]));
-        Assert.Equal(12, loop.Handover!.Due.Day);
-        Assert.True(loop.IsLookedAfter(new(2026, 3, 12)));
-        Assert.False(loop.IsLookedAfter(new(2026, 3, 13)));
-        Assert.False(Assert.Single(OpenLoops.Of([Of(change)])).IsLookedAfter(new(2026, 3, 2)));
+        var change = Change(OpenItemKind.PartOnOrder);
+        var item = Assert.Single(OpenItem.Of([Of(change, Handed(change, First, day: 5)), Of(Handed(change, Second, day: 12))]));
+        Assert.Equal(12, item.Handover!.Due.Day);
+        Assert.True(item.IsLookedAfter(new(2026, 3, 12)));
+        Assert.False(item.IsLookedAfter(new(2026, 3, 13)));
+        Assert.False(Assert.Single(OpenItem.Of([Of(change)])).IsLookedAfter(new(2026, 3, 2)));
     }
 
     [Fact]
@@ -131,7 +132,7 @@ public class OpenLoopTests
     [Fact]
     public void A_finding_nobody_did_anything_about_is_not_explained()
     {
-        var briefing = Brief(Of(Change(LoopKind.WatchIt) with { FoundSo = true }), Starved);
+        var briefing = Brief(Of(Change(OpenItemKind.WatchIt) with { FoundSo = true }), Starved);
         Assert.Equal([CircuitPatterns.ShortOfCharge], briefing.NotExplained.Select(f => f.Code));
         Assert.Empty(briefing.Changed);
         Assert.Contains(MeasuringPoint.SuctionLineCoil, briefing.WorthRepeating);

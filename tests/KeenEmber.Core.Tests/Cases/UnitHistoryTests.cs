@@ -7,7 +7,7 @@ using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Core.Tests.Cases;
 
-public class UnitMemoryTests
+public class UnitHistoryTests
 {
     private static readonly DateTimeOffset Start = new(2026, 3, 2, 9, 0, 0, TimeSpan.Zero);
     private static readonly Equipment Unit =
@@ -36,7 +36,7 @@ public class UnitMemoryTests
     private static Func<Visit, Entry> Motor(string place) =>
         v => new PartEntry(new(Guid.CreateVersion7(), v.Id, v.StartedAt, v.StartedAt, "Isolde"), "fan motor", place, "", "", "", false);
 
-    private static UnitMemory Of(params (Visit, Timeline)[] visits) => UnitMemory.Of(visits, Pressure.StandardAtmosphere);
+    private static UnitHistory Of(params (Visit, Timeline)[] visits) => UnitHistory.Of(visits, Pressure.StandardAtmosphere);
 
     [Fact]
     public void A_point_is_followed_in_the_order_of_the_visits_and_marked_where_it_moved()

@@ -21,7 +21,7 @@ public sealed record SettingSince(PressureSetting Setting, Visit Visit, TypedVal
 /// <param name="Ledger">Refrigerant in and out, the latest first.</param>
 /// <param name="NetAddedKg">Added less recovered over all visits, kg.</param>
 /// <param name="Wiring">Notes and photos about wiring and terminals, the latest first.</param>
-public sealed record UnitMemory(
+public sealed record UnitHistory(
     IReadOnlyDictionary<PointRef, IReadOnlyList<TrendPoint>> Points, IReadOnlyList<(Visit Visit, PartEntry Part)> Parts,
     IReadOnlyList<RepeatOffender> Repeated, IReadOnlyList<SettingSince> Settings,
         IReadOnlyList<(Visit Visit, RefrigerantEntry Row)> Ledger, double NetAddedKg,
@@ -29,7 +29,7 @@ public sealed record UnitMemory(
 {
     /// <param name="visits">Every visit of the unit with its timeline, in any order.</param>
     /// <param name="atmosphere">Of the site.</param>
-    public static UnitMemory Of(IEnumerable<(Visit Visit, Timeline Timeline)> visits, Pressure atmosphere)
+    public static UnitHistory Of(IEnumerable<(Visit Visit, Timeline Timeline)> visits, Pressure atmosphere)
     {
         var inOrder = visits.OrderBy(v => v.Visit.StartedAt).ToList();
         IEnumerable<(Visit, T)> All<T>() where T : Entry =>
@@ -51,10 +51,10 @@ public sealed record UnitMemory(
                 var (point, si) = (reading.Point, timeline.Si(reading));
                 if (!trends.TryGetValue(point, out var line))
                     trends[point] = line = [];
-                var accuracy = MeterAccuracy.Of(point.Kind(), si, timeline.MeterOf(reading)?.Accuracy);
+                var accuracy = InstrumentAccuracy.Of(point.Kind(), si, timeline.InstrumentOf(reading)?.Accuracy);
                 line.Add(
                     new(visit, reading.Value, si, accuracy, line.Count > 0
-                    && MeterAccuracy.Differ(si, accuracy, line[^1].Si, line[^1].Accuracy)));
+                    && InstrumentAccuracy.Differ(si, accuracy, line[^1].Si, line[^1].Accuracy)));
             }
         }
 

@@ -7,8 +7,8 @@ using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits;
 
-/// <summary>Which of the shop's meters are used on this visit, and whether they can be trusted.</summary>
-public sealed class MetersModel(VisitViews views, InstrumentStore instruments) : VisitPage(views)
+/// <summary>Which of the company's meters are used on this visit, and whether they can be trusted.</summary>
+public sealed class InstrumentsModel(VisitViews views, InstrumentStore instruments) : VisitPage(views)
 {
     private IReadOnlyList<Instrument>? all;
 
@@ -24,8 +24,8 @@ public sealed class MetersModel(VisitViews views, InstrumentStore instruments) :
     public string Should(Instrument instrument) =>
         instrument.Measures == QuantityKind.Temperature ? View.Units.Temperature(Temperature.FromCelsius(0).Kelvin) : "";
 
-    /// <summary>How far a check was off, in the shop's units.</summary>
-    public string Off(Instrument instrument, MeterCheck check) => MetersText.Off(instrument, check, View.Units);
+    /// <summary>How far a check was off, in the company's units.</summary>
+    public string Off(Instrument instrument, InstrumentCheck check) => InstrumentsText.Off(instrument, check, View.Units);
 
     public IActionResult OnPostUse(Guid id, Guid entryId, Guid instrument)
     {
@@ -33,7 +33,7 @@ public sealed class MetersModel(VisitViews views, InstrumentStore instruments) :
             return NotFound();
         if (entryId == Guid.Empty || Instruments.FirstOrDefault(i => i.Id == instrument) is not { } chosen)
             return BadRequest();
-        Append([new MeterEntry(Writer.Next(), chosen.Measures, chosen.At(View.Now, View.Shop.Policies))]);
+        Append([new InstrumentEntry(Writer.Next(), chosen.Measures, chosen.At(View.Now, View.Company.Policies))]);
         return RedirectToPage(new { id });
     }
 
@@ -45,7 +45,8 @@ public sealed class MetersModel(VisitViews views, InstrumentStore instruments) :
         if (entryId == Guid.Empty || Instruments.FirstOrDefault(i => i.Id == instrument) is not { } checkedOne)
             return BadRequest();
         var (check, error) =
-            MetersText.ReadCheck(entryId, checkedOne, shown, known, View.Now, View.Visit.Author, View.Shop.Units, View.Site.Atmosphere);
+            InstrumentsText.ReadCheck(entryId, checkedOne, shown, known, View.Now, View.Visit.Author, View.Company.Units,
+                View.Site.Atmosphere);
         if (check is null)
         {
             (Shown, Known, CheckError) = (shown, known, (instrument, error!));
@@ -53,9 +54,9 @@ public sealed class MetersModel(VisitViews views, InstrumentStore instruments) :
         }
 
         instruments.Append(check);
-        if (View.Timeline.MeterAt(checkedOne.Measures, View.Now)?.Id == instrument)
-            Append([new MeterEntry(
-                Writer.Next(), checkedOne.Measures, (checkedOne with { LastCheck = check }).At(View.Now, View.Shop.Policies))]);
+        if (View.Timeline.InstrumentAt(checkedOne.Measures, View.Now)?.Id == instrument)
+            Append([new InstrumentEntry(
+                Writer.Next(), checkedOne.Measures, (checkedOne with { LastCheck = check }).At(View.Now, View.Company.Policies))]);
         return RedirectToPage(new { id });
     }
 }

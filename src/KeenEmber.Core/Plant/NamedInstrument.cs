@@ -6,7 +6,7 @@ namespace KeenEmber.Core.Plant;
 /// <param name="Accuracy">Half-width of what it may be off by: K for a thermometer, a share of the reading (0.01 is 1 %) for gauges and
 /// clamp meters. Null: what its kind usually has.</param>
 /// <param name="IsChecked">It passed its last check, and that was not too long ago.</param>
-public sealed record Meter(Guid Id, string Name, double? Accuracy, bool IsChecked);
+public sealed record NamedInstrument(Guid Id, string Name, double? Accuracy, bool IsChecked);
 
 /// <summary>How accurately instruments read.</summary>
 /// <remarks>
@@ -15,7 +15,7 @@ public sealed record Meter(Guid Id, string Name, double? Accuracy, bool IsChecke
 /// but not less than ±2 kPa, the width of a pointer; clamp meter ±2 % of the reading, but not less than ±0.1 A.
 /// Two readings are combined by root sum of squares (GUM, JCGM 100:2008, 5.1.2).
 /// </remarks>
-public static class MeterAccuracy
+public static class InstrumentAccuracy
 {
     /// <summary>Of a thermometer of which nothing is known, K.</summary>
     public const double ThermometerK = 0.5;
@@ -36,7 +36,7 @@ public static class MeterAccuracy
     public const double ScaleShare = 0.01;
 
     /// <summary>Half-width of what one reading may be off by: K, kPa, A, kg or mass %.</summary>
-    /// <param name="accuracy">As in <see cref="Meter.Accuracy"/>.</param>
+    /// <param name="accuracy">As in <see cref="NamedInstrument.Accuracy"/>.</param>
     public static double Of(QuantityKind measures, double si, double? accuracy = null) => measures switch
     {
         QuantityKind.Temperature => accuracy ?? ThermometerK,
@@ -46,7 +46,8 @@ public static class MeterAccuracy
     };
 
     /// <summary>Whether two readings of a point differ by more than the two instruments may.</summary>
-    public static bool Differ(PointRef point, double si, double earlierSi, Meter? meter = null, Meter? earlier = null) =>
+    public static bool Differ(PointRef point, double si, double earlierSi, NamedInstrument? meter = null,
+        NamedInstrument? earlier = null) =>
         Differ(si, Of(point.Kind(), si, meter?.Accuracy), earlierSi, Of(point.Kind(), earlierSi, earlier?.Accuracy));
 
     /// <param name="accuracy">Half-width of what the reading may be off by, in its own unit; <paramref name="earlierAccuracy"/>

@@ -6,37 +6,37 @@ using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Storage;
 
-/// <summary>The shop's own choices: one row.</summary>
-public sealed class ShopStore(Database database)
+/// <summary>The company's own choices: one row.</summary>
+public sealed class CompanyStore(Database database)
 {
     private sealed record Row(string Name, string Units, string Words, string Policies, string Technicians, string Currency);
 
-    private sealed record Known(Row Row, Shop Shop);
+    private sealed record Known(Row Row, Company Company);
 
     private volatile Known? known;
 
-    /// <summary>The shop as saved, or a metric one without a name on an empty database; the same object as long as it is the
+    /// <summary>The company as saved, or a metric one without a name on an empty database; the same object as long as it is the
     /// same.</summary>
-    public Shop Get()
+    public Company Get()
     {
         using var db = database.Open();
         var row = db.QuerySingleOrDefault<Row>("SELECT name, units, words, policies, technicians, currency FROM shop");
         if (row is null)
             return Unnamed;
         if (known is { } before && before.Row == row)
-            return before.Shop;
-        var shop = new Shop(row.Name, UnitPreference.FromCode(row.Units), Of<Dictionary<string, PointRef>>(row.Words))
+            return before.Company;
+        var company = new Company(row.Name, UnitPreference.FromCode(row.Units), Of<Dictionary<string, PointRef>>(row.Words))
         {
             Policies = Of<Policies>(row.Policies), Technicians = Of<List<string>>(row.Technicians), Currency = row.Currency,
         };
-        known = new(row, shop);
-        return shop;
+        known = new(row, company);
+        return company;
     }
 
-    private static readonly Shop Unnamed = new("", UnitPreference.Metric, new Dictionary<string, PointRef>());
+    private static readonly Company Unnamed = new("", UnitPreference.Metric, new Dictionary<string, PointRef>());
 
     /// <summary>Keeps it in place of what was there.</summary>
-    public void Save(Shop shop)
+    public void Save(Company company)
     {
         using var db = database.Open();
         db.Execute("""
@@ -46,8 +46,8 @@ public sealed class ShopStore(Database database)
                 policies = excluded.policies, technicians = excluded.technicians, currency = excluded.currency
             """, new
         {
-            shop.Name, Units = shop.Units.Code, Words = Json(shop.Words), Policies = Json(shop.Policies),
-            Technicians = Json(shop.Technicians), shop.Currency,
+            company.Name, Units = company.Units.Code, Words = Json(company.Words), Policies = Json(company.Policies),
+            Technicians = Json(company.Technicians), company.Currency,
         });
     }
 
