@@ -46,14 +46,22 @@ internal sealed class WireNames : JsonConverterFactory
 
     /// <summary>The names of an enumeration, several of a set of flags parted by commas as the framework writes them.</summary>
     internal static string Of<T>(T value)
-        where T : struct, Enum => Names<T>.Written.TryGetValue(value, out var name) ? name
-        : typeof(T).IsDefined(typeof(FlagsAttribute), inherit: false) ? value.ToString()
+        where T : struct, Enum
+    {
+        if (Names<T>.Written.TryGetValue(value, out var name))
+            return name;
+        return typeof(T).IsDefined(typeof(FlagsAttribute), inherit: false) ? value.ToString()
             : throw new JsonException($"{typeof(T).Name} has no member {value}.");
+    }
 
     internal static T Find<T>(string? name)
-        where T : struct, Enum => name is not null && Names<T>.Read.TryGetValue(name, out var value) ? value
-        : typeof(T).IsDefined(typeof(FlagsAttribute), inherit: false) && Enum.TryParse<T>(name, out var flags) ? flags
+        where T : struct, Enum
+    {
+        if (name is not null && Names<T>.Read.TryGetValue(name, out var value))
+            return value;
+        return typeof(T).IsDefined(typeof(FlagsAttribute), inherit: false) && Enum.TryParse<T>(name, out var flags) ? flags
             : throw new JsonException($"{typeof(T).Name} has no member {name}.");
+    }
 
     private static class Names<T>
         where T : struct, Enum

@@ -88,7 +88,11 @@ public sealed class LoggerFile
         while (rows < Table.MostRows && Table.Next(reader))
         {
             rows++;
-            var minute = time.IsElapsed ? time.Elapsed(reader) : time.Written(reader) is { } moment ? clock.Minute(moment) : null;
+            double? minute = null;
+            if (time.IsElapsed)
+                minute = time.Elapsed(reader);
+            else if (time.Written(reader) is { } moment)
+                minute = clock.Minute(moment);
             if (minute is not (>= -RunBounds.LongestMin and <= RunBounds.LongestMin))
             {
                 skipped++;
@@ -159,9 +163,16 @@ public sealed class LoggerFile
         return place is not { } known ? new(null, null) : new(known, known.Measures switch
         {
             QuantityKind.Temperature => unit, QuantityKind.Current => Unit.Ampere, QuantityKind.Voltage => Unit.Volt,
-            _ => Has(heading, "kpa") ? Unit.KilopascalAbsolute : Has(heading, "psi") ? Unit.Psi : Unit.Bar,
+            _ => PressureUnit(heading),
         });
     }
+
+    private static Unit PressureUnit(string heading) => heading switch
+    {
+        _ when Has(heading, "kpa") => Unit.KilopascalAbsolute,
+        _ when Has(heading, "psi") => Unit.Psi,
+        _ => Unit.Bar,
+    };
 
     private static bool Has(string heading, params ReadOnlySpan<string> words)
     {

@@ -45,8 +45,12 @@ internal sealed class TimeColumn
     /// <summary>The time as it stands in a row.</summary>
     public string Text(CsvReader row) => Text(row, column, date);
 
-    private static string Text(CsvReader row, int column, int? date) => column >= row.FieldCount ? ""
-        : date is { } day ? $"{row.GetString(day)} {row.GetString(column)}" : row.GetString(column);
+    private static string Text(CsvReader row, int column, int? date)
+    {
+        if (column >= row.FieldCount)
+            return "";
+        return date is { } day ? $"{row.GetString(day)} {row.GetString(column)}" : row.GetString(column);
+    }
 
     private static double? MinutesPerUnit(string heading)
     {

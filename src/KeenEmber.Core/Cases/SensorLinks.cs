@@ -20,10 +20,11 @@ public static class SensorLinks
 {
     /// <summary>Warm: it ends before the coil is clear. Cold: it ends late, or leaves it to the clock.</summary>
     /// <param name="errorK">What the controller works with less the truth; infinite for an open or shorted sensor.</param>
-    public static DefrostLink Of(double errorK, DefrostResult run) =>
-        errorK > DefrostLimits.ProbeToleranceK && run is { IceIsLeft: true, End: EndedBy.Temperature } ? DefrostLink.ExplainsEarlyEnd
-        : errorK < -DefrostLimits.ProbeToleranceK && (run.End == EndedBy.TimeLimit
-            || run.HeatAfterClearMin > DefrostLimits.GoodHeatAfterClearMin)
-            ? DefrostLink.ExplainsLateEnd
-        : DefrostLink.None;
+    public static DefrostLink Of(double errorK, DefrostResult run)
+    {
+        if (errorK > DefrostLimits.ProbeToleranceK && run is { IceIsLeft: true, End: EndedBy.Temperature })
+            return DefrostLink.ExplainsEarlyEnd;
+        return errorK < -DefrostLimits.ProbeToleranceK && (run.End == EndedBy.TimeLimit
+            || run.HeatAfterClearMin > DefrostLimits.GoodHeatAfterClearMin) ? DefrostLink.ExplainsLateEnd : DefrostLink.None;
+    }
 }

@@ -6,8 +6,12 @@ namespace KeenEmber.Core.Plant;
 public readonly record struct Band(double Low, double High)
 {
     /// <summary>Where a value lies against the band; its edges are inside.</summary>
-    public BandPosition Place(double value) =>
-        value < Low ? BandPosition.Below : value > High ? BandPosition.Above : BandPosition.Inside;
+    public BandPosition Place(double value)
+    {
+        if (value < Low)
+            return BandPosition.Below;
+        return value > High ? BandPosition.Above : BandPosition.Inside;
+    }
 
     internal static Band OfCelsius(double low, double high) =>
         new(low + Temperature.ZeroCelsiusInKelvin, high + Temperature.ZeroCelsiusInKelvin);

@@ -113,8 +113,12 @@ public static class SimulatedDefrost
                     && Shown(sensor + sensorPerMinute) >= setUp.EndC && !(minute - BeforeMin >= watch.StopByHandMin);
                 melted = coil.IceKg.Sum() - ice.Sum();
                 left = ice[SimulatedCoil.Coldest] + ice[SimulatedCoil.Warmest];
-                end = minute - BeforeMin >= watch.StopByHandMin ? EndedBy.Hand : settingAt is not null ? EndedBy.Temperature
-                    : EndedBy.TimeLimit;
+                end = (minute - BeforeMin >= watch.StopByHandMin, settingAt) switch
+                {
+                    (true, _) => EndedBy.Hand,
+                    (_, not null) => EndedBy.Temperature,
+                    _ => EndedBy.TimeLimit,
+                };
             }
 
             if (fansOn is null && off + DripMin < minute && zones.Max() <= (setUp.FanDelayC ?? DefrostLimits.FansBackC))

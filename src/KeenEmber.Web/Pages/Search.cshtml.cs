@@ -32,6 +32,6 @@ public sealed class SearchModel(SearchStore search, EquipmentStore equipment) : 
 
     /// <summary>A passage cut at its marks: plain and found pieces in turn, the first one plain.</summary>
     public static IEnumerable<(string Text, bool Found)> Pieces(string text) =>
-        text.Split(SearchStore.MarkOpen).SelectMany((part, i) => i == 0 ? [(part, false)]
-            : part.Split(SearchStore.MarkClose) is [var found, var rest] ? new[] { (found, true), (rest, false) } : [(part, false)]);
+        text.Split(SearchStore.MarkOpen).SelectMany((part, i) =>
+            i > 0 && part.Split(SearchStore.MarkClose) is [var found, var rest] ? new[] { (found, true), (rest, false) } : [(part, false)]);
 }

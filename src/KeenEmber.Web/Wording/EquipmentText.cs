@@ -51,9 +51,12 @@ public static class EquipmentText
 
     /// <summary>What a coil of a unit with several is called.</summary>
     /// <param name="coil">From 1.</param>
-    public static string Coil(EquipmentKind kind, int coil) => kind == EquipmentKind.PrepTable
-        ? coil == 1 ? "rail" : "base"
-        : $"side {(char)('A' + coil - 1)}";
+    public static string Coil(EquipmentKind kind, int coil) => (kind, coil) switch
+    {
+        (EquipmentKind.PrepTable, 1) => "rail",
+        (EquipmentKind.PrepTable, _) => "base",
+        _ => $"side {(char)('A' + coil - 1)}",
+    };
 
     /// <summary>What is different between two states of a unit: "refrigerant R404A → R448A".</summary>
     public static IEnumerable<string> Differences(Equipment before, Equipment after, UnitText units)

@@ -42,12 +42,20 @@ public static class QuickText
     {
         QuickReading r => $"{CircuitText.Name(r.Point)} {units.Value(r.Point, r.Value.Si(atmosphere))}",
         QuickObservation o =>
-            $"{FactText.Name(o.Fact)}{(o.Fact == AsFound.EvaporatorFan ? o.Index is { } n ? $" {n}" : "s, all" : "")} "
+            $"{FactText.Name(o.Fact)}{Which(o)} "
             + $"{FactText.Name(o.State)}"
             + (o.RunTime is { } t ? $" for {t.TotalMinutes:F0} min" : ""),
         QuickRefrigerant r => $"refrigerant {(r.MassKg > 0 ? "added" : "recovered")} {units.Mass(Math.Abs(r.MassKg))}",
         QuickNote n => $"{(n.Topic == Topic.Wiring ? "wiring, kept for the unit" : "note")}: {n.Note}",
         QuickUnclear u => Unclear(u, units.Units),
+        _ => "",
+    };
+
+    /// <summary>Which of the evaporator fans.</summary>
+    private static string Which(QuickObservation o) => o switch
+    {
+        { Fact: AsFound.EvaporatorFan, Index: { } n } => $" {n}",
+        { Fact: AsFound.EvaporatorFan } => "s, all",
         _ => "",
     };
 

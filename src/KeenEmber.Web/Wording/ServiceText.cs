@@ -121,8 +121,12 @@ public static class ServiceText
     };
 
     /// <summary>What the display shows against the reference, where they differ by more than thermometers may.</summary>
-    public static string? Display(double? offK, UnitText units) => offK is not { } off ? null
-        : Math.Abs(off) <= Math.Sqrt(2) * InstrumentAccuracy.ThermometerK ? "The display agrees with the reference."
-        : $"The display reads {units.Result(ResultQuantity.Difference, Math.Abs(off))} {(off > 0 ? "above" : "below")} the reference. "
-            + "Check its sensor before changing settings.";
+    public static string? Display(double? offK, UnitText units)
+    {
+        if (offK is not { } off)
+            return null;
+        return Math.Abs(off) <= Math.Sqrt(2) * InstrumentAccuracy.ThermometerK ? "The display agrees with the reference."
+            : $"The display reads {units.Result(ResultQuantity.Difference, Math.Abs(off))} {(off > 0 ? "above" : "below")} the reference. "
+                + "Check its sensor before changing settings.";
+    }
 }

@@ -33,8 +33,13 @@ public sealed class UnitText(UnitPreference units, Pressure atmosphere)
 
     /// <summary>Refrigerant: to the gram or tenth of an ounce, large charges in pounds.</summary>
     public string Mass(double kg) =>
-        Us ? kg < LargeChargeKg ? $"{Number(kg / Unit.Ounce.Scale, 1)} oz" : $"{Number(kg / Unit.Pound.Scale, 2)} lb"
-        : $"{Number(kg, kg < LargeChargeKg ? 3 : 2)} kg";
+        (Us, kg < LargeChargeKg) switch
+    {
+        (true, true) => $"{Number(kg / Unit.Ounce.Scale, 1)} oz",
+        (true, false) => $"{Number(kg / Unit.Pound.Scale, 2)} lb",
+        (false, true) => $"{Number(kg, 3)} kg",
+        _ => $"{Number(kg, 2)} kg",
+    };
 
     private const double LargeChargeKg = 1;
 
@@ -59,9 +64,12 @@ public sealed class UnitText(UnitPreference units, Pressure atmosphere)
         : InTemperature(value + Core.Quantities.Temperature.ZeroCelsiusInKelvin);
 
     /// <summary>The same backwards.</summary>
-    public double FromCurve(double shown, QuantityKind measures) =>
-        measures == QuantityKind.Pressure ? shown * units.Pressure.Scale : Us ? Core.Quantities.Temperature.FromFahrenheit(shown).Celsius
-        : shown;
+    public double FromCurve(double shown, QuantityKind measures)
+    {
+        if (measures == QuantityKind.Pressure)
+            return shown * units.Pressure.Scale;
+        return Us ? Core.Quantities.Temperature.FromFahrenheit(shown).Celsius : shown;
+    }
 
     /// <summary>What a sensor's curve gives, with its unit.</summary>
     public string Curve(double value, QuantityKind measures) =>
@@ -85,8 +93,12 @@ public sealed class UnitText(UnitPreference units, Pressure atmosphere)
     {
         if (point.Kind() == QuantityKind.Temperature)
             return SignedDifference(deltaSi);
-        var text = point.Kind() == QuantityKind.Current ? $"{Number(deltaSi, 1)} A"
-            : Us ? $"{Number(deltaSi / Unit.Psi.Scale, 1)} psi" : $"{Number(deltaSi / Unit.Bar.Scale, 2)} bar";
+        var text = (point.Kind(), Us) switch
+        {
+            (QuantityKind.Current, _) => $"{Number(deltaSi, 1)} A",
+            (_, true) => $"{Number(deltaSi / Unit.Psi.Scale, 1)} psi",
+            _ => $"{Number(deltaSi / Unit.Bar.Scale, 2)} bar",
+        };
         return deltaSi > 0 ? "+" + text : text;
     }
 

@@ -149,7 +149,8 @@ public static class StandingPressureTest
         if (refrigerant.BubbleTemperature(reading.Pressure) is not { } bubble
             || refrigerant.DewTemperature(reading.Pressure) is not { } dew)
             return null;
-        return reading.Temperature < bubble ? (bubble - reading.Temperature).Kelvin
-            : reading.Temperature > dew ? (dew - reading.Temperature).Kelvin : 0;
+        if (reading.Temperature < bubble)
+            return (bubble - reading.Temperature).Kelvin;
+        return reading.Temperature > dew ? (dew - reading.Temperature).Kelvin : 0;
     }
 }

@@ -148,8 +148,9 @@ public static class ControlCycle
                 return CycleVerdict.Measured;
             if (Math.Abs(cutIn.Value - cutOut.Value - (setIn - setOut)) > 2 * CycleLimits.ToleranceK)
                 return CycleVerdict.DifferentialOff;
-            return Math.Abs(off!.Value) <= CycleLimits.ToleranceK ? CycleVerdict.AsSet
-                : Math.Abs(unexplained!.Value) <= CycleLimits.ToleranceK ? CycleVerdict.SensorExplains : CycleVerdict.Shifted;
+            if (Math.Abs(off!.Value) <= CycleLimits.ToleranceK)
+                return CycleVerdict.AsSet;
+            return Math.Abs(unexplained!.Value) <= CycleLimits.ToleranceK ? CycleVerdict.SensorExplains : CycleVerdict.Shifted;
         }
     }
 
@@ -177,7 +178,7 @@ public static class ControlCycle
         for (var i = 1; i < temps.Count; i++)
         {
             var away = temps[i].TempC - temps[extreme].TempC;
-            if (rising is null ? Math.Abs(away) >= TurnK : rising.Value ? away <= -TurnK : away >= TurnK)
+            if (rising switch { null => Math.Abs(away) >= TurnK, true => away <= -TurnK, false => away >= TurnK })
             {
                 if (rising is not null)
                     events.Add(new(temps[extreme].At, rising.Value, temps[extreme].TempC));

@@ -35,8 +35,10 @@ public static class CrossedBulbs
         if (last.Count == 0)
             return BulbVerdict.TooFew;
         var crossed = last.Where(t => t.Followed.Length > 0 && t.Followed != t.Control).ToList();
-        return crossed.Exists(t => crossed.Exists(o => o.Control == t.Followed && o.Followed == t.Control)) ? BulbVerdict.Crossed
-            : crossed.Count > 0 ? BulbVerdict.OneCrossed
-            : last.Exists(t => t.Followed.Length == 0) ? BulbVerdict.Dead : BulbVerdict.Own;
+        if (crossed.Exists(t => crossed.Exists(o => o.Control == t.Followed && o.Followed == t.Control)))
+            return BulbVerdict.Crossed;
+        if (crossed.Count > 0)
+            return BulbVerdict.OneCrossed;
+        return last.Exists(t => t.Followed.Length == 0) ? BulbVerdict.Dead : BulbVerdict.Own;
     }
 }

@@ -74,7 +74,9 @@ public static class DefrostAnalysis
                 return isAtLimit ? EndedBy.TimeLimit : EndedBy.Unknown;
             case TerminationKind.Pressure when run.SetUp.EndPressure is { } set:
                 var reached = run.Track(RunPlaceKind.SuctionPressure)?.Mean(off - 2, off) >= set.Si(Pressure.StandardAtmosphere) * 0.95;
-                return reached ? EndedBy.Pressure : isAtLimit ? EndedBy.TimeLimit : EndedBy.Unknown;
+                if (reached)
+                    return EndedBy.Pressure;
+                return isAtLimit ? EndedBy.TimeLimit : EndedBy.Unknown;
         }
 
         if (run.Marks.Any(m => m.Kind is RunMarkKind.SwitchOpen or RunMarkKind.SwitchClosed && Math.Abs(m.Minute - off) <= SwitchWithinMin)
@@ -82,12 +84,12 @@ public static class DefrostAnalysis
             return EndedBy.Temperature;
         var shortOf = run.SetUp.EndC - SpotAt(run, off);
         if (!isAtLimit)
-            return shortOf > PlainlyBelowK ? EndedBy.Unknown : shortOf is not null || run.SetUp.FailSafeMin is not null
+            return shortOf <= PlainlyBelowK || (shortOf is null && run.SetUp.FailSafeMin is not null)
                 ? EndedBy.Temperature : EndedBy.Unknown;
 
         // As long as the fail-safe, and the spot at its setting just then: the clock has it where its minute is known and met.
-        return shortOf is <= 1 and >= -DefrostLimits.SwitchToleranceK
-            && length < run.SetUp.FailSafeMin - (phases.IsInferred ? 0 : tolerance / 2) ? EndedBy.Temperature : EndedBy.TimeLimit;
+        var atLatest = run.SetUp.FailSafeMin - (phases.IsInferred ? 0 : tolerance / 2);
+        return shortOf is <= 1 and >= -DefrostLimits.SwitchToleranceK && length < atLatest ? EndedBy.Temperature : EndedBy.TimeLimit;
     }
 
     /// <summary>The end sensor's own reading, else the thermometer beside it: a straight line through its last minutes, °C.</summary>

@@ -82,7 +82,15 @@ public sealed record DefrostPhases(
         });
         var peaks = onCoil.Select(t => (Track: t, Peak: Array.IndexOf(t.Values, t.Values.Max())))
             .Where(p => p.Peak < p.Track.Values.Length - 1).ToList();
-        return (warms, peaks.Count == 0 ? null : peaks.MaxBy(p => p.Track.Values[p.Peak]) is var (track, peak) ? track.Minutes[peak]
-            : null);
+        return (warms, WarmestAt(peaks));
+    }
+
+    /// <summary>When the warmest of the peaks was reached.</summary>
+    private static double? WarmestAt(List<(RunTrack Track, int Peak)> peaks)
+    {
+        if (peaks.Count == 0)
+            return null;
+        var (track, peak) = peaks.MaxBy(p => p.Track.Values[p.Peak]);
+        return track.Minutes[peak];
     }
 }

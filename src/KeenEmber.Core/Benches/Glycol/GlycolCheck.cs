@@ -63,11 +63,14 @@ public static class GlycolCheck
 
         // A mixture that would freeze on a coil at the right set point is at fault, however cold it was run; only one that would not clears
         // itself.
-        var code = freezing >= coil ? TooWeak
-            : atSurface is { Kelvin: <= 0 } ? ControlTooCold
-            : (coil - freezing).Kelvin < MarginK ? ThinMargin
-            : needed is { } percent && input.Percent > percent + TooMuchPercent ? TooStrong
-            : Fits;
+        var code = (coil - freezing).Kelvin switch
+        {
+            <= 0 => TooWeak,
+            _ when atSurface is { Kelvin: <= 0 } => ControlTooCold,
+            < MarginK => ThinMargin,
+            _ when input.Percent > needed + TooMuchPercent => TooStrong,
+            _ => Fits,
+        };
         return new(freezing, GlycolMixture.BurstPoint(input.Kind, input.Percent), input.SetPoint - freezing, atSurface, needed,
             [new(code, code == ThinMargin ? Strength.Fair : Strength.Strong, [], values)
             {

@@ -106,14 +106,17 @@ public static class SensorBoard
             .Select(p => ReferenceAt(place, p.Moment) is { } there ? Error(channel, place.Curve, p, there, accuracy) : null)
             .OfType<double>().ToList();
         // Never read together with that place: nothing speaks for it. At its own place nothing speaks against it.
-        return errors.Count == 0 ? channel == place ? 0 : Gross * Gross : errors.Average(e => Math.Min(e * e, Gross * Gross));
+        if (errors.Count == 0)
+            return channel == place ? 0 : Gross * Gross;
+        return errors.Average(e => Math.Min(e * e, Gross * Gross));
     }
 
     /// <param name="curve">Of the sensor that would hang on the channel: that of the place.</param>
     private static double? Error(BoardChannel channel, SensorCurve curve, SensorPoint point, double reference, CheckAccuracy accuracy)
     {
         // The resistance at the input, and where it was not measured what the controller makes of it.
-        var told = point.Signal is { } s ? curve.ValueOf(s) ?? double.MaxValue : curve == channel.Curve ? point.Shown : null;
+        var shown = curve == channel.Curve ? point.Shown : null;
+        var told = point.Signal is { } s ? curve.ValueOf(s) ?? double.MaxValue : shown;
         return told is null ? null : Math.Min(Gross, Math.Abs(told.Value - reference) / accuracy.OfSensor(curve, reference));
     }
 

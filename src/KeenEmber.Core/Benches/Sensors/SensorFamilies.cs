@@ -55,10 +55,15 @@ public sealed record CurveSpec(
     private const double MostValue = 30_000;
 
     /// <summary>Null where it does not say enough, says what no sensor has, or its points run no one way.</summary>
-    public SensorCurve? Curve => Family.Length > 0 ? SensorFamilies.Find(Family)
-        : this is { R25: > 0 and <= MostR25, Beta: >= LeastBeta and <= MostBeta } ? new BetaCurve("own-beta", R25.Value, Beta.Value)
-        : Points is { Count: 2 or 3 } points && points.All(p => Math.Abs(p.Signal) <= MostSignal && Math.Abs(p.Value) <= MostValue)
-            ? OfPoints([.. points.OrderBy(p => p.Value)]) : null;
+    public SensorCurve? Curve => this switch
+    {
+        { Family.Length: > 0 } => SensorFamilies.Find(Family),
+        { R25: > 0 and <= MostR25, Beta: >= LeastBeta and <= MostBeta } => new BetaCurve("own-beta", R25.Value, Beta.Value),
+        { Points: { Count: 2 or 3 } points }
+            when points.All(p => Math.Abs(p.Signal) <= MostSignal && Math.Abs(p.Value) <= MostValue) =>
+            OfPoints([.. points.OrderBy(p => p.Value)]),
+        _ => null,
+    };
 
     private SensorCurve? OfPoints(IReadOnlyList<CurvePoint> p)
     {

@@ -12,7 +12,7 @@ public static class SensorFindings
     /// <summary>"sensor.drifted", "sensor.wrong-curve" and so on, from the verdict's name.</summary>
     public static string Code(SensorVerdict verdict) =>
         Prefix + string.Concat(
-            verdict.ToString().Select((c, i) => char.IsUpper(c) ? (i > 0 ? "-" : "") + char.ToLowerInvariant(c) : c.ToString()));
+            verdict.ToString().Select((c, i) => char.IsUpper(c) && i > 0 ? $"-{char.ToLowerInvariant(c)}" : $"{char.ToLowerInvariant(c)}"));
 
     /// <summary>One finding for each channel with something wrong, the clearest first; a swapped pair is told once.</summary>
     /// <param name="basis">Entries that a channel's result rests on.</param>

@@ -182,12 +182,15 @@ public static class ThreeWayCheck
                 (Math.Min(curve.SignalAt(curve.Range.Low), curve.SignalAt(curve.Range.High)),
                 Math.Max(curve.SignalAt(curve.Range.Low), curve.SignalAt(curve.Range.High)));
             var slack = (high - low) * 0.05;
-            return signal < low - slack && low > slack ? SensorVerdict.Open : signal > high + slack ? SensorVerdict.Shorted : null;
+            if (signal < low - slack && low > slack)
+                return SensorVerdict.Open;
+            return signal > high + slack ? SensorVerdict.Shorted : null;
         }
 
         var (cold, warm) = (curve.SignalAt(SensorCurve.ColdestC), curve.SignalAt(SensorCurve.WarmestC));
-        return signal > Math.Max(cold, warm) * FarBeyond ? SensorVerdict.Open : signal < Math.Min(cold, warm) / FarBeyond
-            ? SensorVerdict.Shorted : null;
+        if (signal > Math.Max(cold, warm) * FarBeyond)
+            return SensorVerdict.Open;
+        return signal < Math.Min(cold, warm) / FarBeyond ? SensorVerdict.Shorted : null;
     }
 
     private static bool ReadsFalling(SensorCurve curve) => curve.IsFalling || curve.Signal != SignalKind.Ohm;
@@ -273,9 +276,15 @@ public static class ThreeWayCheck
         public SensorPoint Point => point;
 
         /// <summary>What the sensor tells, by its own curve.</summary>
-        private double? Told { get; } = point.Signal is { } s ? curve.ValueOf(s)
-            ?? (curve.SignalAt(curve.Range.High) > curve.SignalAt(curve.Range.Low) == s > curve.SignalAt(
-            (curve.Range.Low + curve.Range.High) / 2) ? curve.Range.High : curve.Range.Low) : null;
+        private double? Told { get; } = point.Signal is { } s ? curve.ValueOf(s) ?? Nearest(curve, s) : null;
+
+        /// <summary>The end of the curve's range that a signal beyond it lies at.</summary>
+        private static double Nearest(SensorCurve curve, double signal)
+        {
+            var (low, high) = (curve.Range.Low, curve.Range.High);
+            var rises = curve.SignalAt(high) > curve.SignalAt(low);
+            return rises == signal > curve.SignalAt((low + high) / 2) ? high : low;
+        }
 
         public double? Sensor => Told - point.Reference;
 

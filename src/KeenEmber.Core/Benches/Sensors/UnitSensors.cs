@@ -107,12 +107,17 @@ public sealed record UnitSensors(
     /// <summary>A check as the bench takes it: °C, Ω (or V, mA, share), °C; pressures in kPa gauge.</summary>
     public static SensorPoint Point(SensorEntry sensor, SensorCheckEntry check, int moment, Pressure atmosphere)
     {
-        double? Value(TypedValue? typed) =>
-            typed is null ? null : typed.Unit.Kind == QuantityKind.Pressure ? new Pressure(typed.Si(atmosphere)).GaugeKpa(atmosphere)
-            : typed.Temperature.Celsius;
-        double? signal = check.IsOpen ? double.PositiveInfinity : check.Signal is null ? null
-            : SignalOf(sensor.Curve.Signal, check.Signal) - (check.LeadOhm?.Si(atmosphere) ?? 0);
-        return new(Value(check.Reference), signal, Value(check.Shown), check.InBath, moment);
+        double? Value(TypedValue? typed)
+        {
+            if (typed is null)
+                return null;
+            return typed.Unit.Kind == QuantityKind.Pressure ? new Pressure(typed.Si(atmosphere)).GaugeKpa(atmosphere)
+                : typed.Temperature.Celsius;
+        }
+
+        double? signal = check.Signal is { } typed ? SignalOf(sensor.Curve.Signal, typed) - (check.LeadOhm?.Si(atmosphere) ?? 0) : null;
+        return new(
+            Value(check.Reference), check.IsOpen ? double.PositiveInfinity : signal, Value(check.Shown), check.InBath, moment);
     }
 
     /// <summary>What kind of quantity is measured at the leads of a sensor.</summary>

@@ -83,7 +83,7 @@ internal sealed class QuickPiece(QuickWords words, UnitPreference units, int eva
     private QuickItem? Weighed()
     {
         var start = At;
-        var sign = IsIn(Words.Added, At) ? 1 : IsIn(Words.Recovered, At) ? -1 : 0;
+        var sign = (IsIn(Words.Added, At), IsIn(Words.Recovered, At)) switch { (true, _) => 1, (_, true) => -1, _ => 0 };
         if (sign == 0)
             return null;
         At++;
@@ -203,8 +203,7 @@ internal sealed class QuickPiece(QuickWords words, UnitPreference units, int eva
     private QuickItem Seen(int start, AsFound fact, int? index, FactState[] meanings, bool isTurned)
     {
         var fitting = meanings.Where(fact.States().Contains).ToList();
-        FactState? state = fitting.Count == 0 ? null : isTurned ? fact.Opposite(fitting[0]) : fitting[0];
-        if (state is not { } seen)
+        if (fitting is not [var straight, ..] || (isTurned ? fact.Opposite(straight) : straight) is not { } seen)
             return new QuickUnclear(Slice(start, At), QuickProblem.StateDoesNotFit);
         if (index is { } fan && (fan < 1 || fan > evaporatorFans))
             return new QuickUnclear(Slice(start, At), QuickProblem.NoSuchFan);

@@ -26,8 +26,8 @@ public sealed class StatusModel : PageModel
     private void Say()
     {
         var fault = HttpContext.Features.Get<IExceptionHandlerPathFeature>();
-        var status = Response.StatusCode != StatusCodes.Status200OK ? Response.StatusCode
-            : int.TryParse(RouteData.Values["code"]?.ToString(), out var code) ? code : StatusCodes.Status404NotFound;
+        var asked = int.TryParse(RouteData.Values["code"]?.ToString(), out var code) ? code : StatusCodes.Status404NotFound;
+        var status = Response.StatusCode == StatusCodes.Status200OK ? asked : Response.StatusCode;
         (Title, Advice) = (status, Faults.Advice(fault?.Error), HttpContext.Items[RequestGuard.Refused]) switch
         {
             (_, { } advice, _) => ("Not saved or not shown", advice),

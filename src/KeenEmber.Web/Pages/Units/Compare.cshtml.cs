@@ -64,10 +64,11 @@ public sealed class CompareModel(VisitViews views, EquipmentStore equipment, Vis
         foreach (var point in MeasuringPoints.InWalkingOrder.Where(p => Sides.Any(v => v.Readings.ContainsKey(p))))
         {
             var (b, a) = (before.Readings.GetValueOrDefault(point), after.Readings.GetValueOrDefault(point));
+            var within = b is not null && a is not null ? "within the meters" : "";
             var moved = b is not null && a is not null && InstrumentAccuracy.Differ(point, a.Si, b.Si, a.Instrument, b.Instrument);
             yield return new(
                 after.Name(point), b is null ? "" : before.Units.Value(point, b.Si), a is null ? "" : after.Units.Value(point, a.Si),
-                moved ? after.Units.Change(point, a!.Si - b!.Si) : a is null || b is null ? "" : "within the meters", moved);
+                moved ? after.Units.Change(point, a!.Si - b!.Si) : within, moved);
         }
     }
 

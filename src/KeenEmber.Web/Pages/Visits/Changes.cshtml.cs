@@ -25,8 +25,12 @@ public sealed class ChangesModel(VisitViews views) : VisitPage(views)
         View.Timeline.Standing.Where(e => e is ChangeEntry or PartEntry or RefrigerantEntry or ClosureEntry).Reverse();
 
     /// <summary>As typed, as the entry being corrected has it, or as the link that led here asks for.</summary>
-    public string Value(string field) =>
-        Form.IsSent ? Form[field] : Correcting is { } entry ? Of(entry, field) : Request.Query[field].ToString();
+    public string Value(string field)
+    {
+        if (Form.IsSent)
+            return Form[field];
+        return Correcting is { } entry ? Of(entry, field) : Request.Query[field].ToString();
+    }
 
     public FieldView Field(string name, string label) => new(name, label, Value(name), Form.Error(name));
 

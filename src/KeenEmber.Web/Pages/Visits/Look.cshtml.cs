@@ -41,9 +41,12 @@ public sealed class LookModel(VisitViews views) : VisitPage(views)
            select new ReadingEntry(Writer.Next(), point, value),
     ]);
 
-    public string Name(AsFound fact, int? index) => fact is AsFound.Coil or AsFound.ValveBody && index is { } coil
-        ? $"{FactText.Name(fact)}, {EquipmentText.Coil(View.MakeUp.Kind, coil)}"
-        : FactText.Name(fact) + (index is { } n ? $" {n}" : "");
+    public string Name(AsFound fact, int? index) => (fact, index) switch
+    {
+        (AsFound.Coil or AsFound.ValveBody, { } coil) => $"{FactText.Name(fact)}, {EquipmentText.Coil(View.MakeUp.Kind, coil)}",
+        (_, { } n) => $"{FactText.Name(fact)} {n}",
+        _ => FactText.Name(fact),
+    };
 
     public ObservationEntry? Seen(AsFound fact, int? index) => View.Timeline.FactAt(fact, index, View.Now);
 

@@ -130,7 +130,7 @@ public static class DefrostPlan
                     .Select(m => (Minute: m, Cost: Away(m, ideal) + 2 * busy.Sum(b => b.Overlap(At(m)))))
                     .OrderBy(c => c.Cost).Cast<(int Minute, double Cost)?>().FirstOrDefault();
                 if (choice is not { } chosen)
-                    return best is null && offset + StepMin >= 1440 / count ? null : best?.Starts is { } found ? Times(found) : null;
+                    return best?.Starts is { } found ? Times(found) : null;
                 starts.Add(chosen.Minute);
                 cost += chosen.Cost;
             }

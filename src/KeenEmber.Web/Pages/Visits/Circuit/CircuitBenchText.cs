@@ -41,7 +41,12 @@ public sealed class CircuitBenchText() : BenchText("circuit")
     public override TaskText Task(BenchTask task, VisitView view)
     {
         var step = ((CircuitTask)task).Step;
-        var button = step.Point is null ? "Note what you see" : step.Kind == StepKind.Recheck ? "Type it again" : "Log it";
+        var button = step switch
+            {
+                { Point: null } => "Note what you see",
+                { Kind: StepKind.Recheck } => "Type it again",
+                _ => "Log it",
+            };
         return new(
             Step(step, view.MakeUp), StepReason(step, view.MakeUp), button, step.Point is null ? "look"
             : "circuit", step.Kind != StepKind.WaitToSettle);
@@ -177,8 +182,12 @@ public sealed class CircuitBenchText() : BenchText("circuit")
     {
         var parts = name.Split('.');
         if (parts[0] == CircuitPatterns.StandingSign)
-            return parts[1] == nameof(StandingVerdict.Normal) ? "standing pressure normal"
-                : parts[1] == nameof(StandingVerdict.ShortOfLiquid) ? "standing pressure far too low" : "standing pressure too high";
+            return parts[1] switch
+            {
+                nameof(StandingVerdict.Normal) => "standing pressure normal",
+                nameof(StandingVerdict.ShortOfLiquid) => "standing pressure far too low",
+                _ => "standing pressure too high",
+            };
         return $"{FactText.Name(Enum.Parse<AsFound>(parts[0]))} {(isSeen ? "" : "not ")}{FactText.Name(Enum.Parse<FactState>(parts[1]))}";
     }
 

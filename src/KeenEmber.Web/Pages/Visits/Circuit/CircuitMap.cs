@@ -151,7 +151,7 @@ public sealed class CircuitMap
     {
         if (earlier is null)
             return reading is null ? "" : view.Clock.Time(reading.At);
-        var mark = earlier.Moved != true ? "" : reading!.Si > earlier.Si ? "▲ " : "▼ ";
+        var mark = (earlier.Moved, reading?.Si > earlier.Si) switch { (true, true) => "▲ ", (true, false) => "▼ ", _ => "" };
         return $"{mark}was {view.Units.Value(point, earlier.Si)}";
     }
 }

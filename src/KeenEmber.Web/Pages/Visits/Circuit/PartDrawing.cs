@@ -69,8 +69,12 @@ internal sealed class PartDrawing(Svg svg, VisitView view, MapLayout layout, str
         {
             var name = layout.Coils.Count == 1 ? "coil" : EquipmentText.Coil(MakeUp.Kind, index + 1);
             svg.Text(c.X + (layout.Coils.Count == 1 ? 46 : 50), c.Y - 9,
-                Now.Defrost == FactState.Defrosting ? $"{name} in defrost" : state is { } seen ? $"{name} {FactText.Name(seen)}"
-                    : $"{name} not looked at", "quiet");
+                (Now.Defrost, state) switch
+                {
+                    (FactState.Defrosting, _) => $"{name} in defrost",
+                    (_, { } seen) => $"{name} {FactText.Name(seen)}",
+                    _ => $"{name} not looked at",
+                }, "quiet");
         }
 
         DrawMetering(new(c.X, c.MiddleY), StateAt(AsFound.ValveBody, index));

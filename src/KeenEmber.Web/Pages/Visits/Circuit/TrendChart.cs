@@ -170,7 +170,8 @@ public sealed class TrendChart
         {
             var at = from + (to - from) * i / count;
             svg.Line(X(at), bottom, X(at), bottom + 6, "tick");
-            svg.Text(X(at), bottom + 22, view.Clock.Time(at), i == 0 ? "axis" : i == count ? "axis end" : "axis middle");
+            svg.Text(X(at), bottom + 22, view.Clock.Time(at),
+                i switch { 0 => "axis", _ when i == count => "axis end", _ => "axis middle" });
         }
     }
 

@@ -42,9 +42,12 @@ public sealed class ControlsSheetModel(VisitViews views) : VisitPage(views)
         View.Timeline.Standing.OfType<ParameterEntry>().LastOrDefault(p => p.Parameter == parameter && p.Stage == stage);
 
     /// <summary>The text a field shows: as typed while something is wrong, else as recorded on this visit.</summary>
-    public string Text(ControllerParameter parameter, SettingStage stage) =>
-        Form.IsWrong ? Form[Cell(parameter, stage)] : Recorded(parameter, stage) is { } p
-        ? ControllerText.Value(parameter, p.Value, View.Units) : "";
+    public string Text(ControllerParameter parameter, SettingStage stage)
+    {
+        if (Form.IsWrong)
+            return Form[Cell(parameter, stage)];
+        return Recorded(parameter, stage) is { } p ? ControllerText.Value(parameter, p.Value, View.Units) : "";
+    }
 
     /// <summary>What an earlier visit left a parameter at.</summary>
     public string LastTime(ControllerParameter parameter) =>

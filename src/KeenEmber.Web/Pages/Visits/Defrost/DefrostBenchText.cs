@@ -28,8 +28,13 @@ public sealed class DefrostBenchText() : BenchText("defrost")
         if (view.MakeUp.Kind == EquipmentKind.GlycolChiller)
             return [];
         var runs = view.Defrost.Runs;
-        var inside = runs.Count == 0 ? "not watched" : runs.Any(r => !r.IsOver) ? "running" : runs.Count == 1 ? "1 run"
-            : $"{runs.Count} runs";
+        var inside = runs.Count switch
+        {
+            0 => "not watched",
+            _ when runs.Any(r => !r.IsOver) => "running",
+            1 => "1 run",
+            _ => $"{runs.Count} runs",
+        };
         return [new(50, "Defrost", "Defrost", inside)];
     }
 

@@ -240,7 +240,8 @@ public sealed class DefrostChart
         {
             var minute = from + (to - from) * i / count;
             svg.Line(X(minute), bottom, X(minute), bottom + 6, "tick");
-            svg.Text(X(minute), bottom + 22, clock.Time(run.At(minute)), i == 0 ? "axis" : i == count ? "axis end" : "axis middle");
+            svg.Text(X(minute), bottom + 22, clock.Time(run.At(minute)),
+                i switch { 0 => "axis", _ when i == count => "axis end", _ => "axis middle" });
         }
     }
 

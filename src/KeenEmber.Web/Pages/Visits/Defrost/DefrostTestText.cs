@@ -26,8 +26,12 @@ public static class DefrostTestText
             },
             test.ContactsChange switch { true => "contacts change over", false => "contacts do not change over", _ => "" },
             test.SolenoidReleases switch { true => "solenoid releases", false => "solenoid does not release", _ => "" },
-            test.TimeOfDayOffMin is { } off ? Math.Abs(off) < 10 ? "time of day right"
-                : $"time of day {UnitText.Number(Math.Abs(off), 0)} min {(off > 0 ? "ahead" : "behind")}" : "",
+            test.TimeOfDayOffMin switch
+            {
+                null => "",
+                > -10 and < 10 => "time of day right",
+                { } off => $"time of day {UnitText.Number(Math.Abs(off), 0)} min {(off > 0 ? "ahead" : "behind")}",
+            },
         };
         return $"Clock {string.Join("; ", said.Where(s => s.Length > 0))}.";
     }

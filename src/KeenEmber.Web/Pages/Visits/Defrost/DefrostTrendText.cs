@@ -18,7 +18,7 @@ public static class DefrostTrendText
         if (c.IsUnchanged is { } same && done.Count > 0)
             yield return same
                 ? $"The same within 2 min after: {CircuitText.List(done)}. "
-                + $"{(done.Count == 1 ? "It was not" : done.Count == 2 ? "Neither was" : "None of them was")} the cause."
+                + $"{(done.Count switch { 1 => "It was not", 2 => "Neither was", _ => "None of them was" })} the cause."
                 : $"Different after: {CircuitText.List(done)}.";
         else if (c.IsUnchanged is { } alike)
             yield return alike ? "The same within 2 min; nothing was changed between."

@@ -24,7 +24,12 @@ public sealed class FrostBenchText() : BenchText("frost")
     {
         var frost = view.Of<FrostJudgement>();
         yield return new(
-            20, "Frost", "Frost", frost?.AfterTheWork is not null ? "after" : frost?.AsFound is not null ? "as found" : "no picture");
+            20, "Frost", "Frost", frost switch
+            {
+                { AfterTheWork: not null } => "after",
+                { AsFound: not null } => "as found",
+                _ => "no picture",
+            });
     }
 
     public override string? Entry(Entry entry, VisitView view) => entry is FrostEntry f

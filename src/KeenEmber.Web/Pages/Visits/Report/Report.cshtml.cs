@@ -122,6 +122,10 @@ public sealed class ReportModel(VisitViews views, SignedReportStore reports) : P
     }
 
     /// <summary>The sign-off, or the customer's signature that came after it; null while the visit is not signed off.</summary>
-    public static Entry? LastSigned(VisitView view) =>
-        view.SignOff is not { } off ? null : view.Signature is { } signature && signature.WrittenAt > off.WrittenAt ? signature : off;
+    public static Entry? LastSigned(VisitView view)
+    {
+        if (view.SignOff is not { } off)
+            return null;
+        return view.Signature is { } signature && signature.WrittenAt > off.WrittenAt ? signature : off;
+    }
 }

@@ -20,7 +20,12 @@ public static class SensorBoardDrawing
         {
             var (c, y) = (channels[i], Top + i * Row);
             var last = c.Channel.Points.LastOrDefault(p => !p.InBath);
-            var state = !c.Result.IsFault ? "" : c.Result.Verdict == SensorVerdict.Swapped ? " crossed" : " off";
+            var state = c.Result switch
+            {
+                { IsFault: false } => "",
+                { Verdict: SensorVerdict.Swapped } => " crossed",
+                _ => " off",
+            };
             var toY = Top + c.Place * Row + Height / 2;
             svg.Line(
                 Box, toY, Width - Box, y + Height / 2,
@@ -30,8 +35,12 @@ public static class SensorBoardDrawing
             svg.Rect(0, y, Box, Height, "board-box").Text(8, y + 15, c.Channel.Name, "board-name")
                 .Text(8, y + 31, Value(last?.Reference, c.Channel.Curve), "board-value");
             svg.Rect(Width - Box, y, Box, Height, $"board-box{state}").Text(Width - Box + 8, y + 15, Input(c.Channel.Name), "board-name")
-                .Text(Width - Box + 8, y + 31, last?.Shown is not null ? Value(last.Shown, c.Channel.Curve) : last?.Signal is { } s
-                    ? Told(c.Channel.Curve, s) : "–", "board-value");
+                .Text(Width - Box + 8, y + 31, last switch
+                {
+                    { Shown: not null } => Value(last.Shown, c.Channel.Curve),
+                    { Signal: { } s } => Told(c.Channel.Curve, s),
+                    _ => "–",
+                }, "board-value");
         }
 
         return svg.Close();

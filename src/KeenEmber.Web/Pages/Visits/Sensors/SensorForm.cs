@@ -29,8 +29,15 @@ public static class SensorForm
         (form["name"], form["role"], form["place"], form["channel"]) = (s.Name, s.Role.ToString(), s.Place, s.Channel);
         form["coil"] = $"{s.Coil}";
         form["offset"] = s.Offset is { } o ? $"{Plain(o.Number)} {(o.Unit == Unit.FahrenheitDifference ? "°F" : "K")}" : "";
-        form["curve"] = c.Family.Length > 0 ? c.Family : c.R25 is not null ? ByBeta
-            : c.Signal switch { SignalKind.Volt => Volts, SignalKind.Milliampere => Milliamperes, SignalKind.Ratio => Ratio, _ => ByTable };
+        form["curve"] = c switch
+        {
+            { Family.Length: > 0 } => c.Family,
+            { R25: not null } => ByBeta,
+            { Signal: SignalKind.Volt } => Volts,
+            { Signal: SignalKind.Milliampere } => Milliamperes,
+            { Signal: SignalKind.Ratio } => Ratio,
+            _ => ByTable,
+        };
         form["r25"] = c.R25 is { } r ? Plain(r) : "";
         form["beta"] = c.Beta is { } b ? Plain(b) : "";
         foreach (var (point, i) in (c.Points ?? []).Select((p, i) => (p, i)))
@@ -87,8 +94,12 @@ public static class SensorForm
             var (s, v) = (form[$"signal{i}"], form[$"value{i}"]);
             if (s.Length == 0 && v.Length == 0 && i >= 2)
                 continue;
-            var at = signal == SignalKind.Ohm ? QuantityReader.Read(s, QuantityKind.Resistance, units).Value?.Si(default)
-                : QuantityReader.Number(s) / (signal == SignalKind.Ratio ? 100 : 1);
+            var at = signal switch
+            {
+                SignalKind.Ohm => QuantityReader.Read(s, QuantityKind.Resistance, units).Value?.Si(default),
+                SignalKind.Ratio => QuantityReader.Number(s) / 100,
+                _ => QuantityReader.Number(s),
+            };
             var value = QuantityReader.Read(v, measures, units).Value;
             if (at is null)
                 form.Errors[$"signal{i}"] =

@@ -173,7 +173,9 @@ public sealed class DefrostFileModel(
             _ => int.TryParse(choice, out var index) && index >= 0 && index < Choices.Count ? Choices[index] : null,
         };
         var unit = Unit.Find(Request.Form[$"unit-{i}"].ToString());
-        return new(place, place is null ? null : unit?.Kind == place.Value.Measures ? unit : View.Company.Units.For(place.Value.Measures));
+        if (place is not { } known)
+            return new(null, null);
+        return new(known, unit?.Kind == known.Measures ? unit : View.Company.Units.For(known.Measures));
     }
 
     private DateTimeOffset? StartTyped(string? day, string? time)
