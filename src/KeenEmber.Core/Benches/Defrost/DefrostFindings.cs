@@ -20,12 +20,15 @@ internal static class DefrostFindings
 
         if (r.End == EndedBy.Unknown)
             yield return Of(DefrostCodes.EndUnknown, Strength.Weak, ("heatMin", r.Phases.HeatMin)) with { WouldConfirm = Unsettled(run) };
-        if (r.HeatAfterClearMin is { } over)
+        if (r is { HeatAfterClearMin: { } over, HeatAfterClearRange: var (least, most) })
         {
+            // Where the moment lies between two readings, it is strong only if it would be so at both.
             yield return over > DefrostLimits.GoodHeatAfterClearMin
-                ? Of(DefrostCodes.HeatAfterClear, over > DefrostLimits.LongHeatAfterClearMin ? Strength.Strong
-                    : Strength.Fair, ("heatAfterClearMin", over), ("share", r.HeatAfterClearShare), ("kwh", r.EnergyKwh?.AfterClear))
-                : Of(DefrostCodes.WellEnded, Strength.Strong, ("heatAfterClearMin", over));
+                ? Of(DefrostCodes.HeatAfterClear, least > DefrostLimits.LongHeatAfterClearMin ? Strength.Strong : Strength.Fair,
+                    ("heatAfterClearMin", over), ("leastMin", least), ("mostMin", most), ("share", r.HeatAfterClearShare),
+                    ("kwh", r.EnergyKwh?.AfterClear))
+                : Of(DefrostCodes.WellEnded, most > DefrostLimits.LongHeatAfterClearMin ? Strength.Fair : Strength.Strong,
+                    ("heatAfterClearMin", over), ("leastMin", least), ("mostMin", most));
         }
 
         var leftSeen = run.Mark(RunMarkKind.IceLeft) is not null;

@@ -76,6 +76,33 @@ public sealed record DefrostResult(
     /// <summary>Heat on after the last place was clear, min; null when that is not known.</summary>
     public double? HeatAfterClearMin => ClearMin is { } clear && Phases.HeatOff is { } off ? Math.Max(0, off - clear) : null;
 
+    /// <summary>Where the coil was read only every few minutes: still iced at the first, clear at the second. Null where the moment is
+    /// known, or never came.</summary>
+    public (double Still, double Clear)? ClearBetween
+    {
+        get
+        {
+            var bends = DefrostAnalysis.Bends(Places);
+            if (ClearMin is null || bends.Count == 0)
+                return null;
+            var still = bends.Max(p => p.ClearBetween?.Still ?? p.ClearMin ?? 0);
+            var clear = bends.Max(p => p.ClearBetween?.Clear ?? p.ClearMin ?? 0);
+            return clear - still >= MeltPlateau.CoarseMin ? (still, clear) : null;
+        }
+    }
+
+    /// <summary>Heat on after clear at least and at most, min; null when that is not known.</summary>
+    public (double Least, double Most)? HeatAfterClearRange
+    {
+        get
+        {
+            if (HeatAfterClearMin is not { } over)
+                return null;
+            return ClearBetween is var (still, clear) ? (Math.Max(0, Phases.HeatOff!.Value - clear), Phases.HeatOff!.Value - still)
+                : (over, over);
+        }
+    }
+
     /// <summary>Share of the heat given after clear, which warmed metal and room.</summary>
     public double? HeatAfterClearShare => HeatAfterClearMin / Phases.HeatMin;
 

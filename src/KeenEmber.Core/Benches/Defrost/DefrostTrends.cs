@@ -28,6 +28,9 @@ public static class DefrostTrends
     /// <summary>The clear moment is found to this, min (docs/numbers.md).</summary>
     private const double ClearAccuracyMin = 1.5;
 
+    private static double ClearAccuracy(DefrostResult result) =>
+        result.ClearBetween is var (still, clear) ? Math.Max(ClearAccuracyMin, (clear - still) / 2) : ClearAccuracyMin;
+
     /// <returns>Only what at least two runs have.</returns>
     public static IReadOnlyList<Trend> Of(IReadOnlyList<WatchedRun> runs)
     {
@@ -35,7 +38,7 @@ public static class DefrostTrends
         IEnumerable<Trend> trends =
         [
             new(HeatMin, null, Marks(runs, r => r.Result.Phases.HeatMin, (_, _) => MinuteAccuracy)),
-            new(HeatAfterClearMin, null, Marks(runs, r => r.Result.HeatAfterClearMin, (_, _) => ClearAccuracyMin)),
+            new(HeatAfterClearMin, null, Marks(runs, r => r.Result.HeatAfterClearMin, (r, _) => ClearAccuracy(r.Result))),
             new(IcePerRunKg, null, Marks(runs, r => r.Result.Ice?.IceKg, (r, _) => r.Result.Ice!.UncertaintyKg)),
             new(IcePerDayKg, null,
                 Marks(runs, r => r.Result.Ice?.IceKg * PerDay(r), (r, _) => r.Result.Ice!.UncertaintyKg * PerDay(r)!.Value)),

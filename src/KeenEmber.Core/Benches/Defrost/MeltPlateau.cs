@@ -25,6 +25,10 @@ public sealed record PlaceMelt(RunPlace Place, ClearTold Told, double? LevelC, d
     /// <summary>How long it stood at the melting point, min; 0 without a plateau.</summary>
     public double PlateauMin { get; init; }
 
+    /// <summary>Where it is read only every few minutes: still iced at the first, clear at the second; null where the moment is
+    /// known.</summary>
+    public (double Still, double Clear)? ClearBetween { get; init; }
+
     /// <summary>The temperature when the heat ended, °C.</summary>
     public double? AtHeatOffC { get; init; }
 }
@@ -54,18 +58,25 @@ public static class MeltPlateau
     /// <summary>So long after the heat a warm surface still tells that it was clear, min.</summary>
     private const double AfterglowMin = 1.5;
 
+    /// <summary>A sample within this of the level is still on the plateau, K: twice the noise of a thermometer held to metal.</summary>
+    private const double OnPlateauK = 1;
+
+    /// <summary>Readings so far apart leave the moment open between them, min: the middle is then as good as any line.</summary>
+    internal const double CoarseMin = 2.5;
+
+    /// <summary>The end of the heat is marked at most so late, min.</summary>
+    private const double MarkedLateMin = 3;
+
     /// <param name="track">°C of a place on the coil.</param>
     /// <param name="heatOn">Minute the heat came on.</param>
     /// <param name="heatOff">Minute it went off, or the last minute known.</param>
     public static PlaceMelt Find(RunTrack track, double heatOn, double heatOff)
     {
-        var (first, end) = track.Range(heatOn, Math.Max(heatOn, heatOff + AfterglowMin));
-        var minutes = track.Minutes[first..end];
-        var values = track.Values[first..end];
-        if (minutes.Length < 3)
+        var (minutes, values) = Heated(track, heatOn, heatOff);
+        if (minutes.Length == 0)
             return new(track.Place, ClearTold.NotClear, null, null, null) { AtHeatOffC = track.At(heatOff) };
         var smooth = Smooth(values);
-        var atEnd = track.Mean(heatOff - 1, heatOff) ?? smooth[^1];
+        var atEnd = track.Mean(minutes[^1] - 1, minutes[^1]) ?? smooth[^1];
         var rise = LeavesFor(smooth, DefrostLimits.ClearC);
         var enters = Array.FindIndex(smooth, t => t > -DefrostLimits.PlateauBandK);
         if (rise < 0)
@@ -80,17 +91,55 @@ public static class MeltPlateau
         if (rise == 0)
             return new(track.Place, ClearTold.NeverFrozen, null, null, minutes[0]) { AtHeatOffC = atEnd };
         var inBand = Enumerable.Range(enters, rise - enters).Where(i => Math.Abs(smooth[i]) <= DefrostLimits.PlateauBandK).ToList();
-        if (inBand.Count < 2 || minutes[inBand[^1]] - minutes[inBand[0]] < ShortestPlateauMin)
-            return new(track.Place, ClearTold.Crossing, null, null, Crossing(minutes, smooth, rise)) { AtHeatOffC = atEnd };
-        var band = inBand.ConvertAll(i => values[i]).ToArray();
-        var plateau = Median(band);
+        var plateau = inBand.Count == 0 ? 0 : Median([.. inBand.Select(i => values[i])]);
+        var (from, to) = Leaves(smooth, rise, plateau);
+        var (still, gone) = (Math.Min(heatOff, minutes[from]), Math.Min(heatOff, minutes[to]));
+        var isCoarse = minutes[to] - minutes[to - 1] >= CoarseMin;
+        var isCrossing = inBand.Count == 0 || gone - minutes[inBand[0]] < ShortestPlateauMin;
+        double clear;
+        if (isCoarse)
+            clear = (still + gone) / 2;
+        else if (isCrossing)
+            clear = Math.Clamp(Crossing(minutes, smooth, rise), still, gone);
+        else
+            clear = Math.Clamp(KneeOf(minutes, values, smooth, rise, plateau), still, gone);
+        var melt = new PlaceMelt(track.Place, ClearTold.Crossing, null, null, clear) { AtHeatOffC = atEnd };
+        if (isCoarse)
+            melt = melt with { ClearBetween = (still, gone) };
+        return isCrossing ? melt
+            : melt with { Told = ClearTold.Plateau, LevelC = plateau, FromMin = minutes[inBand[0]], PlateauMin = clear - minutes[inBand[0]] };
+    }
+
+    /// <summary>The last sample on the plateau, and the first that is plainly above it.</summary>
+    private static (int Still, int Gone) Leaves(double[] smooth, int rise, double plateau)
+    {
+        var still = Math.Max(0, Array.FindLastIndex(smooth, rise - 1, t => t <= plateau + OnPlateauK));
+        return (still, Array.FindIndex(smooth, still + 1, t => t > Math.Min(plateau + 2 * OnPlateauK, DefrostLimits.ClearC)));
+    }
+
+    private static double KneeOf(double[] minutes, double[] values, double[] smooth, int rise, double plateau)
+    {
         var risen = Array.FindIndex(smooth, rise, t => t > plateau + DefrostLimits.RiseK);
         var top = Math.Min(minutes.Length, Math.Max(risen < 0 ? minutes.Length : risen + 1, rise + FewestOfRise));
-        var from = Array.FindIndex(minutes, m => m >= Math.Max(minutes[inBand[0]], minutes[rise] - KneeReachMin));
-        var clear = Math.Min(heatOff, Knee(minutes.AsSpan(from..top), values.AsSpan(from..top), minutes[rise]));
-        return new(
-            track.Place, ClearTold.Plateau, plateau, minutes[inBand[0]], clear) { PlateauMin = clear - minutes[inBand[0]],
-            AtHeatOffC = atEnd };
+        var first = Array.FindIndex(smooth, t => Math.Abs(t) <= DefrostLimits.PlateauBandK);
+        var from = Array.FindIndex(minutes, m => m >= Math.Max(minutes[first], minutes[rise] - KneeReachMin));
+        return Knee(minutes.AsSpan(from..top), values.AsSpan(from..top), minutes[rise]);
+    }
+
+    /// <summary>The samples that tell of the heat. Round its end none after the warmest: the end may have been marked late, and
+    /// refrigeration cools a bare bend within a minute.</summary>
+    private static (double[] Minutes, double[] Values) Heated(RunTrack track, double heatOn, double heatOff)
+    {
+        var (first, end) = track.Range(heatOn, Math.Max(heatOn, heatOff + AfterglowMin));
+        if (first == end)
+            return ([], []);
+        var step = (track.Minutes[end - 1] - track.Minutes[first]) / Math.Max(1, end - 1 - first);
+        var from = first;
+        while (from < end - 1 && track.Minutes[from] < heatOff - Math.Max(MarkedLateMin, 1.2 * step))
+            from++;
+        var tail = track.Values[from..end];
+        var last = from + Array.IndexOf(tail, tail.Max()) + 1;
+        return (track.Minutes[first..last], track.Values[first..last]);
     }
 
     /// <summary>The first index from which the values stay above a level to the end, but for a tenth of them; -1 when they do

@@ -70,7 +70,7 @@ public static class DefrostText
     private static string SoFar(WatchedRun run, SiteClock clock)
     {
         if (run.Result.ClearMin is { } clear)
-            return $"; coil clear at {clock.Time(run.At(clear))}";
+            return $"; coil clear {When(run, clear, run.Result.ClearBetween, clock)}";
         return run.Result.Places.Count > 0 ? "; the coil is not clear yet" : "";
     }
 
@@ -95,10 +95,12 @@ public static class DefrostText
         var said = $"{kind} defrost: {Minutes(length)} of heat, ended at {clock.Time(run.At(off))} {end}; ";
         if (r.ClearMin is { } clear)
         {
-            return said + (r.HeatAfterClearMin is { } over && over > DefrostLimits.GoodHeatAfterClearMin
-                ? $"the coil was clear at {clock.Time(run.At(clear))}, so the last {Minutes(over)} "
+            var when = When(run, clear, r.ClearBetween, clock);
+            var after = r.HeatAfterClearRange is var (least, most) ? Minutes(least, most) : Minutes(0);
+            return said + (r.HeatAfterClearMin > DefrostLimits.GoodHeatAfterClearMin
+                ? $"the coil was clear {when}, so the last {after} "
                     + $"({UnitText.Number(r.HeatAfterClearShare!.Value * 100, 0)} % of the heat) only heated the coil and box."
-                : $"the coil was clear at {clock.Time(run.At(clear))}, {Minutes(r.HeatAfterClearMin ?? 0)} before the end: "
+                : $"the coil was clear {when}, {after} before the end: "
                     + "it ended when it should.");
         }
 
@@ -110,6 +112,15 @@ public static class DefrostText
 
     public static string Minutes(double minutes) =>
         minutes < 1.5 ? $"{UnitText.Number(minutes, 1)} min" : $"{UnitText.Number(minutes, 0)} min";
+
+    /// <summary>From the least to the most; one number where they are the same.</summary>
+    public static string Minutes(double least, double most) =>
+        most - least < 1 ? Minutes(most) : $"{UnitText.Number(least, 0)} to {UnitText.Number(most, 0)} min";
+
+    /// <summary>The moment something came clear, or the two readings it lies between.</summary>
+    public static string When(WatchedRun run, double clear, (double Still, double Clear)? between, SiteClock clock) =>
+        between is var (still, gone) ? $"between {clock.Time(run.At(still))} and {clock.Time(run.At(gone))}"
+            : $"at {clock.Time(run.At(clear))}";
 
     public static string Told(PlaceMelt melt, UnitText units) => melt.Told switch
     {
@@ -129,9 +140,10 @@ public static class DefrostText
         return f.Code switch
         {
             DefrostCodes.HeatAfterClear =>
-                $"Ran {N("heatAfterClearMin")} min after clear: {UnitText.Number(f.Values["share"] * 100, 0)} % of the "
+                $"Ran {Minutes(f.Values["leastMin"], f.Values["mostMin"])} after clear: {UnitText.Number(f.Values["share"] * 100, 0)} % of the "
                 + $"heat{(Has("kwh") ? $", {N("kwh", 1)} kWh" : "")}, melted nothing.",
-            DefrostCodes.WellEnded => $"Ended {N("heatAfterClearMin", 1)} min after the last place was clear: time for the drops, no more.",
+            DefrostCodes.WellEnded =>
+                $"Ended {Minutes(f.Values["leastMin"], f.Values["mostMin"])} after the last place was clear: time for the drops, no more.",
             DefrostCodes.EndedEarly =>
                 $"Ended before the coil was clear{(Has("coldestC") ? $": its coldest place was at {T("coldestC")}" : "")}. Ice left "
                 + "behind can ice the coil again. Clear it all.",
