@@ -41,7 +41,7 @@ public enum OpenItemKind
     WatchIt,
 }
 
-/// <summary>Which open open items are what.</summary>
+/// <summary>Which open items are what.</summary>
 public static class OpenItemKinds
 {
     /// <summary>A visit cannot be signed off while one of these is open: it can hurt somebody or wreck the machine.</summary>
@@ -93,7 +93,7 @@ public sealed record RefrigerantEntry(EntryHeader Header, string Refrigerant, do
     };
 }
 
-/// <summary>An open open item was closed.</summary>
+/// <summary>An open item was closed.</summary>
 /// <param name="Item">Id of the change that opened it.</param>
 /// <param name="How">What was done.</param>
 public sealed record ClosureEntry(EntryHeader Header, Guid Item, string How) : Entry(Header), IChangesUnit
@@ -102,7 +102,7 @@ public sealed record ClosureEntry(EntryHeader Header, Guid Item, string How) : E
     public override Entry WithReferences(Func<Guid, Guid> map) => (ClosureEntry)base.WithReferences(map) with { Item = map(Item) };
 }
 
-/// <summary>An open open item was left open on purpose: why, who looks after it, and until when.</summary>
+/// <summary>An open item was left open on purpose: why, who looks after it, and until when.</summary>
 public sealed record HandoverEntry(EntryHeader Header, Guid Item, string Reason, string Owner, DateOnly Due) : Entry(Header)
 {
     /// <inheritdoc/>

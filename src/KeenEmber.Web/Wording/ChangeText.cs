@@ -21,7 +21,7 @@ public static class ChangeText
         _ => "to be watched",
     };
 
-    /// <summary>An open open item in one line: "jumper: fan delay switch, bridged".</summary>
+    /// <summary>An open item in one line: "jumper: fan delay switch, bridged".</summary>
     public static string Line(OpenItem item) => $"{Name(item.Kind)}: {Change(item.Change)}";
 
     public static string Change(ChangeEntry c)
@@ -52,7 +52,7 @@ public static class ChangeText
 
     public static string SignOff(SignOffEntry s) => $"signed off{(s.RootCause.Length > 0 ? $": {s.RootCause}" : ", root cause not found")}";
 
-    /// <summary>Why a open item stays open, if somebody said so.</summary>
+    /// <summary>Why an open item stays open, if somebody said so.</summary>
     public static string Handover(OpenItem item) =>
         item.Handover is { } h ? $"{h.Reason}; {h.Owner} by {SiteClock.Day(h.Due)}" : "no reason given";
 }

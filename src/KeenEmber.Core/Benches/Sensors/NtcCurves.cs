@@ -6,7 +6,9 @@ namespace KeenEmber.Core.Benches.Sensors;
 /// <remarks>IEC 60539-1. With one beta the formula is good to about 1 K within 50 K of 25 °C; a table or three points are better.</remarks>
 /// <param name="R25Share">Tolerance of R25, as a share.</param>
 /// <param name="BetaShare">Tolerance of beta, as a share.</param>
-public sealed record BetaCurve(string Code, double R25, double Beta, double R25Share = 0.01, double BetaShare = 0.01) : SensorCurve(Code)
+/// <param name="BendKPerK">What it may be off by for each kelvin from 25 °C besides, because beta is not known where it is used, K/K.</param>
+public sealed record BetaCurve(string Code, double R25, double Beta, double R25Share = 0.01, double BetaShare = 0.01, double BendKPerK = 0)
+    : SensorCurve(Code)
 {
     internal const double T25 = Temperature.ZeroCelsiusInKelvin + 25;
 
@@ -14,7 +16,8 @@ public sealed record BetaCurve(string Code, double R25, double Beta, double R25S
     public override double SignalAt(double value) => R25 * Math.Exp(Beta * (1 / (value + Temperature.ZeroCelsiusInKelvin) - 1 / T25));
 
     /// <inheritdoc/>
-    public override double ToleranceAt(double value) => NtcTolerance.At(value, Beta, R25Share, BetaShare);
+    public override double ToleranceAt(double value) =>
+        double.Hypot(NtcTolerance.At(value, Beta, R25Share, BetaShare), BendKPerK * Math.Abs(value - 25));
 
     /// <inheritdoc/>
     protected override double Solve(double signal) =>

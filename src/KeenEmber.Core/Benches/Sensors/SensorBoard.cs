@@ -1,3 +1,5 @@
+using MathNet.Numerics.Statistics;
+
 namespace KeenEmber.Core.Benches.Sensors;
 
 /// <summary>One input of the controller with what is plugged into it, as its label says.</summary>
@@ -35,12 +37,47 @@ public static class SensorBoard
     public static BoardResult Judge(IReadOnlyList<BoardChannel> channels, CheckAccuracy accuracy)
     {
         var (places, clear) = Assign(channels, accuracy);
-        var results = channels.Select((c, i) => One(channels, i, places[i], accuracy)).ToList();
+        var (read, known) = InstrumentShare(channels, accuracy) is var (off, left)
+            ? (Without(channels, off), accuracy with { SignalShare = left }) : (channels, accuracy);
+        var results = channels.Select((c, i) => One(read, i, places[i], known) with { Channel = c }).ToList();
         int[] order =
             [.. Enumerable.Range(0, results.Count).Where(i => results[i].Result.IsFault)
             .OrderByDescending(i => results[i].Result.Verdict == SensorVerdict.Swapped ? clear : results[i].Result.Clear)];
         return new(results, order, clear);
     }
+
+    /// <summary>So many readings of rising sensors tell what their meter itself is off by.</summary>
+    private const int FewestOfMeter = 6;
+
+    /// <summary>Of what the meter may be off by, at least so much is left once the sensors have told it, as a share.</summary>
+    private const double LeastLeft = 0.3;
+
+    /// <summary>Two standard deviations of a bell curve by the middle of its absolute deviations.</summary>
+    private const double TwoSigma = 2 * 1.4826;
+
+    /// <summary>What the ohmmeter itself is off by, as a share: the same on every sensor it reads. On rising sensors, where a hundredth of
+    /// the resistance is kelvins, it shows as the middle of what they are off by together; what is left
+    /// is how far they scatter round it. Null where there are too few.</summary>
+    private static (double Off, double Left)? InstrumentShare(IReadOnlyList<BoardChannel> channels, CheckAccuracy accuracy)
+    {
+        double[] shares =
+        [
+            .. channels.Where(c => c.Curve is { Signal: SignalKind.Ohm, IsFalling: false }).SelectMany(c => c.Points
+                .Where(p => p.Signal is { } s && double.IsFinite(s)).SelectMany(p => new[] { p.Reference, p.Shown }.OfType<double>()
+                    .Select(at => p.Signal!.Value / c.Curve.SignalAt(at) - 1))),
+        ];
+        if (shares.Length < FewestOfMeter)
+            return null;
+        var middle = Statistics.Median(shares);
+        var left = (1 + 8.0 / shares.Length) * TwoSigma * Statistics.Median(shares.Select(s => Math.Abs(s - middle)));
+        return Math.Abs(middle) > accuracy.SignalShare * CheckAccuracy.ClearBy ? null
+            : (middle, Math.Clamp(left, LeastLeft * accuracy.SignalShare, accuracy.SignalShare));
+    }
+
+    /// <summary>The readings of rising sensors without what their meter is off by.</summary>
+    private static List<BoardChannel> Without(IReadOnlyList<BoardChannel> channels, double share) =>
+        [.. channels.Select(c => c.Curve is { Signal: SignalKind.Ohm, IsFalling: false }
+            ? c with { Points = [.. c.Points.Select(p => p with { Signal = p.Signal / (1 + share) })] } : c)];
 
     /// <summary>A channel against the reference of the place it really tells about.</summary>
     private static ChannelResult One(IReadOnlyList<BoardChannel> channels, int channel, int place, CheckAccuracy accuracy)
@@ -55,7 +92,11 @@ public static class SensorBoard
             [.. InPlace(c)
             .Select(p => p with { Reference = ReferenceAt(there, p.Moment), Shown = there.Curve == c.Curve ? p.Shown : null })];
         var result = ThreeWayCheck.Judge(there.Curve, moved, accuracy, c.OffsetParameter);
-        return new(c, place, result with { Verdict = SensorVerdict.Swapped }, ByElimination: result.IsFault);
+        // What the unit does goes by what its input reads at the place on its label, not by how good the sensor there is.
+        var last = InPlace(c).LastOrDefault(p => p is { Reference: not null } && (p.Shown ?? p.Signal) is not null);
+        var reads = last?.Shown ?? (last?.Signal is { } s ? c.Curve.ValueOf(s) : null);
+        return new(c, place, result with { Verdict = SensorVerdict.Swapped, Error = reads - last?.Reference },
+            ByElimination: result.IsFault);
     }
 
     private static IEnumerable<SensorPoint> InPlace(BoardChannel channel) => channel.Points.Where(p => !p.InBath);

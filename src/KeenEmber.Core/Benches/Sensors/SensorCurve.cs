@@ -11,7 +11,7 @@ public enum SignalKind
     /// <summary>Voltage.</summary>
     Volt,
 
-    /// <summary>Current open item.</summary>
+    /// <summary>Current loop, 4 to 20 mA.</summary>
     Milliampere,
 
     /// <summary>Output of a ratiometric transducer as a share of its supply.</summary>

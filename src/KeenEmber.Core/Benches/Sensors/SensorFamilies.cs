@@ -37,6 +37,13 @@ public static class SensorFamilies
     /// <summary>The curve of an id; null where none has it.</summary>
     public static SensorCurve? Find(string? code) => All.FirstOrDefault(c => c.Code == code);
 
+    /// <summary>The kinds that have one resistance at one temperature, as somebody knows it of a sensor: "32.7 kΩ in ice".</summary>
+    /// <param name="point">°C and Ω; within 2.5 %, what a healthy sensor and a meter may be off by together.</param>
+    public static IReadOnlyList<SensorCurve> Through(CurvePoint point) =>
+        [.. All.Where(c => c.Signal == SignalKind.Ohm && Math.Abs(point.Signal / c.SignalAt(point.Value) - 1) <= KnownWithin)];
+
+    private const double KnownWithin = 0.025;
+
     private static SteinhartHartCurve OfRatio(string code, double r25, (double Cold, double Zero, double Warm) ratio) =>
         SteinhartHartCurve.Through(code, new(r25 * ratio.Cold, -40), new(r25 * ratio.Zero, 0), new(r25 * ratio.Warm, 60));
 }
@@ -51,6 +58,9 @@ public sealed record CurveSpec(
     /// <summary>What any sensor of the trade has: resistance at 25 °C (Ω), beta (K), and a signal in the unit of its kind.</summary>
     private const double MostR25 = 1e8, LeastBeta = 500, MostBeta = 10_000, MostSignal = 1e9;
 
+    /// <summary>A beta from 25 to 85 °C is 2 to 4 K off at -25 °C for real materials, and one that is typed does not say which it is.</summary>
+    private const double TypedBendKPerK = 0.06;
+
     /// <summary>No sensor reads a value farther from nought, °C or kPa gauge.</summary>
     private const double MostValue = 30_000;
 
@@ -58,7 +68,8 @@ public sealed record CurveSpec(
     public SensorCurve? Curve => this switch
     {
         { Family.Length: > 0 } => SensorFamilies.Find(Family),
-        { R25: > 0 and <= MostR25, Beta: >= LeastBeta and <= MostBeta } => new BetaCurve("own-beta", R25.Value, Beta.Value),
+        { R25: > 0 and <= MostR25, Beta: >= LeastBeta and <= MostBeta } =>
+            new BetaCurve("own-beta", R25.Value, Beta.Value, BendKPerK: TypedBendKPerK),
         { Points: { Count: 2 or 3 } points }
             when points.All(p => Math.Abs(p.Signal) <= MostSignal && Math.Abs(p.Value) <= MostValue) =>
             OfPoints([.. points.OrderBy(p => p.Value)]),

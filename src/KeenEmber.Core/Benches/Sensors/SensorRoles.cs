@@ -97,6 +97,9 @@ public enum SensorStep
     /// <summary>Check it in warm water.</summary>
     WarmBath,
 
+    /// <summary>Check it in salted ice, as cold as its place.</summary>
+    ColdBath,
+
     /// <summary>Read what the controller shows of it.</summary>
     ReadController,
 
@@ -147,7 +150,9 @@ public static class SensorSteps
         return result.Verdict switch
         {
             SensorVerdict.Unsettled => [.. result.WouldSettle.Select(Measure)],
+            SensorVerdict.SensorOrPlace when result.WouldSettle.Contains("cold-bath") => [SensorStep.CheckSeat, SensorStep.ColdBath],
             SensorVerdict.SensorOrPlace => [SensorStep.CheckSeat, SensorStep.IceBath],
+            SensorVerdict.Unsteady => [SensorStep.CheckInputAndWire, .. isWet && wholeSet ? replace : []],
             SensorVerdict.Misplaced => [SensorStep.CheckSeat],
             SensorVerdict.SensorOffset when result.WouldSettle.Contains("warm-bath") => [SensorStep.WarmBath, .. replace],
             SensorVerdict.SensorOffset or SensorVerdict.Drifted => replace,
@@ -173,6 +178,7 @@ public static class SensorSteps
         "reference" => SensorStep.TakeReference,
         "offset-parameter" => SensorStep.LookUpOffset,
         "warm-bath" => SensorStep.WarmBath,
+        "cold-bath" => SensorStep.ColdBath,
         _ => SensorStep.IceBath,
     };
 }

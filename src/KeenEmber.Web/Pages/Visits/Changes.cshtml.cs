@@ -96,7 +96,7 @@ public sealed class ChangesModel(VisitViews views) : VisitPage(views)
         Take(id, entryId, () => View.OpenItems.All(l => l.Change.Id != item) ? []
         : [new ClosureEntry(Writer.Next(), item, Form.Text(How(item), LongestText, missing: "Say what was done, such as taken out."))]);
 
-    /// <summary>The field that says what was done about an open open item.</summary>
+    /// <summary>The field that says what was done about an open item.</summary>
     public static string How(Guid item) => $"how-{item}";
 
     /// <summary>Takes in a form that may put an entry right, which then stays the one to be put right while something is wrong.</summary>

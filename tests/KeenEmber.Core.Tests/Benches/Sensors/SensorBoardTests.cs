@@ -26,6 +26,17 @@ public sealed class SensorBoardTests(ITestOutputHelper output)
     }
 
     [Fact]
+    public void Of_a_swapped_pair_each_input_is_off_by_what_it_reads_at_its_own_place()
+    {
+        // The end sensor's input reads the warm place: the defrost ends early, not never.
+        var board = Judge(Channel("coil", -25, -12), Channel("box", -12, -25));
+        Assert.Equal([SensorVerdict.Swapped, SensorVerdict.Swapped], board.Channels.Select(c => c.Result.Verdict));
+        Assert.Equal(13, board.Channels[0].Result.Error!.Value, 1.0);
+        Assert.Equal(-13, board.Channels[1].Result.Error!.Value, 1.0);
+        Assert.Equal(SensorConsequence.EndsDefrostEarly, SensorConsequences.Of(SensorRole.DefrostEnd, board.Channels[0].Result.Error!.Value));
+    }
+
+    [Fact]
     public void Two_of_different_families_are_found_swapped_by_each_others_curve()
     {
         var steep = SensorFamilies.Find("ntc-5k-3977")!;

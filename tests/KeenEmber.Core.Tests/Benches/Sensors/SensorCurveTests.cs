@@ -71,7 +71,7 @@ public sealed class SensorCurveTests
         {
             Assert.Equal(t, curve.ValueOf(curve.SignalAt(t))!.Value, 1e-6);
             Assert.True(curve.SlopeAt(t) < 0 == curve.IsFalling);
-            Assert.InRange(curve.ToleranceAt(t), 0.1, 5);
+            Assert.InRange(curve.ToleranceAt(t), 0.1, 6);
         }
     }
 
@@ -91,6 +91,18 @@ public sealed class SensorCurveTests
         Assert.Equal(-10, rising.ValueOf(747)!.Value, 0.5);
         Assert.False(rising.IsFalling);
     }
+
+    [Theory]
+    [InlineData(32_700, 0, "ntc-10k-3977")]
+    [InlineData(27_300, 0, "ntc-10k-3435")]
+    [InlineData(1000, 0, "pt1000")]
+    [InlineData(5000, 25, "ntc-5k-3977")]
+    public void One_resistance_that_somebody_knows_names_the_kind(double ohm, double tempC, string kind) =>
+        Assert.Equal(kind, Assert.Single(SensorFamilies.Through(new(ohm, tempC))).Code);
+
+    [Fact]
+    public void Ten_kiloohms_at_25_degrees_fit_several_kinds() =>
+        Assert.Equal(["ntc-10k-3977", "ntc-10k-3695", "ntc-10k-3435"], SensorFamilies.Through(new(10_000, 25)).Select(c => c.Code));
 
     [Fact]
     public void Points_that_run_no_one_way_make_no_curve()

@@ -38,7 +38,8 @@ public sealed class SensorFindingTests
     public void A_curve_that_explains_it_is_named_beside_the_sensor()
     {
         var wrong = SensorFamilies.Find("ntc-5k-3977")!;
-        var board = SensorBoard.Judge([Channel("box", -18, -18, wrong.ValueOf(Ntc.SignalAt(-18)))], new());
+        SensorPoint Read(double at) => new(at, Ntc.SignalAt(at), wrong.ValueOf(Ntc.SignalAt(at)));
+        var board = SensorBoard.Judge([new("box", Ntc, [Read(-18), Read(5)], 0)], new());
         var named = Assert.Single(SensorFindings.Of(board, _ => []));
         Assert.Equal(("box", "ntc-5k-3977"), (named.About[0].Id, named.Detail));
     }

@@ -111,7 +111,8 @@ public sealed class ThreeWayTests
     public void A_right_sensor_read_by_another_curve_is_the_parameters_fault(string selected)
     {
         var wrong = SensorFamilies.Find(selected)!;
-        var result = Judge(new SensorPoint(-18, Ntc.SignalAt(-18), wrong.ValueOf(Ntc.SignalAt(-18))));
+        SensorPoint Read(double at) => new(at, Ntc.SignalAt(at), wrong.ValueOf(Ntc.SignalAt(at)));
+        var result = Judge(Read(-18), Read(5));
         Assert.Equal((SensorVerdict.WrongCurve, selected), (result.Verdict, result.Other?.Code));
         Assert.False(result.CondemnsSensor);
     }
@@ -122,8 +123,68 @@ public sealed class ThreeWayTests
         SensorPoint[] points = [At(-18, -18.1, -15.0)];
         Assert.Equal(SensorVerdict.OffsetParameter, ThreeWayCheck.Judge(Ntc, points, Usual, 3).Verdict);
         var unknown = ThreeWayCheck.Judge(Ntc, points, Usual);
-        Assert.Equal((SensorVerdict.ControllerSide, "offset-parameter"), (unknown.Verdict, Assert.Single(unknown.WouldSettle)));
+        Assert.Equal((SensorVerdict.ControllerSide, "offset-parameter"), (unknown.Verdict, unknown.WouldSettle[0]));
         Assert.Equal(SensorVerdict.ControllerSide, Judge(At(-18, -18.1, 7)).Verdict);
+    }
+
+    [Fact]
+    public void An_input_that_is_off_names_no_curve_from_one_temperature()
+    {
+        var other = SensorFamilies.Find("ntc-5k-3977")!;
+        var result = Judge(new SensorPoint(-18, Ntc.SignalAt(-18), other.ValueOf(Ntc.SignalAt(-18))));
+        Assert.Equal((SensorVerdict.ControllerSide, null), (result.Verdict, result.Other));
+        Assert.Contains(other, result.AlsoFits);
+        Assert.Contains("warm-bath", result.WouldSettle);
+    }
+
+    [Fact]
+    public void Ohms_that_agree_with_neither_while_thermometer_and_controller_agree_are_measured_again()
+    {
+        var result = Judge(At(4, 9, 4.2));
+        Assert.Equal((SensorVerdict.Unsettled, "signal"), (result.Verdict, Assert.Single(result.WouldSettle)));
+    }
+
+    [Fact]
+    public void Warm_at_one_look_and_cold_at_another_is_unsteady()
+    {
+        Assert.Equal(SensorVerdict.Unsteady, Judge(new(3, null, -1), new(3.5, null, 7.5)).Verdict);
+        Assert.Equal(SensorVerdict.Unsteady, Judge(At(3, -1, -1), At(3.5, 7.5, 7.5)).Verdict);
+        // In the cold and in the warm it may be a curve that bends.
+        Assert.NotEqual(SensorVerdict.Unsteady, Judge(At(-20, -25, -25), At(20, 25, 25)).Verdict);
+    }
+
+    [Fact]
+    public void Off_once_and_right_another_time_without_ohms_is_not_good()
+    {
+        var result = Judge(new(-1.5, null, 4.5), new(4.6, null, 4.3));
+        Assert.Equal((SensorVerdict.Unsettled, "signal"), (result.Verdict, Assert.Single(result.WouldSettle)));
+    }
+
+    [Theory]
+    [InlineData("ntc-10k-3435", "pt1000", -18)]
+    [InlineData("ptc-1k", "ntc-5k-3977", 22)]
+    [InlineData("pt1000", "ptc-1k", -18)]
+    public void A_sensor_far_off_its_own_curve_is_held_against_the_others(string set, string real, double at)
+    {
+        var result = ThreeWayCheck.Judge(
+            SensorFamilies.Find(set)!, [new(at, SensorFamilies.Find(real)!.SignalAt(at), null)], Usual, 0);
+        Assert.Equal((SensorVerdict.WrongType, real), (result.Verdict, result.Other?.Code));
+    }
+
+    [Fact]
+    public void A_leak_that_an_ice_bath_cannot_show_is_not_called_misplaced()
+    {
+        var leaking = new BesideCurve(Ntc, 1_000_000, IsInSeries: false);
+        var result = Judge(new(-27, leaking.SignalAt(-27), null), new(0, leaking.SignalAt(0), null, InBath: true));
+        Assert.Equal((SensorVerdict.SensorOrPlace, "cold-bath"), (result.Verdict, Assert.Single(result.WouldSettle)));
+    }
+
+    [Fact]
+    public void A_beta_alone_condemns_nothing_in_the_cold()
+    {
+        // A real 10 kΩ material whose beta is 3380 from 25 to 50 °C and 3435 from 25 to 85 °C: 43 kΩ at -10 °C, 89 kΩ at -25 °C.
+        var result = ThreeWayCheck.Judge(new BetaCurve("own-beta", 10_000, 3435), [new(-25, 85_000, -25.4)], Usual, 0);
+        Assert.False(result.IsFault);
     }
 
     [Theory]

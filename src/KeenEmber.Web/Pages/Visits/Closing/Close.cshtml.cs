@@ -28,7 +28,7 @@ public sealed class CloseModel(VisitViews views, SigningDesk signing) : VisitPag
         return RedirectToPage(new { id });
     }
 
-    /// <summary>A field of the form that hands a open item over.</summary>
+    /// <summary>A field of the form that hands an open item over.</summary>
     public static string Handover(string field, Guid item) => $"{field}-{item}";
 
     public async Task<IActionResult> OnPostSignOffAsync(Guid id, Guid entryId, string[] explained)

@@ -1,6 +1,7 @@
 using System.Globalization;
 using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Web.Pages.Visits.Circuit;
 using KeenEmber.Web.Wording;
 
 namespace KeenEmber.Web.Pages.Visits.Sensors;
@@ -17,7 +18,7 @@ public static class SensorForm
     public static IReadOnlyList<(string Code, string Name)> Curves { get; } =
     [
         .. SensorFamilies.All.Select(f => (f.Code, SensorText.Name(f))), (ByBeta, "NTC by R25 and beta"),
-            (ByTable, "two or three points of a manufacturer's table"),
+            (ByTable, "known points, such as 27.28 kΩ in ice: one to three"),
         (Volts, "pressure transducer, 0 to 10 V"), (Milliamperes, "pressure transducer, 4 to 20 mA"),
             (Ratio, "pressure transducer, share of its supply"),
     ];
@@ -74,7 +75,8 @@ public static class SensorForm
                     form.Errors["r25"] = "Resistance at 25 °C, such as 10k.";
                 return new(R25: r25, Beta: form.Number("beta", 1000, 7000, "beta in kelvin", required: true));
             case ByTable:
-                return new(Points: Points(form, 3, SignalKind.Ohm, QuantityKind.Temperature, units));
+                var points = Points(form, 3, SignalKind.Ohm, QuantityKind.Temperature, units);
+                return points is [var one] ? OfOne(form, one) : new(Points: points);
             case Volts or Milliamperes or Ratio:
                 var signal =
                     form["curve"] switch { Volts => SignalKind.Volt, Milliamperes => SignalKind.Milliampere, _ => SignalKind.Ratio };
@@ -86,13 +88,24 @@ public static class SensorForm
         }
     }
 
+    /// <summary>The kind of which one value is known.</summary>
+    private static CurveSpec OfOne(FilledForm form, CurvePoint one)
+    {
+        var kinds = SensorFamilies.Through(one);
+        if (kinds is [var only])
+            return new(only.Code);
+        form.Errors["curve"] = kinds.Count == 0 ? "No known kind has that resistance there. Add a second point."
+            : $"That fits {CircuitText.List(kinds.Select(SensorText.Name))}. Choose one, or add a second point.";
+        return new();
+    }
+
     private static List<CurvePoint> Points(FilledForm form, int most, SignalKind signal, QuantityKind measures, UnitPreference units)
     {
         var points = new List<CurvePoint>();
         for (var i = 0; i < most; i++)
         {
             var (s, v) = (form[$"signal{i}"], form[$"value{i}"]);
-            if (s.Length == 0 && v.Length == 0 && i >= 2)
+            if (s.Length == 0 && v.Length == 0 && i >= (signal == SignalKind.Ohm ? 1 : 2))
                 continue;
             var at = signal switch
             {

@@ -73,6 +73,7 @@ public static class SensorText
         SensorVerdict.ControllerSide => "controller's side",
         SensorVerdict.WrongCurve => "wrong curve selected",
         SensorVerdict.OffsetParameter => "offset parameter",
+        SensorVerdict.Unsteady => "unsteady",
         _ => "swapped",
     };
 
@@ -108,6 +109,9 @@ public static class SensorText
                 $"{name} is right, the controller shows {T("shown")} for {T("reference")}: it reads it as {family}.",
             SensorVerdict.OffsetParameter =>
                 $"{name} is right, the controller shows {T("shown")} for {T("reference")}: its offset parameter makes the difference.",
+            SensorVerdict.Unsteady =>
+                $"{name} is unsteady: clearly warm at one look and clearly cold at another. No offset helps: look for a wet plug or "
+                + "control, or a loose contact.",
             SensorVerdict.Swapped =>
                 $"{CircuitText.Sentence(CircuitText.List(f.About.Select(s => s.Id)))} are swapped: each input shows the other's place.",
             _ => name,
@@ -146,6 +150,8 @@ public static class SensorText
         SensorStep.MeasureAtLeads => "Unplug it and measure at its leads.",
         SensorStep.IceBath => "Hold it in an ice bath and measure at its leads: right there means its place is wrong.",
         SensorStep.WarmBath => "Hold it in warm water beside the thermometer too: the same error is an offset, another is drift.",
+        SensorStep.ColdBath =>
+            "Check it in salted ice, as cold as its place: a leak across its leads shows only in the cold, and an ice bath clears it.",
         SensorStep.ReadController => "Read what the controller shows for it.",
         SensorStep.TakeReference => "Hold the reference thermometer at the same spot.",
         SensorStep.CheckSeat => "Look at its seat: clip, paste, insulation, and whether it is the place on its label.",
