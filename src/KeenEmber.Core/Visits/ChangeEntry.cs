@@ -76,7 +76,8 @@ public sealed record PartEntry(
     EntryHeader Header, string Part, string Place, string Failure, string ReplacedBy, string Serial, bool Warranty,
     WorkArea Area = WorkArea.Other, Component? Component = null) : Entry(Header), IChangesUnit
 {
-    IReadOnlyList<ProofKind> IChangesUnit.WantsProof(Equipment unit) => Proofs.Wanted(Area, unit);
+    IReadOnlyList<ProofKind> IChangesUnit.WantsProof(Equipment unit) => Component?.Kind == ComponentKind.DefrostClock
+        ? [ProofKind.ClockRuns, ProofKind.WholeDefrost] : Proofs.Wanted(Area, unit);
 }
 
 /// <summary>A row of the refrigerant ledger.</summary>

@@ -70,6 +70,9 @@ public enum ProofKind
     /// <summary>It was seen to start.</summary>
     StartedAgain,
 
+    /// <summary>The defrost clock was turned through by hand, and advanced an hour in an hour.</summary>
+    ClockRuns,
+
     /// <summary>A whole defrost was watched.</summary>
     WholeDefrost,
 

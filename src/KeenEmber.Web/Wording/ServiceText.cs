@@ -75,6 +75,7 @@ public static class ServiceText
         ProofKind.CondenserFanRuns => "condenser fan seen running",
         ProofKind.SensorAgrees => "thermometer, resistance and controller agree",
         ProofKind.StartedAgain => "started several times by itself",
+        ProofKind.ClockRuns => "clock turned through by hand, and an hour on after an hour",
         ProofKind.WholeDefrost => "a whole defrost watched to its end",
         ProofKind.CutOutReached => "cut-out reached",
         _ => "cut-in seen after it",

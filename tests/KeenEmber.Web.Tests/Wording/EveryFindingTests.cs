@@ -53,7 +53,8 @@ public sealed partial class EveryFindingTests : IDisposable
             : code == PressureControlChecks.OutOfRange ? [Subject.Setting(PressureSetting.LowCutIn)] : [],
         Values = new Dictionary<string, double>
         {
-            ["usable"] = 3, ["leastMin"] = 8, ["mostMin"] = 13, ["of"] = 9, ["share"] = 0.2, ["offK"] = 2, ["besideOhm"] = 900, ["peakKpa"] = 300, ["riseKpa"] = 90,
+            ["usable"] = 3, ["leastMin"] = 8, ["mostMin"] = 13, ["offMin"] = -45,
+            ["of"] = 9, ["share"] = 0.2, ["offK"] = 2, ["besideOhm"] = 900, ["peakKpa"] = 300, ["riseKpa"] = 90,
                 ["SwingK"] = 3, ["PeriodMin"] = 2, ["Swings"] = 5, ["parameter"] = 0, ["value"] = 2, ["against"] = 5,
         },
     };

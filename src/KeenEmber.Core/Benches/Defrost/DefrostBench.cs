@@ -38,15 +38,24 @@ public sealed record DefrostJudgement(IReadOnlyList<WatchedRun> Runs, VisitInput
     public DefrostSetUp? SetUp => DefrostRuns.SetUpAt(DefrostRuns.SetUps(Visit.UpToHere), Visit.Now);
 
     /// <inheritdoc/>
-    public override IReadOnlyList<Finding> Found => field ??= [.. OwnRun?.Faults ?? []];
+    public override IReadOnlyList<Finding> Found => field ??= [.. ClockFindings.Ever(Visit.Timeline), .. OwnRun?.Faults ?? []];
 
     /// <summary>A defrost has its say when its heat is off. Fans seen running in the heat are wrong at once.</summary>
     public override IReadOnlyList<Finding> Now => field ??=
     [
-        .. OwnRun is { Result.Phases.HeatOff: not null } run ? run.Faults.OrderByDescending(f => f.Strength) : Enumerable.Empty<Finding>(),
-        .. FansRunInHeat && !Found.Any(f => f.Code == DefrostCodes.FansInHeat) ? [Finding.Of(DefrostCodes.FansInHeat)]
+        .. ClockFindings.Now(Visit.Timeline),
+        .. FansRunUnheated ? [Finding.Of(DefrostCodes.NotChangedOver)] : Array.Empty<Finding>(),
+        .. OwnRun is { Result.Phases.HeatOff: not null } run ? run.Faults.Where(f =>
+            !FansRunUnheated || !DefrostFindings.IsOfOneSide(f.Code))
+            .OrderByDescending(f => f.Strength) : Enumerable.Empty<Finding>(),
+        .. FansRunInHeat && !FansRunUnheated && !Found.Any(f => f.Code == DefrostCodes.NotChangedOver)
+            && !Found.Any(f => f.Code == DefrostCodes.FansInHeat) ? [Finding.Of(DefrostCodes.FansInHeat)]
             : Array.Empty<Finding>(),
     ];
+
+    /// <summary>The fans were seen running in a defrost whose heaters were measured without current.</summary>
+    private bool FansRunUnheated => FansRunInHeat && OwnRun is { IsOver: false } run && DefrostFindings.NoHeat(run.Result)
+        && !run.Faults.Any(f => f.Code == DefrostCodes.NotChangedOver);
 
     /// <summary>By the facts alone: in its defrost, and a fan running. Off-cycle defrosts want their fans on.</summary>
     private bool FansRunInHeat => Visit.Conditions.IsInDefrost && Visit.Conditions.EvaporatorFans.Contains(FactState.Running)
@@ -55,7 +64,12 @@ public sealed record DefrostJudgement(IReadOnlyList<WatchedRun> Runs, VisitInput
 
     /// <inheritdoc/>
     public override IReadOnlyList<BenchTask> Tasks => field ??=
-        OwnRun is { Result.Phases.HeatOff: not null } run ? [.. AdviceFor(run).Select(step => new DefrostTask(step))] : [];
+    [
+        .. Now.Where(f => f.Code == DefrostCodes.NotChangedOver).Take(1).Select(f => new DefrostTask(new(Remedy.CheckChangeOver, f))),
+        .. ClockFindings.Now(Visit.Timeline).Take(1).Select(f => new DefrostTask(new(Remedy.CheckClock, f))),
+        .. OwnRun is { Result.Phases.HeatOff: not null } run
+            ? AdviceFor(run).Where(s => s.Remedy != Remedy.CheckChangeOver).Select(step => new DefrostTask(step)) : [],
+    ];
 
     /// <summary>What to do after a run, in the order of the company's school.</summary>
     public IReadOnlyList<RemedyStep> AdviceFor(WatchedRun run) =>
@@ -69,6 +83,7 @@ public sealed record DefrostJudgement(IReadOnlyList<WatchedRun> Runs, VisitInput
     {
         ProofKind.CoilClear => after.OfType<RunMarkEntry>().LastOrDefault(m => m.Kind == RunMarkKind.SeenClear),
         ProofKind.WholeDefrost => WholeDefrost(after),
+        ProofKind.ClockRuns => ClockFindings.SeenTrue(after),
         _ => null,
     };
 

@@ -7,7 +7,21 @@ namespace KeenEmber.Core.Benches.Defrost;
 internal static class DefrostFindings
 {
     public static IReadOnlyList<Finding> Of(DefrostRun run, DefrostResult result) =>
-        [.. Ending(run, result).Concat(Sensing(run, result)).Concat(Heating(result)).Concat(Fans(run, result)).Concat(After(run, result))];
+        TiedTogether(result, [.. Ending(run, result).Concat(Sensing(run, result)).Concat(Heating(result)).Concat(Fans(run, result))
+            .Concat(After(run, result))]);
+
+    /// <summary>No heater carries current and the fans run: one relay or switch that has not changed over explains both.</summary>
+    private static IReadOnlyList<Finding> TiedTogether(DefrostResult r, IReadOnlyList<Finding> findings) =>
+        !findings.Any(f => f.Code == DefrostCodes.FansInHeat) || !NoHeat(r) ? findings
+            : [Of(DefrostCodes.NotChangedOver, Strength.Strong), .. findings.Where(f => !IsOfOneSide(f.Code))];
+
+    /// <summary>Said of heaters or fans alone; wrong where both hang on one contact.</summary>
+    public static bool IsOfOneSide(string code) =>
+        code is DefrostCodes.FansInHeat or DefrostCodes.LegOut or DefrostCodes.LegWeak or DefrostCodes.LowVoltage;
+
+    /// <summary>Every leg was measured in the heat, and none carries current.</summary>
+    public static bool NoHeat(DefrostResult r) => r.Heaters is { Legs.Count: > 0 } h
+        && h.Legs.All(l => l.MeasuredA is { } amps && amps <= DefrostLimits.DeadLegShare * l.HealthyA);
 
     private static IEnumerable<Finding> Ending(DefrostRun run, DefrostResult r)
     {

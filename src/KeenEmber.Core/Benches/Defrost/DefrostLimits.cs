@@ -141,6 +141,24 @@ public static class DefrostCodes
     /// <summary>Vapour fills the box: heat after the ice is gone.</summary>
     public const string Vapour = "defrost.vapour";
 
+    /// <summary>The clock stands: it stays in the state it was left in.</summary>
+    public const string ClockStopped = "defrost.clock-stopped";
+
+    /// <summary>The clock loses or gains.</summary>
+    public const string ClockOff = "defrost.clock-off-rate";
+
+    /// <summary>Its contacts do not change over when it is turned by hand.</summary>
+    public const string ClockContacts = "defrost.clock-contacts";
+
+    /// <summary>Its terminate solenoid does not release.</summary>
+    public const string ClockSolenoid = "defrost.clock-solenoid";
+
+    /// <summary>Its time of day is wrong.</summary>
+    public const string ClockTime = "defrost.clock-time";
+
+    /// <summary>In the defrost no heater carries current and the fans run: nothing has changed over.</summary>
+    public const string NotChangedOver = "defrost.not-changed-over";
+
     /// <summary>Something to explain, not a sign that all is well.</summary>
     public static bool IsFault(string code) => code is not (WellEnded or SensorFits);
 }

@@ -5,6 +5,12 @@ namespace KeenEmber.Core.Benches.Defrost;
 /// <summary>What can be done about a defrost.</summary>
 public enum Remedy
 {
+    /// <summary>Measure at the relay or switch that changes over between heaters and fans.</summary>
+    CheckChangeOver,
+
+    /// <summary>Look for voltage at the clock, then replace or set it.</summary>
+    CheckClock,
+
     /// <summary>Repair or replace heaters.</summary>
     RepairHeaters,
 
@@ -84,6 +90,9 @@ public static class DefrostRemedies
 
     private static Remedy[] Remedies(string code, bool fewLong, TerminationKind endedBy) => code switch
     {
+        DefrostCodes.NotChangedOver => [Remedy.CheckChangeOver],
+        DefrostCodes.ClockStopped or DefrostCodes.ClockOff or DefrostCodes.ClockContacts or DefrostCodes.ClockSolenoid
+            or DefrostCodes.ClockTime => [Remedy.CheckClock],
         DefrostCodes.LegOut or DefrostCodes.LegWeak => [Remedy.RepairHeaters],
         DefrostCodes.LowVoltage => [Remedy.RepairSupply],
         DefrostCodes.ProbeOff => [Remedy.CheckSensor],

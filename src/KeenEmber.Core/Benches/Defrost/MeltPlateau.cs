@@ -107,7 +107,8 @@ public static class MeltPlateau
         if (isCoarse)
             melt = melt with { ClearBetween = (still, gone) };
         return isCrossing ? melt
-            : melt with { Told = ClearTold.Plateau, LevelC = plateau, FromMin = minutes[inBand[0]], PlateauMin = clear - minutes[inBand[0]] };
+            : melt with { Told = ClearTold.Plateau, LevelC = plateau, FromMin = minutes[inBand[0]],
+                PlateauMin = clear - minutes[inBand[0]] };
     }
 
     /// <summary>The last sample on the plateau, and the first that is plainly above it.</summary>

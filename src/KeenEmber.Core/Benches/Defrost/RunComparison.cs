@@ -37,7 +37,8 @@ public sealed record RunComparison(WatchedRun Earlier, WatchedRun Later, IReadOn
     /// <summary>Length, end and over-run are what they were: nothing that was done between was the cause. Null while a length is not
     /// known.</summary>
     public bool? IsUnchanged => HeatMin is not { } heat ? null
-        : Math.Abs(heat) <= SameMin && Later.Result.End == Earlier.Result.End && Math.Abs(HeatAfterClearMin ?? 0) <= SameMin + Open(Earlier) + Open(Later);
+        : Math.Abs(heat) <= SameMin && Later.Result.End == Earlier.Result.End
+            && Math.Abs(HeatAfterClearMin ?? 0) <= SameMin + Open(Earlier) + Open(Later);
 
     /// <summary>How far off the moment of clear may be where the coil was read only every few minutes, min.</summary>
     private static double Open(WatchedRun run) => run.Result.ClearBetween is var (still, clear) ? (clear - still) / 2 : 0;

@@ -6,7 +6,8 @@ namespace KeenEmber.Core.Benches.Sensors;
 /// <remarks>IEC 60539-1. With one beta the formula is good to about 1 K within 50 K of 25 °C; a table or three points are better.</remarks>
 /// <param name="R25Share">Tolerance of R25, as a share.</param>
 /// <param name="BetaShare">Tolerance of beta, as a share.</param>
-/// <param name="BendKPerK">What it may be off by for each kelvin from 25 °C besides, because beta is not known where it is used, K/K.</param>
+/// <param name="BendKPerK">What it may be off by for each kelvin from 25 °C besides, because beta is not known where it is used,
+/// K/K.</param>
 public sealed record BetaCurve(string Code, double R25, double Beta, double R25Share = 0.01, double BetaShare = 0.01, double BendKPerK = 0)
     : SensorCurve(Code)
 {

@@ -58,7 +58,8 @@ public sealed record CurveSpec(
     /// <summary>What any sensor of the trade has: resistance at 25 °C (Ω), beta (K), and a signal in the unit of its kind.</summary>
     private const double MostR25 = 1e8, LeastBeta = 500, MostBeta = 10_000, MostSignal = 1e9;
 
-    /// <summary>A beta from 25 to 85 °C is 2 to 4 K off at -25 °C for real materials, and one that is typed does not say which it is.</summary>
+    /// <summary>A beta from 25 to 85 °C is 2 to 4 K off at -25 °C for real materials, and one that is typed does not say which it
+    /// is.</summary>
     private const double TypedBendKPerK = 0.06;
 
     /// <summary>No sensor reads a value farther from nought, °C or kPa gauge.</summary>

@@ -94,7 +94,8 @@ public sealed record CheckAccuracy(
     /// <summary>How far the controller may be from what its input's signal stands for.</summary>
     public double OfController(SensorCurve curve, double at) => double.Hypot(OfShown(curve), InstrumentError(curve, at));
 
-    /// <summary>How far a sensor of a family may be from what stands beside its signal, itself good to <paramref name="within"/>, K.</summary>
+    /// <summary>How far a sensor of a family may be from what stands beside its signal, itself good to <paramref name="within"/>,
+    /// K.</summary>
     public double OfFamily(SensorCurve family, double at, double within) =>
         double.Hypot(double.Hypot(within, family.ToleranceAt(at)), InstrumentError(family, at));
 
@@ -278,7 +279,8 @@ public static class ThreeWayCheck
         SensorResult Of(SensorVerdict verdict, params string[] settle) =>
             new(verdict, null, worst.SensorClear, null, settle) { MayBeWet = MayBeWet(curve, sensor) };
         if (baths.Count > 0 && baths.TrueForAll(p => p.SensorClear <= CheckAccuracy.ClearBy))
-            return MayShowInTheColdOnly(curve, worst, baths, accuracy) ? Of(SensorVerdict.SensorOrPlace, "cold-bath") : Of(SensorVerdict.Misplaced);
+            return MayShowInTheColdOnly(curve, worst, baths, accuracy) ? Of(SensorVerdict.SensorOrPlace, "cold-bath")
+                : Of(SensorVerdict.Misplaced);
         var families = Families(curve, Against(sensor), accuracy, accuracy.Reference);
         var apart = sensor.Max(p => p.Point.Reference!.Value) - sensor.Min(p => p.Point.Reference!.Value);
         if (families.Count > 0 && Math.Abs(worst.Sensor!.Value) >= (apart >= BathsApartK ? WrongTypeK : FarOffK))

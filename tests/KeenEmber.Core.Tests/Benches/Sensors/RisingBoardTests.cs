@@ -42,7 +42,8 @@ public sealed class RisingBoardTests(ITestOutputHelper output)
             && f.ValueOf(curve.SignalAt(0)) is { } v && Math.Abs(v) > 3 && f.ValueOf(curve.SignalAt(38)) is not null).ToList();
         if (fault == Fault.Curve && other.Count == 0)
             fault = Fault.Input;
-        var at = Enumerable.Range(0, 2).Select(round => Enumerable.Range(0, n).Select(i => -25 + 9.0 * i + 14 * round + Either(2)).ToArray())
+        var at = Enumerable.Range(0, 2).Select(round => Enumerable.Range(0, n).Select(i =>
+            -25 + 9.0 * i + 14 * round + Either(2)).ToArray())
             .ToArray();
         SensorPoint Read(int i, int round)
         {

@@ -33,7 +33,8 @@ public sealed class SensorBoardTests(ITestOutputHelper output)
         Assert.Equal([SensorVerdict.Swapped, SensorVerdict.Swapped], board.Channels.Select(c => c.Result.Verdict));
         Assert.Equal(13, board.Channels[0].Result.Error!.Value, 1.0);
         Assert.Equal(-13, board.Channels[1].Result.Error!.Value, 1.0);
-        Assert.Equal(SensorConsequence.EndsDefrostEarly, SensorConsequences.Of(SensorRole.DefrostEnd, board.Channels[0].Result.Error!.Value));
+        Assert.Equal(SensorConsequence.EndsDefrostEarly, SensorConsequences.Of(SensorRole.DefrostEnd,
+            board.Channels[0].Result.Error!.Value));
     }
 
     [Fact]

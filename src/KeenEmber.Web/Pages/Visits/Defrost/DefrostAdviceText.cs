@@ -16,6 +16,11 @@ public static class DefrostAdviceText
 
     public static string Remedy(RemedyStep step) => step.Remedy switch
     {
+        Core.Benches.Defrost.Remedy.CheckChangeOver =>
+            "Measure the coil of the relay that changes over: voltage there and no change is the relay, no voltage is what drives it. "
+            + "Live test: qualified, equipped people only.",
+        Core.Benches.Defrost.Remedy.CheckClock =>
+            "Check for voltage at the clock's motor first. Then turn it by hand through a defrost, and look again after an hour.",
         Core.Benches.Defrost.Remedy.RepairHeaters => "Repair the failed or weak heater first, then watch another defrost.",
         Core.Benches.Defrost.Remedy.RepairSupply => "Find the lost voltage: connections, contactor, cable.",
         Core.Benches.Defrost.Remedy.CheckSensor =>

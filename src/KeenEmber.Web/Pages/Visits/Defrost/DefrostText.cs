@@ -167,6 +167,15 @@ public static class DefrostText
                     + $"{(f.Values["offK"] > 0 ? "more" : "less")} than "
                 + $"the thermometer beside it, so it ends {(f.Values["offK"] > 0 ? "early" : "late or never")}.",
             DefrostCodes.SwitchOff => $"Switched at {T("spotC")}, rated {T("ratedC")}. Test it: slow or out of calibration.",
+            DefrostCodes.ClockStopped => "The defrost clock has stopped: the unit stays in the state it was left in.",
+            DefrostCodes.ClockOff => $"The defrost clock moved {N("dialMin")} min in {N("waitedMin")} min.",
+            DefrostCodes.ClockContacts => "Turned by hand, the contacts of the defrost clock do not change over.",
+            DefrostCodes.ClockSolenoid => "The terminate solenoid of the defrost clock does not release: only its time ends the heat.",
+            DefrostCodes.ClockTime =>
+                $"The clock's time of day is {UnitText.Number(Math.Abs(f.Values["offMin"]), 0)} min "
+                + $"{(f.Values["offMin"] > 0 ? "ahead" : "behind")}: defrosts start at the wrong time.",
+            DefrostCodes.NotChangedOver =>
+                "In the defrost the heaters carry no current and the fans run: one relay or switch that has not changed over explains both.",
             DefrostCodes.LegOut => $"Heater element {N("element")} is out: {N("powerKw", 1)} of {N("ratedKw", 1)} kW left.",
             DefrostCodes.LegWeak => $"Leg {N("leg")} is weak: {N("measuredA", 1)} A, should carry {N("expectedA", 1)} A at this voltage.",
             DefrostCodes.LowVoltage =>
@@ -206,6 +215,12 @@ public static class DefrostText
         DefrostCodes.SensorLags or DefrostCodes.SensorLeads => "The sensor that ends the defrost sits in the wrong spot.",
         DefrostCodes.ProbeOff => "The probe that ends the defrost does not agree with the thermometer beside it.",
         DefrostCodes.SwitchOff => "The switch that ends the defrost acts beside its rating.",
+        DefrostCodes.ClockStopped => "The defrost clock has stopped.",
+        DefrostCodes.ClockOff => "The defrost clock runs slow or fast.",
+        DefrostCodes.ClockContacts => "The contacts of the defrost clock do not change over.",
+        DefrostCodes.ClockSolenoid => "The terminate solenoid of the defrost clock does not release.",
+        DefrostCodes.ClockTime => "The defrost clock has the wrong time of day.",
+        DefrostCodes.NotChangedOver => "In the defrost nothing changes over from fans to heaters.",
         DefrostCodes.LegOut => "A defrost heater is out.",
         DefrostCodes.LegWeak => "A leg of the defrost heaters is weak.",
         DefrostCodes.LowVoltage => "The defrost heaters get too little voltage.",
