@@ -1,4 +1,6 @@
 using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Benches.Electrical;
+using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Cases;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
@@ -53,20 +55,30 @@ public sealed class VisitDesk(
     /// <returns>How many entries it made.</returns>
     public int Log(IEnumerable<QuickItem> items, Equipment unit, EntryWriter writer)
     {
-        List<Entry> entries = [.. items.Where(i => i is not QuickUnclear).Select(i => EntryOf(i, writer.Next(), unit))];
+        List<Entry> entries = [.. items.Where(i => i is not QuickUnclear).Select(i => EntryOf(i, writer, unit))];
         if (entries.Count > 0)
             visits.Append(entries);
         return entries.Count;
     }
 
-    private static Entry EntryOf(QuickItem item, EntryHeader header, Equipment unit) => item switch
+    private static Entry EntryOf(QuickItem item, EntryWriter writer, Equipment unit)
     {
-        QuickReading r => new ReadingEntry(header, r.Point, r.Value),
-        QuickObservation o => new ObservationEntry(header, o.Fact, o.Index, o.State, header.At - o.RunTime),
-        QuickRefrigerant r => new RefrigerantEntry(header, unit.Circuit.RefrigerantName, r.MassKg, "", ""),
-        QuickNote n => new NoteEntry(header, n.Note, n.Topic),
-        _ => throw new ArgumentException("Only what was understood becomes an entry.", nameof(item)),
-    };
+        var header = writer.Next();
+        return item switch
+        {
+            QuickReading r => new ReadingEntry(header, r.Point, r.Value),
+            QuickObservation o => new ObservationEntry(header, o.Fact, o.Index, o.State, header.At - o.RunTime),
+            QuickRefrigerant r => new RefrigerantEntry(header, unit.Circuit.RefrigerantName, r.MassKg, "", ""),
+            QuickNote n => new NoteEntry(header, n.Note, n.Topic),
+            QuickLoadTest t => new LoadTestEntry(header, t.Component, t.Test, t.Readings, t.Marked),
+            QuickPart p => new PartEntry(header, "", "", "", "", "", false, WorkAreas.Of(p.Component.Kind), p.Component),
+            QuickJob { Job: QuickJobKind.BreakerReset } =>
+                new ChangeEntry(header, "breaker", "tripped", "reset", "", null, false, WorkArea.Power),
+            QuickJob => new ChangeEntry(header, "condenser", "dirty", "cleaned", "", null, false, WorkArea.Circuit),
+            QuickSensor s => new SensorCheckEntry(header, s.Sensor, header.Id, s.Reference, s.Signal, false, null, false),
+            _ => throw new ArgumentException("Only what was understood becomes an entry.", nameof(item)),
+        };
+    }
 
     /// <summary>Strikes out an entry, without judging the visit: the way out where an entry stops its pages.</summary>
     public void StrikeOut(EntryHeader header) => visits.Append([new WithdrawalEntry(header)]);

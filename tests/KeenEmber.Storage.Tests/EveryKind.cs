@@ -1,6 +1,7 @@
 using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Benches.Electrical;
 using KeenEmber.Core.Benches.Frost;
 using KeenEmber.Core.Benches.Glycol;
 using KeenEmber.Core.Benches.Sensors;
@@ -98,6 +99,9 @@ internal static class EveryKind
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new(2, Unit.Celsius), new(3, Unit.Celsius), null),
             new BulbTurnEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new("left", "right")),
             new DamageEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), ControlPart.Cable, DamageKind.Chafed),
+            new LoadTestEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new(ComponentKind.CondenserFanCapacitor),
+                LoadTest.Capacitance, [new("", new(5.2, Unit.Microfarad))], new(8, Unit.Microfarad)),
             new WithdrawalEntry(new(Guid.CreateVersion7(), visit, Start, Start.AddMinutes(9), "Isolde Marrin", reading.Id)),
         ];
     }

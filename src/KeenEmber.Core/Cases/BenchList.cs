@@ -2,6 +2,7 @@ using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Danger;
 using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Benches.Electrical;
 using KeenEmber.Core.Benches.Frost;
 using KeenEmber.Core.Benches.Glycol;
 using KeenEmber.Core.Benches.Sensors;
@@ -12,10 +13,12 @@ namespace KeenEmber.Core.Cases;
 /// <summary>The benches of the house: a new one is a line here.</summary>
 public static class BenchList
 {
-    /// <summary>In the order in which they speak where several find something: danger, the circuit, what controls it, then what its coil
+    /// <summary>In the order in which they speak where several find something: danger, what was measured of electrical parts, the
+    /// circuit, what controls it, then what its coil
     /// shows.</summary>
     /// <param name="logged">Fetches what a logger wrote of a defrost.</param>
     public static IReadOnlyList<IBench> Of(Func<Guid, IReadOnlyList<RunTrack>> logged) =>
-        [new DangerBench(), new CircuitBench(), new SensorsBench(), new ControlsBench(), new GlycolBench(), new FrostBench(),
+        [new DangerBench(), new ElectricalBench(), new CircuitBench(), new SensorsBench(), new ControlsBench(), new GlycolBench(),
+            new FrostBench(),
             new DefrostBench(logged)];
 }

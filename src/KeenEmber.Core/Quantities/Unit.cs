@@ -35,6 +35,9 @@ public enum QuantityKind
 
     /// <summary>In m³/h.</summary>
     AirFlow,
+
+    /// <summary>Of a capacitor, in µF.</summary>
+    Capacitance,
 }
 
 /// <summary>Whether a pressure is counted from the air around the gauge or from nothing at all.</summary>
@@ -48,7 +51,7 @@ public enum PressureReference
 }
 
 /// <summary>A unit as technicians type it. SI value = number × <paramref name="Scale"/> + <paramref name="Offset"/>, in K, kPa, A, mass %,
-/// kg, V, Ω, K, min, m or m³/h.</summary>
+/// kg, V, Ω, K, min, m, m³/h or µF.</summary>
 public sealed record Unit(
     string Symbol, QuantityKind Kind, double Scale, double Offset = 0, PressureReference Reference = PressureReference.Gauge)
 {
@@ -115,6 +118,9 @@ public sealed record Unit(
     /// <summary>Megaohm.</summary>
     public static readonly Unit Megaohm = new("MΩ", QuantityKind.Resistance, 1_000_000);
 
+    /// <summary>Microfarad.</summary>
+    public static readonly Unit Microfarad = new("µF", QuantityKind.Capacitance, 1);
+
     /// <summary>Kelvin between two temperatures.</summary>
     public static readonly Unit KelvinDifference = new("ΔK", QuantityKind.Difference, 1);
 
@@ -168,6 +174,7 @@ public sealed record Unit(
         ["min"] = Minute, ["minute"] = Minute, ["minutes"] = Minute, ["h"] = Hour, ["hour"] = Hour, ["hours"] = Hour,
         ["m"] = Metre, ["metre"] = Metre, ["ft"] = Foot, ["foot"] = Foot, ["feet"] = Foot, ["'"] = Foot, ["m³/h"] = CubicMetrePerHour,
             ["cmh"] = CubicMetrePerHour, ["cfm"] = CubicFootPerMinute,
+        ["µf"] = Microfarad, ["μf"] = Microfarad, ["uf"] = Microfarad, ["mfd"] = Microfarad,
         ["kpaa"] = KilopascalAbsolute, ["kpaabs"] = KilopascalAbsolute,
     };
 
@@ -225,6 +232,7 @@ public sealed record UnitPreference(string Code, Unit Temperature, Unit Pressure
         QuantityKind.Difference => this == Us ? Unit.FahrenheitDifference : Unit.KelvinDifference,
         QuantityKind.Duration => Unit.Minute,
         QuantityKind.Length => this == Us ? Unit.Foot : Unit.Metre,
+        QuantityKind.Capacitance => Unit.Microfarad,
         QuantityKind.AirFlow => this == Us ? Unit.CubicFootPerMinute : Unit.CubicMetrePerHour,
         _ => Unit.Percent,
     };

@@ -12,6 +12,10 @@ public static class ComponentText
         return alone ? Name(component.Kind) : $"{Name(component.Kind)} {component.Place}";
     }
 
+    /// <summary>Without its unit: with the number from the second on.</summary>
+    public static string Name(Component component) =>
+        component.Place > 1 ? $"{Name(component.Kind)} {component.Place}" : Name(component.Kind);
+
     public static string Name(ComponentKind kind) => kind switch
     {
         ComponentKind.EvaporatorFan => "evaporator fan",

@@ -4,6 +4,7 @@ using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Core.Visits.LogLine;
 using KeenEmber.Web.Pages.Visits.Circuit;
+using KeenEmber.Web.Pages.Visits.Electrical;
 
 namespace KeenEmber.Web.Wording;
 
@@ -47,6 +48,12 @@ public static class QuickText
             + (o.RunTime is { } t ? $" for {t.TotalMinutes:F0} min" : ""),
         QuickRefrigerant r => $"refrigerant {(r.MassKg > 0 ? "added" : "recovered")} {units.Mass(Math.Abs(r.MassKg))}",
         QuickNote n => $"{(n.Topic == Topic.Wiring ? "wiring, kept for the unit" : "note")}: {n.Note}",
+        QuickLoadTest t => ElectricalBenchText.Line(t.Test, t.Readings, t.Marked, ComponentText.Name(t.Component)),
+        QuickPart p => $"replaced: {ComponentText.Name(p.Component)}",
+        QuickJob { Job: QuickJobKind.BreakerReset } => "breaker reset",
+        QuickJob => "condenser cleaned",
+        QuickSensor s =>
+            $"sensor {s.Sensor}: {UnitText.Resistance(s.Signal.Si(default))} at {units.Temperature(s.Reference.Temperature.Kelvin)}",
         QuickUnclear u => Unclear(u, units.Units),
         _ => "",
     };
@@ -65,6 +72,7 @@ public static class QuickText
         QuickProblem.BadValue => $"“{item.Text}”: {TypingText.Problem(item.Typing!.Value, item.Point!.Value.Kind(), units)}",
         QuickProblem.StateMissing => $"“{item.Text}”: add a state: on or off; for a coil, clear, frost or ice.",
         QuickProblem.StateDoesNotFit => $"“{item.Text}”: that state does not fit this part.",
+        QuickProblem.NoSuchSensor => $"“{item.Text}”: no sensor of that name on the list. Add it on the sensors page first.",
         QuickProblem.NoSuchFan => $"“{item.Text}”: this unit has no such fan.",
         QuickProblem.LineTooLong => $"“{item.Text}…” is too long for one line: {QuickEntry.LongestLine} characters at most.",
         QuickProblem.TooManyEntries => $"“{item.Text}…” has more than {QuickEntry.MostEntries} entries. Save it in two lines.",

@@ -169,6 +169,45 @@ public static class QuickVocabulary
             + "frosted back to the compressor, suction line frosted, suction line frosted back"),
         ((AsFound.LowPressureControl, FactState.Chattering), "short cycling on low pressure, short cycles on low pressure"));
 
+    /// <summary>Parts by the words that technicians use for them, where they are replaced or measured.</summary>
+    private static readonly Dictionary<string, ComponentKind> Parts = Table(
+        (ComponentKind.EvaporatorFan, "evap fan, evap fan motor, evaporator fan, evaporator fan motor, fan motor, box fan, box fan motor, "
+            + "coil fan, coil fan motor, e-fan, fan, evap motor"),
+        (ComponentKind.FanDelaySwitch, "fan delay, fan delay switch, delay switch"),
+        (ComponentKind.Coil, "evap coil, evaporator coil, evaporator"),
+        (ComponentKind.HeaterElement, "heater, heaters, defrost heater, defrost heaters, heater element, htr, heater leg, element"),
+        (ComponentKind.DefrostClock, "clock, defrost clock, timer, defrost timer, time clock"),
+        (ComponentKind.DefrostRelay, "defrost relay, defrost contactor, change-over relay, changeover relay"),
+        (ComponentKind.TerminationSwitch, "termination switch, term switch, limit switch, defrost termination, klixon"),
+        (ComponentKind.DrainHeater, "drain heater, drain line heater, drain pan heater"),
+        (ComponentKind.BoxSensor, "box sensor, box probe, air sensor, return air sensor, return air probe"),
+        (ComponentKind.EndSensor, "coil sensor, coil probe, defrost sensor, defrost probe, termination sensor, evap probe"),
+        (ComponentKind.Control, "controller, control, control board, board, thermostat, tstat, t-stat, temp control"),
+        (ComponentKind.Display, "display"),
+        (ComponentKind.LowPressureControl, "lp control, lp switch, low pressure control, low pressure switch, lpc"),
+        (ComponentKind.HighPressureControl, "hp control, hp switch, high pressure control, high pressure switch, hpc"),
+        (ComponentKind.FanCyclingControl, "fan cycling control, fan cycling switch, fan cycle switch"),
+        (ComponentKind.Compressor, "comp, compressor, cond unit compressor"),
+        (ComponentKind.Contactor, "contactor, comp contactor, compressor contactor"),
+        (ComponentKind.StartRelay, "start relay, relay, potential relay, current relay, start kit, hard start kit"),
+        (ComponentKind.Overload, "overload, comp overload, klixon overload, overload protector"),
+        (ComponentKind.RunCapacitor, "run cap, run capacitor, comp cap, comp run cap, compressor capacitor, compressor run capacitor"),
+        (ComponentKind.StartCapacitor, "start cap, start capacitor"),
+        (ComponentKind.CondenserFan, "cond fan, cond fan motor, condenser fan, condenser fan motor, outdoor fan, outdoor fan motor"),
+        (ComponentKind.CondenserFanCapacitor, "cond fan cap, cond fan capacitor, condenser fan cap, condenser fan capacitor"),
+        (ComponentKind.ExpansionValve, "txv, tev, expansion valve, tx valve, thermostatic expansion valve"),
+        (ComponentKind.ElectronicValve, "exv, eev, electronic expansion valve"),
+        (ComponentKind.LiquidSolenoid, "solenoid, llsv, liquid solenoid, solenoid valve, liquid line solenoid"),
+        (ComponentKind.Drier, "drier, dryer, filter drier, liquid line drier, filter dryer"),
+        (ComponentKind.SightGlass, "sight glass, sightglass"),
+        (ComponentKind.HeadPressureValve, "headmaster, head master, head pressure valve"),
+        (ComponentKind.WaterValve, "water valve, water regulating valve, water reg valve"),
+        (ComponentKind.EvaporatorRegulator, "epr, epr valve"),
+        (ComponentKind.Breaker, "breaker, mcb, circuit breaker"),
+        (ComponentKind.Fuse, "fuse, fuses"),
+        (ComponentKind.Gasket, "gasket, door gasket, door seal, gaskets"),
+        (ComponentKind.GlycolPump, "pump, glycol pump"));
+
     private static readonly Dictionary<string, int> Numbers =
         new() { ["one"] = 1, ["two"] = 2, ["three"] = 3, ["four"] = 4, ["five"] = 5, ["six"] = 6 };
 
@@ -180,7 +219,7 @@ public static class QuickVocabulary
         Facts, States, Minutes, Hours, "note", "wiring")
     {
         Fillers = Fillers, Prepositions = Prepositions, Negations = Negations, Every = Every, Minus = Minus, Joins = Joins,
-        Degrees = Degrees, Added = Added, Recovered = Recovered, Numbers = Numbers, Sayings = Sayings,
+        Degrees = Degrees, Added = Added, Recovered = Recovered, Numbers = Numbers, Parts = Parts, Sayings = Sayings,
     };
 
     private static ILookup<string, T> Lookup<T>(params (T Meaning, string Words)[] rows) =>

@@ -89,6 +89,7 @@ public static class ServiceText
         QuantityKind.Mass => "scale",
         QuantityKind.Voltage => "voltmeter",
         QuantityKind.Resistance => "ohmmeter",
+        QuantityKind.Capacitance => "capacitance meter",
         _ => "refractometer",
     };
 

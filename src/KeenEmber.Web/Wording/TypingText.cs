@@ -32,6 +32,7 @@ public static class TypingText
             QuantityKind.Duration => "Unknown unit. Use min or h.",
             QuantityKind.Length => "Unknown unit. Use m or ft.",
             QuantityKind.AirFlow => "Unknown unit. Use m³/h or cfm.",
+            QuantityKind.Capacitance => "Unknown unit. Use µF.",
             _ => "Unknown unit. Use %.",
         },
         TypingProblem.WrongKindOfUnit => $"This unit does not fit: a {Name(kind)} belongs here, such as {Example(kind, units)}.",
@@ -45,6 +46,7 @@ public static class TypingText
             QuantityKind.Difference => "Out of range. Type a difference within 100 K.",
             QuantityKind.Duration => "Out of range. Type 0 to 14 days.",
             QuantityKind.Length => "Out of range. Type 0 to 50 m.",
+            QuantityKind.Capacitance => "Out of range. Type 0 to 10,000 µF.",
             QuantityKind.AirFlow => "Out of range. Type 0 to 500,000 m³/h.",
             QuantityKind.Current => "Out of range. Type 0 to 2000 A.",
             _ => "Out of range. Type 0 to 100 %.",
@@ -59,6 +61,7 @@ public static class TypingText
         (QuantityKind.Pressure, false) => "1.4 or 21 psi",
         (QuantityKind.Current, _) => "4.6",
         (QuantityKind.Voltage, _) => "231",
+        (QuantityKind.Capacitance, _) => "35",
         (QuantityKind.Resistance, _) => "9795 or 9.8k",
         (QuantityKind.Difference, true) => "4 or 2.2 K",
         (QuantityKind.Difference, false) => "2 or 4 °F",
@@ -84,6 +87,7 @@ public static class TypingText
         QuantityKind.Duration => "time",
         QuantityKind.Length => "length",
         QuantityKind.AirFlow => "flow of air",
+        QuantityKind.Capacitance => "capacitance",
         _ => "concentration",
     };
 }

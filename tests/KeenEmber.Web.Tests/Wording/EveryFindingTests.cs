@@ -49,11 +49,13 @@ public sealed partial class EveryFindingTests : IDisposable
     private static Finding Made(string code) => Finding.Of(code) with
     {
         About = code.StartsWith("sensor.", StringComparison.Ordinal) ? [Subject.Sensor("box"), Subject.Sensor("coil")]
+            : code.StartsWith("electrical.", StringComparison.Ordinal) ? [Subject.Component(new(ComponentKind.CondenserFanCapacitor))]
             : code.StartsWith("output.", StringComparison.Ordinal) ? [Subject.Output(ControlOutput.Compressor)]
             : code == PressureControlChecks.OutOfRange ? [Subject.Setting(PressureSetting.LowCutIn)] : [],
         Values = new Dictionary<string, double>
         {
-            ["usable"] = 3, ["leastMin"] = 8, ["mostMin"] = 13, ["offMin"] = -45,
+            ["usable"] = 3, ["leastMin"] = 8, ["measured"] = 5, ["marked"] = 8, ["ohm"] = 0, ["low"] = 2, ["middle"] = 3, ["high"] = 9,
+            ["mostMin"] = 13, ["offMin"] = -45,
             ["of"] = 9, ["share"] = 0.2, ["offK"] = 2, ["besideOhm"] = 900, ["peakKpa"] = 300, ["riseKpa"] = 90,
                 ["SwingK"] = 3, ["PeriodMin"] = 2, ["Swings"] = 5, ["parameter"] = 0, ["value"] = 2, ["against"] = 5,
         },

@@ -13,7 +13,8 @@ public sealed class LogLineTests(ITestOutputHelper output)
     private const double LeastRight = 0.97;
     private static readonly Company Company = new("", UnitPreference.Metric, new Dictionary<string, Core.Plant.PointRef>());
 
-    private static IReadOnlyList<QuickItem> Read(string line) => new QuickEntry(QuickVocabulary.For(Company), Company.Units, 2).Read(line);
+    private static IReadOnlyList<QuickItem> Read(string line) =>
+        new QuickEntry(QuickVocabulary.For(Company), Company.Units, 2, ["coil", "box"]).Read(line);
 
     private static string Written(QuickItem item) => item switch
     {
@@ -22,6 +23,13 @@ public sealed class LogLineTests(ITestOutputHelper output)
             + (o.RunTime is { } t ? string.Create(CultureInfo.InvariantCulture, $"@{t.TotalMinutes}") : ""),
         QuickRefrigerant r => string.Create(CultureInfo.InvariantCulture, $"Refrigerant={r.MassKg:F3}"),
         QuickNote n => $"Note={n.Note}",
+        QuickLoadTest t => string.Create(CultureInfo.InvariantCulture,
+            $"{t.Component.Id} {t.Test}={string.Join('/', t.Readings.Select(r => $"{r.Between}{(r.Between.Length > 0 ? ":"
+                : "")}{r.Value.Number.ToString(CultureInfo.InvariantCulture)}"))}{(t.Marked is { } m ? $" of {m.Number}" : "")}"),
+        QuickPart p => $"Part={p.Component.Id}",
+        QuickJob j => $"Job={j.Job}",
+        QuickSensor s => string.Create(CultureInfo.InvariantCulture,
+            $"Sensor {s.Sensor}={s.Signal.Si(default):F0}@{s.Reference.Temperature.Celsius:F1}"),
         _ => "?",
     };
 
@@ -53,7 +61,7 @@ public sealed class LogLineTests(ITestOutputHelper output)
 
     [Theory]
     [InlineData("suc 1.2 wobble box -18", "suc 1.2 wobble box -18")]
-    [InlineData("box -18, heater amps 2.3", "heater amps 2.3")]
+    [InlineData("box -18, oil amps 2.3", "oil amps 2.3")]
     [InlineData("suc 1.4 box -18 mumble", "box -18 mumble")]
     public void A_word_that_is_not_known_makes_what_stands_beside_it_unclear(string line, string unclear) =>
         Assert.Equal(unclear, Assert.Single(Read(line).OfType<QuickUnclear>()).Text);

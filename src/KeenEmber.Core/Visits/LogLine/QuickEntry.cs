@@ -26,6 +26,9 @@ public enum QuickProblem
     /// <summary>A fan the unit does not have.</summary>
     NoSuchFan,
 
+    /// <summary>A sensor that is not on the unit's list.</summary>
+    NoSuchSensor,
+
     /// <summary>The line is longer than can be read.</summary>
     LineTooLong,
 
@@ -67,8 +70,11 @@ public sealed record QuickUnclear(string Text, QuickProblem Problem, PointRef? P
 /// opposite of the whole.
 /// </remarks>
 /// <param name="evaporatorFans">How many fans the unit has, so that a fan that does not exist is refused.</param>
-public sealed class QuickEntry(QuickWords words, UnitPreference units, int evaporatorFans)
+/// <param name="sensors">The names of the sensors on the unit's list.</param>
+public sealed class QuickEntry(QuickWords words, UnitPreference units, int evaporatorFans, IReadOnlyList<string>? sensors = null)
 {
+    private readonly QuickDone done = new(words, units, evaporatorFans, sensors ?? []);
+
     /// <summary>Characters.</summary>
     public const int LongestLine = 500;
 
@@ -91,12 +97,25 @@ public sealed class QuickEntry(QuickWords words, UnitPreference units, int evapo
         var items = new List<QuickItem>();
         foreach (var piece in QuickTokens.Pieces(text, words))
         {
-            items.AddRange(new QuickPiece(words, units, evaporatorFans, text, piece).Read());
+            if (done.Read(text[piece[0].Start..piece[^1].End]) is { } whole)
+                Add(items, whole);
+            else
+                items.AddRange(new QuickPiece(words, units, evaporatorFans, text, piece).Read());
             if (items.Count > MostEntries)
                 return [new QuickUnclear(text[..Math.Min(60, text.Length)], QuickProblem.TooManyEntries)];
         }
 
         return items;
+    }
+
+    /// <summary>Voltages typed one after the other are one test of the supply.</summary>
+    private static void Add(List<QuickItem> items, QuickItem item)
+    {
+        if (item is QuickLoadTest { Test: LoadTest.Voltage } test
+            && items.LastOrDefault() is QuickLoadTest { Test: LoadTest.Voltage } before)
+            items[^1] = before with { Text = $"{before.Text}, {test.Text}", Readings = [.. before.Readings, .. test.Readings] };
+        else
+            items.Add(item);
     }
 
     /// <summary>A note that begins after other pieces: it goes to the end of the line, commas and all.</summary>

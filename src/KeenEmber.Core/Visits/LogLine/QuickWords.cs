@@ -49,6 +49,9 @@ public sealed record QuickWords(
     public IReadOnlyDictionary<string, (AsFound Fact, FactState State)> Sayings { get; init; } =
         new Dictionary<string, (AsFound Fact, FactState State)>();
 
+    /// <summary>Parts by the words technicians use for them.</summary>
+    public IReadOnlyDictionary<string, ComponentKind> Parts { get; init; } = new Dictionary<string, ComponentKind>();
+
     /// <summary>Numbers in words, for fans.</summary>
     public IReadOnlyDictionary<string, int> Numbers { get; init; } = new Dictionary<string, int>();
 

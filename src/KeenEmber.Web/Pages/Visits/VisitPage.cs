@@ -4,6 +4,7 @@ using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Core.Visits.LogLine;
 using KeenEmber.Storage;
+using KeenEmber.Web.Pages.Visits.Sensors;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -155,7 +156,9 @@ public abstract class VisitPage(VisitViews views) : PageModel
     private void Read(string? line)
     {
         Line = line ?? "";
-        Items = new QuickEntry(QuickVocabulary.For(View.Company), View.Company.Units, View.Equipment.EvaporatorFans).Read(line);
+        Items = new QuickEntry(
+            QuickVocabulary.For(View.Company), View.Company.Units, View.Equipment.EvaporatorFans,
+            [.. View.Sensors.Sensors.Select(s => s.Name)]).Read(line);
     }
 
     /// <summary>The stations of the rail in the order of the job: those of the work round the measuring, and those of the

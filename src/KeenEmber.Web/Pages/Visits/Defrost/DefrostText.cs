@@ -140,8 +140,8 @@ public static class DefrostText
         return f.Code switch
         {
             DefrostCodes.HeatAfterClear =>
-                $"Ran {Minutes(f.Values["leastMin"], f.Values["mostMin"])} after clear: {UnitText.Number(f.Values["share"] * 100, 0)} % of the "
-                + $"heat{(Has("kwh") ? $", {N("kwh", 1)} kWh" : "")}, melted nothing.",
+                $"Ran {Minutes(f.Values["leastMin"], f.Values["mostMin"])} after clear: "
+                + $"{UnitText.Number(f.Values["share"] * 100, 0)} % of the heat{(Has("kwh") ? $", {N("kwh", 1)} kWh" : "")}, melted nothing.",
             DefrostCodes.WellEnded =>
                 $"Ended {Minutes(f.Values["leastMin"], f.Values["mostMin"])} after the last place was clear: time for the drops, no more.",
             DefrostCodes.EndedEarly =>
@@ -175,7 +175,8 @@ public static class DefrostText
                 $"The clock's time of day is {UnitText.Number(Math.Abs(f.Values["offMin"]), 0)} min "
                 + $"{(f.Values["offMin"] > 0 ? "ahead" : "behind")}: defrosts start at the wrong time.",
             DefrostCodes.NotChangedOver =>
-                "In the defrost the heaters carry no current and the fans run: one relay or switch that has not changed over explains both.",
+                "In the defrost the heaters carry no current and the fans run: one relay or switch that has not changed "
+                + "over explains both.",
             DefrostCodes.LegOut => $"Heater element {N("element")} is out: {N("powerKw", 1)} of {N("ratedKw", 1)} kW left.",
             DefrostCodes.LegWeak => $"Leg {N("leg")} is weak: {N("measuredA", 1)} A, should carry {N("expectedA", 1)} A at this voltage.",
             DefrostCodes.LowVoltage =>

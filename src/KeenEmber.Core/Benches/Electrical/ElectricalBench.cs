@@ -1,0 +1,42 @@
+using KeenEmber.Core.Findings;
+using KeenEmber.Core.Record;
+using KeenEmber.Core.Visits;
+
+namespace KeenEmber.Core.Benches.Electrical;
+
+/// <summary>Capacitors, windings and supply as they were measured.</summary>
+public sealed class ElectricalBench : IBench
+{
+    /// <inheritdoc/>
+    public string Name => "electrical";
+
+    /// <inheritdoc/>
+    public IReadOnlyList<string> Speaks { get; } = ["electrical"];
+
+    /// <inheritdoc/>
+    public IReadOnlyDictionary<string, Type> Entries { get; } = new Dictionary<string, Type> { ["load-test"] = typeof(LoadTestEntry) };
+
+    /// <inheritdoc/>
+    public BenchJudgement Judge(VisitInput visit) => new ElectricalJudgement(visit.Timeline);
+}
+
+/// <summary>What was measured on a visit, and what of it still holds.</summary>
+public sealed record ElectricalJudgement(Timeline Timeline) : BenchJudgement
+{
+    /// <summary>Every test, in the order of time.</summary>
+    public IReadOnlyList<LoadTestEntry> Tests => field ??= [.. Timeline.Standing.OfType<LoadTestEntry>().OrderBy(t => t.At)];
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Finding> Found => field ??= [.. Tests.Select(LoadTests.Judge).OfType<Finding>().DistinctBy(f =>
+        (f.Code, f.About[0]))];
+
+    /// <summary>The last test of each part holds, until the part is replaced.</summary>
+    public override IReadOnlyList<Finding> Now => field ??=
+    [
+        .. Tests.GroupBy(t => (t.Component, t.Test)).Select(g => g.Last()).Where(t =>
+            !IsReplacedSince(t)).Select(LoadTests.Judge).OfType<Finding>(),
+    ];
+
+    private bool IsReplacedSince(LoadTestEntry test) =>
+        Timeline.Standing.OfType<PartEntry>().Any(p => p.At > test.At && p.Component == test.Component);
+}
