@@ -1,6 +1,40 @@
 // Speed on top of pages that work without it: forms are sent and their answer swapped in, tags open where they hang.
 import { isTyping } from '../Shared/_Layout.cshtml.js';
 
+/* What is typed and not sent yet outlives an exchange of the page, a reload and a walk to another station. */
+const drafts = {
+  fields: () => [...document.querySelectorAll('form[data-enhance]:not(.log-form):not(.photo-form):not(#point-form)')]
+    .flatMap((form) => [...form.elements]).filter(drafts.isKept),
+
+  isKept: (field) => field.name && field.form?.matches('[data-enhance]:not(.log-form):not(.photo-form):not(#point-form)')
+    && !['hidden', 'file', 'submit', 'button', 'fieldset'].includes(field.type),
+
+  key(field) {
+    let which = field.id || field.name;
+    if (field.type === 'checkbox') which = `${field.name}=${field.value}`;
+    else if (field.type === 'radio') which = field.name;
+    return `draft ${location.pathname} ${field.form.getAttribute('action')} ${which}`;
+  },
+
+  keep(field) {
+    if (drafts.isKept(field)) sessionStorage.setItem(drafts.key(field), field.type === 'checkbox' ? field.checked : field.value);
+  },
+
+  forget(form) {
+    for (const field of form.elements) if (drafts.isKept(field)) sessionStorage.removeItem(drafts.key(field));
+  },
+
+  restore() {
+    for (const field of drafts.fields()) {
+      const kept = sessionStorage.getItem(drafts.key(field));
+      if (kept === null) continue;
+      if (field.type === 'checkbox') field.checked = kept === 'true';
+      else if (field.type === 'radio') field.checked = field.value === kept;
+      else field.value = kept;
+    }
+  },
+};
+
 export const workplace = () => ({
   waiting: null,
   timer: null,
@@ -11,6 +45,8 @@ export const workplace = () => ({
     this.$root.addEventListener('change', (event) => {
       if (event.target.matches('[data-send]') && event.target.files.length) event.target.form.requestSubmit();
     });
+    for (const kind of ['input', 'change']) this.$root.addEventListener(kind, (event) => drafts.keep(event.target));
+    drafts.restore();
     document.querySelector('.station.here')?.scrollIntoView({ block: 'nearest', inline: 'center' });
     this.openNext();
   },
@@ -58,7 +94,10 @@ export const workplace = () => ({
     }
     const fromLine = form.classList.contains('log-form');
     const sent = form.matches('.photo-form');
-    this.swap(new DOMParser().parseFromString(await answer.text(), 'text/html'), fromLine);
+    const page = new DOMParser().parseFromString(await answer.text(), 'text/html');
+    if ([...page.querySelectorAll('.field-error')].every((place) => place.textContent.trim() === '')) drafts.forget(form);
+    this.swap(page, fromLine);
+    drafts.restore();
     const address = new URL(answer.url);
     history.replaceState(null, '', address.pathname);
     if (fromLine) document.getElementById('line').focus();
