@@ -1,3 +1,4 @@
+using System.Text.RegularExpressions;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
@@ -39,11 +40,22 @@ public enum OpenItemKind
 
     /// <summary>Something to watch.</summary>
     WatchIt,
+
+    /// <summary>Terminals bridged of a control that is no safety, such as a fan delay, until the part comes.</summary>
+    ControlJumper,
 }
 
 /// <summary>Which open items are what.</summary>
-public static class OpenItemKinds
+public static partial class OpenItemKinds
 {
+    /// <summary>What is a safety by its name: pressure controls, overloads, limits, interlocks.</summary>
+    [GeneratedRegex(@"\b(safety|safeties|pressure|hpc?|lpc?|hps|lps|overload|protector|high limit|limit switch|oil|phase|flow|leak|gas|"
+        + @"interlock|door)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Safeties();
+
+    /// <summary>It is a safety by what it is called: then nobody may go and leave it bridged, whatever it was entered as.</summary>
+    public static bool NamesASafety(string what) => Safeties().IsMatch(what);
+
     /// <summary>A visit cannot be signed off while one of these is open: it can hurt somebody or wreck the machine.</summary>
     public static bool IsSafety(this OpenItemKind kind) =>
         kind is OpenItemKind.Jumper or OpenItemKind.SafetyBypassed or OpenItemKind.PanelOff or OpenItemKind.ValveSeated;

@@ -13,6 +13,9 @@ public enum RecommendationUrgency
 
     /// <summary>Look again next time.</summary>
     Watch,
+
+    /// <summary>For the people who use the unit: no water at the louvres, door shut, stock below the line.</summary>
+    Staff,
 }
 
 /// <summary>One way to put something right; several of the same <paramref name="Problem"/> are options to choose from.</summary>

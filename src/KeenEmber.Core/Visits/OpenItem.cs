@@ -10,7 +10,7 @@ public sealed record OpenItem(ChangeEntry Change, HandoverEntry? Handover)
     public OpenItemKind Kind => Change.Opens!.Value;
 
     /// <summary>It is a safety.</summary>
-    public bool IsSafety => Kind.IsSafety();
+    public bool IsSafety => Kind.IsSafety() || (Kind == OpenItemKind.ControlJumper && OpenItemKinds.NamesASafety(Change.What));
 
     /// <summary>Since when it is open.</summary>
     public TimeSpan Age(DateTimeOffset now) => now - Change.At;

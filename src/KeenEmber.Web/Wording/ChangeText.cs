@@ -10,6 +10,7 @@ public static class ChangeText
     {
         OpenItemKind.Jumper => "jumper",
         OpenItemKind.SafetyBypassed => "safety bypassed",
+        OpenItemKind.ControlJumper => "jumper, not on a safety",
         OpenItemKind.PanelOff => "panel off",
         OpenItemKind.ValveSeated => "valve front-seated",
         OpenItemKind.PumpedDown => "pumped down",

@@ -14,7 +14,13 @@ public static class ServiceText
         urgency switch { Urgency.AtOnce => "at once", Urgency.Today => "today", _ => "can be planned" };
 
     public static string Name(RecommendationUrgency urgency) =>
-        urgency switch { RecommendationUrgency.DoNow => "do now", RecommendationUrgency.Quote => "quote", _ => "watch" };
+        urgency switch
+        {
+            RecommendationUrgency.DoNow => "do now",
+            RecommendationUrgency.Quote => "quote",
+            RecommendationUrgency.Staff => "for the staff",
+            _ => "watch",
+        };
 
     public static string Name(Hazards hazard) => hazard switch
     {

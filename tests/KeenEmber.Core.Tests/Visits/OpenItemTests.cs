@@ -89,6 +89,21 @@ public class OpenItemTests
         Assert.Single(OpenItem.InTheWay(OpenItem.Of([Of(change, Handed(change, First))]), Second.Id));
     }
 
+    [Theory]
+    [InlineData("fan delay switch", false)]
+    [InlineData("thermostat", false)]
+    [InlineData("high-pressure control", true)]
+    [InlineData("HP switch", true)]
+    [InlineData("compressor overload", true)]
+    [InlineData("heater safety", true)]
+    public void A_jumper_on_a_control_may_be_handed_over_unless_it_names_a_safety(string what, bool isSafety)
+    {
+        var change = Change(OpenItemKind.ControlJumper) with { What = what };
+        var open = Assert.Single(OpenItem.InTheWay(OpenItem.Of([Of(change)]), First.Id));
+        Assert.Equal(isSafety, open.IsSafety);
+        Assert.Equal(isSafety ? 1 : 0, OpenItem.InTheWay(OpenItem.Of([Of(change, Handed(change, First))]), First.Id).Count);
+    }
+
     [Fact]
     public void The_last_handover_counts_and_runs_out()
     {

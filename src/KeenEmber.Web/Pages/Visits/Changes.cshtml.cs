@@ -61,9 +61,14 @@ public sealed class ChangesModel(VisitViews views) : VisitPage(views)
 
     public IActionResult OnPostChange(Guid id, Guid entryId, Guid? corrects, OpenItemKind? opens, bool foundSo, WorkArea area) =>
         Save(id, entryId, corrects, at =>
-        new ChangeEntry(
-        Writer.Next(at, corrects), Form.Text("what", LongestText, missing: "Say what was changed, such as fan delay switch."),
-        Text("before"), Text("after"), Text("askedBy"), opens is { } k && Enum.IsDefined(k) ? k : null, foundSo, Known(area)));
+        {
+            var what = Form.Text("what", LongestText, missing: "Say what was changed, such as fan delay switch.");
+            if (opens == OpenItemKind.ControlJumper && OpenItemKinds.NamesASafety(what))
+                Form.Errors["what"] = "That is a safety. Enter it as “safety bypassed”, and take it out before you leave.";
+            return new ChangeEntry(
+                Writer.Next(at, corrects), what, Text("before"), Text("after"), Text("askedBy"),
+                opens is { } kind && Enum.IsDefined(kind) ? kind : null, foundSo, Known(area));
+        });
 
     public IActionResult OnPostPart(Guid id, Guid entryId, Guid? corrects, bool warranty, WorkArea area) =>
         Save(id, entryId, corrects, at =>
