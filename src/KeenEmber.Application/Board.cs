@@ -180,6 +180,7 @@ public sealed class Board(
             visit.SignOff is not null, visit.SignOff?.FollowUp, visit.Results)
         {
             RootCause = visit.SignOff?.RootCause ?? "",
+            Found = failed || visit.Faults.Count > 0 || visit.Found is not [var first, ..] ? null : first,
         };
     }
 }

@@ -17,6 +17,9 @@ public sealed record VisitStanding(
 {
     /// <summary>What the sign-off names as the root cause; empty without one.</summary>
     public string RootCause { get; init; } = "";
+
+    /// <summary>What it found first and is no longer so; null where nothing was, or it still stands.</summary>
+    public Finding? Found { get; init; }
 }
 
 /// <summary>How one unit stands over its visits.</summary>

@@ -102,7 +102,8 @@ public sealed class ServiceVisitTests : IDisposable
         person.Type("#problem", "torn gasket").Type("#option", "new gasket").Type("#hours", "1.5").Type("#priceFrom", "200")
             .Type("#priceTo", "90").Press("Add it").ReadUntil("#priceTo-error", "Not less");
         person.Type("#priceFrom", "80").Press("Add it").ReadUntil(".recommendations", "torn gasket: new gasket; 1.5 h; 80 to 90 (quote)");
-        person.Tap(".change-kind summary").Type("#problem", "door").Type("#option", "keep it shut between loads").Tap("label[for=urgency-Staff]").Press("Add it")
+        person.Tap(".change-kind summary").Type("#problem", "door").Type("#option",
+            "keep it shut between loads").Tap("label[for=urgency-Staff]").Press("Add it")
             .ReadUntil(".recommendations", "for the staff");
         person.Press("Keep the signature").ReadUntil("#signer-error", "Who signs?");
         person.Draw(".signature-pad").Type("#signer", "Maren Oakhurst").Press("Keep the signature")
@@ -120,7 +121,8 @@ public sealed class ServiceVisitTests : IDisposable
             using var pdf = PdfDocument.Open(person.Pdf(width, height));
             var text = string.Join(' ', pdf.GetPages().Select(p => string.Join(' ', p.GetWords().Select(w => w.Text))));
             foreach (
-                var said in new[] { "water in the motor", "Contributing: drain blocked", "two tubs lost", "torn gasket: new gasket", "Door: keep it shut",
+                var said in new[] { "water in the motor", "Contributing: drain blocked", "two tubs lost", "torn gasket: new gasket",
+                    "Door: keep it shut",
                 "a whole defrost watched to its end", "Maren Oakhurst", "Urgency: at once", "Not recorded before the work" })
                 Assert.Contains(said, text, StringComparison.Ordinal);
             Assert.DoesNotContain("Back to the visit", text, StringComparison.Ordinal);

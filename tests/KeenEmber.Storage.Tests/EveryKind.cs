@@ -99,6 +99,7 @@ internal static class EveryKind
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new(2, Unit.Celsius), new(3, Unit.Celsius), null),
             new BulbTurnEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new("left", "right")),
             new DamageEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), ControlPart.Cable, DamageKind.Chafed),
+            new ThawEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), ThawMethod.Water, 40, true, null, 2),
             new LoadTestEntry(
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new(ComponentKind.CondenserFanCapacitor),
                 LoadTest.Capacitance, [new("", new(5.2, Unit.Microfarad))], new(8, Unit.Microfarad)),

@@ -12,6 +12,18 @@ namespace KeenEmber.Core.Tests.Visits;
 public class AsFoundTests
 {
     [Fact]
+    public void A_breaker_that_is_on_again_has_been_reset_and_closes_the_as_found_record()
+    {
+        var found = AsFoundRecord.Of(
+            Of(Seen(1, AsFound.Supply, FactState.Tripped), Seen(9, AsFound.Supply, FactState.SwitchedOn),
+                Seen(12, AsFound.Coil, FactState.Iced)),
+            Freezer);
+        Assert.Equal(Nine.AddMinutes(9), found.FrozenAt);
+        Assert.DoesNotContain(found.Facts, f => f.Fact == AsFound.Coil);
+        Assert.Null(AsFoundRecord.Of(Of(Seen(1, AsFound.Supply, FactState.SwitchedOn)), Freezer).FrozenAt);
+    }
+
+    [Fact]
     public void The_first_change_freezes_how_it_was_found()
     {
         var fan = Seen(3, AsFound.EvaporatorFan, FactState.Stopped, 1);

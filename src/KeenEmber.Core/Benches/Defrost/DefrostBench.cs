@@ -45,13 +45,33 @@ public sealed record DefrostJudgement(IReadOnlyList<WatchedRun> Runs, VisitInput
     [
         .. ClockFindings.Now(Visit.Timeline),
         .. FansRunUnheated ? [Finding.Of(DefrostCodes.NotChangedOver)] : Array.Empty<Finding>(),
-        .. OwnRun is { Result.Phases.HeatOff: not null } run ? run.Faults.Where(f =>
+        .. OwnRun is { Result.Phases.HeatOff: not null } run && !IsFromBeforeWork(run) ? run.Faults.Where(f =>
             !FansRunUnheated || !DefrostFindings.IsOfOneSide(f.Code))
             .OrderByDescending(f => f.Strength) : Enumerable.Empty<Finding>(),
         .. FansRunInHeat && !FansRunUnheated && !Found.Any(f => f.Code == DefrostCodes.NotChangedOver)
             && !Found.Any(f => f.Code == DefrostCodes.FansInHeat) ? [Finding.Of(DefrostCodes.FansInHeat)]
             : Array.Empty<Finding>(),
     ];
+
+    /// <summary>Heaters, clock, switches, sensors or controls were worked on since: what the run found is to be explained, and no longer
+    /// so until the next one shows it.</summary>
+    private bool IsFromBeforeWork(WatchedRun run)
+    {
+        var ended = run.At(run.Result.Phases.HeatOff ?? run.Run.LastMinute);
+        return Visit.Timeline.Standing.Any(e => e.At > ended && e is IChangesUnit { ChangesUnit: true } work && TouchesDefrost(work));
+    }
+
+    private static bool TouchesDefrost(IChangesUnit work) => work switch
+    {
+        PartEntry p => IsOfDefrost(p.Area),
+        ChangeEntry c => IsOfDefrost(c.Area),
+        RefrigerantEntry or ClosureEntry => false,
+        // Of the kinds that benches bring: sensors put right, parameters and settings moved, a thaw.
+        _ => true,
+    };
+
+    private static bool IsOfDefrost(WorkArea area) =>
+        area is WorkArea.Defrost or WorkArea.LimitSwitch or WorkArea.Control or WorkArea.Sensor or WorkArea.Fans;
 
     /// <summary>The fans were seen running in a defrost whose heaters were measured without current.</summary>
     private bool FansRunUnheated => FansRunInHeat && OwnRun is { IsOver: false } run && DefrostFindings.NoHeat(run.Result)
@@ -67,7 +87,7 @@ public sealed record DefrostJudgement(IReadOnlyList<WatchedRun> Runs, VisitInput
     [
         .. Now.Where(f => f.Code == DefrostCodes.NotChangedOver).Take(1).Select(f => new DefrostTask(new(Remedy.CheckChangeOver, f))),
         .. ClockFindings.Now(Visit.Timeline).Take(1).Select(f => new DefrostTask(new(Remedy.CheckClock, f))),
-        .. OwnRun is { Result.Phases.HeatOff: not null } run
+        .. OwnRun is { Result.Phases.HeatOff: not null } run && !IsFromBeforeWork(run)
             ? AdviceFor(run).Where(s => s.Remedy != Remedy.CheckChangeOver).Select(step => new DefrostTask(step)) : [],
     ];
 

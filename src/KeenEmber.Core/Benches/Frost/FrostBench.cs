@@ -14,7 +14,10 @@ public sealed class FrostBench : IBench
     public IReadOnlyList<string> Speaks { get; } = ["frost"];
 
     /// <inheritdoc/>
-    public IReadOnlyDictionary<string, Type> Entries { get; } = new Dictionary<string, Type> { ["frost"] = typeof(FrostEntry) };
+    public IReadOnlyDictionary<string, Type> Entries { get; } = new Dictionary<string, Type>
+    {
+        ["frost"] = typeof(FrostEntry), ["thaw"] = typeof(ThawEntry),
+    };
 
     /// <inheritdoc/>
     public BenchJudgement Judge(VisitInput visit)

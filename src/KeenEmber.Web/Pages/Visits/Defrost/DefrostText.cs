@@ -141,7 +141,8 @@ public static class DefrostText
         {
             DefrostCodes.HeatAfterClear =>
                 $"Ran {Minutes(f.Values["leastMin"], f.Values["mostMin"])} after clear: "
-                + $"{UnitText.Number(f.Values["share"] * 100, 0)} % of the heat{(Has("kwh") ? $", {N("kwh", 1)} kWh" : "")}, melted nothing.",
+                + $"{UnitText.Number(f.Values["share"] * 100, 0)} % of the heat"
+                + (Has("kwh") ? $", {N("kwh", 1)} kWh, melted nothing." : ", melted nothing."),
             DefrostCodes.WellEnded =>
                 $"Ended {Minutes(f.Values["leastMin"], f.Values["mostMin"])} after the last place was clear: time for the drops, no more.",
             DefrostCodes.EndedEarly =>

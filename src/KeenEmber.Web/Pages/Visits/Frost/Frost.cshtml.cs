@@ -1,4 +1,6 @@
 using KeenEmber.Core.Benches.Frost;
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Record;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Frost;
@@ -43,6 +45,19 @@ public sealed class FrostModel(VisitViews views) : VisitPage(views)
         Append([new FrostEntry(Writer.Next(), after, picture)]);
         return RedirectToPage(new { id, saved = 1 });
     }
+
+    public IActionResult OnPostThaw(Guid id, Guid entryId, ThawMethod method, bool allOut, bool? drain, int coil) => Take(id, entryId, () =>
+    {
+        if (!Enum.IsDefined(method))
+            return null;
+        var minutes = Form.Number("minutes", 1, 24 * 60, "minutes", required: true);
+        var of = Math.Clamp(coil, 1, View.MakeUp.Coils);
+        Entry thaw = new ThawEntry(Writer.Next(), method, minutes ?? 1, allOut, drain, of);
+        // What was seen of the coil is over with it; ice that is left stays on record as it was.
+        int? which = View.MakeUp.Coils > 1 ? of : null;
+        return allOut ? [thaw, new ObservationEntry(Writer.Next(), AsFound.Coil, which, FactState.Clear, null)]
+            : (IReadOnlyList<Entry>)[thaw];
+    });
 
     private static FrostPicture Face(Func<int, int, char> cell) => FrostPicture.AllClear with
     {

@@ -32,8 +32,12 @@ public sealed class FrostBenchText() : BenchText("frost")
             });
     }
 
-    public override string? Entry(Entry entry, VisitView view) => entry is FrostEntry f
-        ? $"frost picture {(f.After ? "after the work" : "as found")}: {FrostText.Summary(f.Picture)}" : null;
+    public override string? Entry(Entry entry, VisitView view) => entry switch
+    {
+        FrostEntry f => $"frost picture {(f.After ? "after the work" : "as found")}: {FrostText.Summary(f.Picture)}",
+        ThawEntry t => $"coil thawed {FrostText.Thaw(t)}",
+        _ => null,
+    };
 
     /// <summary>What was found as well: it says where to look for the cause.</summary>
     public override IEnumerable<PanelLine> Lines(BenchJudgement judgement, VisitView view) =>

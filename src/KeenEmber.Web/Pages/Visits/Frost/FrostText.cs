@@ -1,4 +1,6 @@
+using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Benches.Frost;
+using KeenEmber.Web.Wording;
 
 namespace KeenEmber.Web.Pages.Visits.Frost;
 
@@ -30,6 +32,24 @@ public static class FrostText
         FrostPatterns.Door => "Frost at the door: warm air comes in there.",
         _ => "Clear everywhere.",
     };
+
+    public static string Name(ThawMethod method) => method switch
+    {
+        ThawMethod.Water => "warm water",
+        ThawMethod.Air => "warm air",
+        ThawMethod.Defrost => "its own defrost",
+        _ => "time, left off",
+    };
+
+    /// <summary>"with warm water, 40 min, all of it out, drain ran".</summary>
+    public static string Thaw(ThawEntry thaw) => $"with {Name(thaw.Method)}, {UnitText.Number(thaw.Minutes, 0)} min, "
+        + (thaw.IsAllOut ? "all of it out" : "ice left")
+        + thaw.DrainRuns switch { true => ", drain ran", false => ", water stood in the drain", _ => "" };
+
+    /// <summary>What follows from a thaw: whether readings will be usable, and from when.</summary>
+    public static string AfterThaw(ThawEntry thaw) => thaw.IsAllOut
+        ? $"Readings are usable again once the unit has run {ValidityRules.SettledAfter.TotalMinutes:F0} min."
+        : "Ice that is left ices the coil again and spoils every reading. Thaw the rest, or draw what is still iced.";
 
     public static string Summary(FrostPicture picture) => $"{picture.Share((_, _) => true) * 100:F0} % of the face not clear";
 }
