@@ -43,6 +43,19 @@ public sealed class ReadingPagesTests : IDisposable
         person.ReadUntil(".moved-since", "1 reading moved since");
     }
 
+    [Theory]
+    [InlineData("R999X", "R999X is not in the catalogue")]
+    [InlineData("unknown", "The refrigerant is not known")]
+    public void A_refrigerant_without_a_table_is_kept_by_name_and_treated_as_flammable(string name, string said)
+    {
+        person.Go("/equipment/new").Type("#tag", "F-8").Type("#refrigerant", name).Type("#target", "-20").Press("Add this unit");
+        if (name != "unknown")
+            person.Tap("input[name=byName]").Press("Add this unit");
+        person.ReadUntil("body", said);
+        person.ReadUntil("body", "treat it as flammable");
+        person.Press("Start a visit").Log("suc 1.4, box -18").ReadUntil(".stands", said);
+    }
+
     [Fact]
     public void The_fans_decide_whether_a_reading_counts()
     {

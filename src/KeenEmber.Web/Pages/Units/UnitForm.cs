@@ -46,6 +46,25 @@ public static class UnitForm
         return form;
     }
 
+    /// <summary>As a unit is named whose label says nothing.</summary>
+    private const string NotKnown = "unknown";
+
+    /// <summary>By its name in the catalogue; one that is not there is kept by name once that was confirmed, and so is an unknown
+    /// one.</summary>
+    private static string RefrigerantOf(FilledForm form)
+    {
+        var typed = form.Text("refrigerant", 20, missing: "Type the refrigerant from the nameplate, such as R404A, or unknown.");
+        if (RefrigerantCatalogue.Find(typed) is { } known)
+            return known.Name;
+        if (typed.Equals(NotKnown, StringComparison.OrdinalIgnoreCase))
+            return NotKnown;
+        if (form["byName"] != "true")
+            form.Errors.TryAdd(
+                "refrigerant",
+                $"“{typed}” is not in the catalogue. It knows {string.Join(", ", RefrigerantCatalogue.All)}. Tick below to keep it by name.");
+        return typed;
+    }
+
     /// <summary>The unit and its site; null when a field cannot be read, which the form then says.</summary>
     /// <param name="newId">The id of a unit that does not exist yet.</param>
     /// <param name="existing">The unit and site being edited; null for a new one.</param>
@@ -55,12 +74,7 @@ public static class UnitForm
     {
         var tag = form.Text("tag", 20, missing: "Type what the label on the unit says, such as F-3.");
         var kind = form.Choice<EquipmentKind>("kind");
-        var refrigerant =
-            RefrigerantCatalogue.Find(form.Text("refrigerant", 20, missing: "Type the refrigerant from the nameplate, such as R404A."));
-        if (refrigerant is null)
-            form.Errors.TryAdd(
-                "refrigerant",
-                $"“{form.Text("refrigerant", 20)}” is not in the catalogue. It knows {string.Join(", ", RefrigerantCatalogue.All)}.");
+        var refrigerant = RefrigerantOf(form);
         var target = form.Value("target", QuantityKind.Temperature, required: true);
 
         var siteName = form.Text("site", 60);
@@ -81,7 +95,7 @@ public static class UnitForm
             return null;
 
         var circuit =
-            new RefrigerationCircuit(existing?.Unit.Circuit.Id ?? Guid.CreateVersion7(), refrigerant!.Name, chargeKg, metering, condenser,
+            new RefrigerationCircuit(existing?.Unit.Circuit.Id ?? Guid.CreateVersion7(), refrigerant, chargeKg, metering, condenser,
             form.Ticked<CircuitParts>("parts").Aggregate(CircuitParts.None, (all, part) => all | part), form.Text("nameplate", 2000))
         {
             Coils = form["coils"] == "2" ? 2 : 1, RatedCurrentA = ratedA, ColdestAmbient = coldest,

@@ -27,7 +27,7 @@ public sealed class CircuitBenchText() : BenchText("circuit")
             CircuitJudgement.MeasureAgain when finding.Detail == CircuitJudgement.Over =>
                 "Work was done; nothing was measured after it.",
             CircuitJudgement.UnknownRefrigerant =>
-                $"{finding.Detail} is not in the catalogue: readings are kept, but nothing can be computed.",
+                CircuitText.NotInCatalogue(finding.Detail),
             CircuitJudgement.NotEnough =>
                 $"Not enough to judge yet: {finding.Values["usable"]:F0} of {finding.Values["of"]:F0} results usable.",
             _ => Headline(finding.Code),

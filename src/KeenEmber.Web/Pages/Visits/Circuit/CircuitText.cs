@@ -210,6 +210,11 @@ public static class CircuitText
 
     public static string Sentence(string text) => text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
 
+    /// <summary>What a refrigerant without a table means for the reader; until its label is read it may be any.</summary>
+    public static string NotInCatalogue(string name) =>
+        $"{(name == "unknown" ? "The refrigerant is not known" : $"{name} is not in the catalogue")}: readings are kept, nothing is worked "
+        + "out from its pressures. Until its safety class is read from the label, treat it as flammable.";
+
     /// <summary>The short caution that belongs to taking a reading on this circuit.</summary>
     public static string? Caution(Refrigerant? refrigerant, PointRef? point)
     {
