@@ -114,9 +114,10 @@ public static class PressureControlChecks
 
         var targets = CircuitTargets.Of(input.MakeUp, Load.Settled, input.BoxTarget, null);
         var boxC = input.BoxTarget.Celsius;
-        // As cold as the coil normally gets, and as warm.
-        var (coldCoilC, warmCoilC) =
-            (boxC - targets.For(ResultKind.EvaporatorTd)!.Value.High, boxC - targets.For(ResultKind.EvaporatorTd)!.Value.Low);
+        // As cold as the coil normally gets, and as warm: its temperature difference counts from the mid-point, settings from the dew
+        // point.
+        var td = targets.For(ResultKind.EvaporatorTd)!.Value;
+        var (coldCoilC, warmCoilC) = (DewAt(boxC - td.High, input.Refrigerant), DewAt(boxC - td.Low, input.Refrigerant));
         var (cutIn, cutOut) = (Celsius(LowCutIn), Celsius(LowCutOut));
         var pumpsDown = input.MakeUp.Has(CircuitParts.LiquidSolenoid);
         Say(cutIn <= cutOut, CutInNotAboveCutOut, (nameof(LowCutIn), cutIn), (nameof(LowCutOut), cutOut));
@@ -151,4 +152,10 @@ public static class PressureControlChecks
                 ("Warmest", warmCoilC));
         return findings;
     }
+
+    /// <summary>The dew point at the pressure whose mid-point is this, °C: higher by half the glide. Outside the refrigerant's range the
+    /// same.</summary>
+    private static double DewAt(double midpointC, Refrigerant refrigerant) =>
+        FanOn.AsPressure(refrigerant, Temperature.FromCelsius(midpointC)) is { } pressure
+            ? refrigerant.DewTemperature(pressure)?.Celsius ?? midpointC : midpointC;
 }

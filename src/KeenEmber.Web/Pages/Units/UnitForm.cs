@@ -61,7 +61,8 @@ public static class UnitForm
         if (form["byName"] != "true")
             form.Errors.TryAdd(
                 "refrigerant",
-                $"“{typed}” is not in the catalogue. It knows {string.Join(", ", RefrigerantCatalogue.All)}. Tick below to keep it by name.");
+                $"“{typed}” is not in the catalogue. It knows {string.Join(", ", RefrigerantCatalogue.All)}. "
+                + "Tick below to keep it by name.");
         return typed;
     }
 

@@ -34,6 +34,18 @@ public class PressureControlTests
         Assert.Empty(Codes(Cooler, 3, null));
     }
 
+    [Fact]
+    public void With_glide_a_regulator_that_holds_the_coil_at_its_mid_point_fits_the_box()
+    {
+        // The coil 7 K under a box of 3 °C by its mid-point; the dew point at that pressure is half the glide higher.
+        var blend = RefrigerantCatalogue.Find("R449A")!;
+        var held = FanOn.AsPressure(blend, Temperature.FromCelsius(3 - 5.5))!.Value;
+        Assert.True(blend.DewTemperature(held)!.Value.Celsius > 0);
+        Assert.Empty(PressureControlChecks.Check(new(blend, Cooler with { Condenser = CondenserKind.Rack }, Temperature.FromCelsius(3),
+            null,
+            new Dictionary<PressureSetting, Pressure> { [EvaporatorRegulator] = held })));
+    }
+
     /// <summary>Kind of control, box °C, coldest air °C, then each setting as the temperature it stands for, and what must be
     /// said.</summary>
     public static TheoryData<string, double, double, PressureSetting, double, PressureSetting, double, string> Faults => new()
