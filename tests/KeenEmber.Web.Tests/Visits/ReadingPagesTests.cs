@@ -43,6 +43,22 @@ public sealed class ReadingPagesTests : IDisposable
         person.ReadUntil(".moved-since", "1 reading moved since");
     }
 
+    [Fact]
+    public void What_was_looked_at_and_is_well_is_told_with_one_tap_except_what_was_noted_before()
+    {
+        AddFreezer();
+        person.Press("Start a visit").Station("look");
+        person.Tap("form:has([value=Gasket]) button[value=Torn]");
+        person.Tap("form.all-well:has([value=Box]) button");
+        person.See("form:has([value=Gasket]) button[value=Torn][aria-pressed=true]");
+        person.See("form:has([value=Door]) button[value=Shut][aria-pressed=true]");
+        person.See("details[data-group=Box][open]");
+        person.Tap("form.all-well:has([value=Senses]) button");
+        person.See("details[data-group=Senses]:not([open])");
+        Assert.Equal(0, person.Count("form.all-well:has([value=AirAndIce])"));
+        person.See("form:has([value=Compressor]) button[value=Running][aria-pressed=false]");
+    }
+
     [Theory]
     [InlineData("R999X", "R999X is not in the catalogue")]
     [InlineData("unknown", "The refrigerant is not known")]

@@ -50,6 +50,22 @@ public sealed class LookModel(VisitViews views) : VisitPage(views)
 
     public ObservationEntry? Seen(AsFound fact, int? index) => View.Timeline.FactAt(fact, index, View.Now);
 
+    /// <summary>Groups in which one look tells that nothing is wrong. What runs or stands is seen part by part.</summary>
+    public static bool MayBeToldTogether(FactGroup group) => group is FactGroup.Box or FactGroup.Power or FactGroup.Senses;
+
+    /// <summary>What of a group is not on record on this visit.</summary>
+    public IReadOnlyList<(AsFound Fact, int? Index)> NotLookedAt(FactGroup group) =>
+        [.. Facts().Where(f => f.Fact.Group() == group && Seen(f.Fact, f.Index) is null)];
+
+    /// <summary>Everything of a group that may be told together is on record, and as it should be.</summary>
+    public bool IsWell(FactGroup group) => MayBeToldTogether(group) && Facts().Where(f => f.Fact.Group() == group)
+        .All(f => Seen(f.Fact, f.Index)?.State == f.Fact.States()[0]);
+
+    /// <summary>Says of the rest of a group that it is as it should be; what was looked at before stays as it was noted.</summary>
+    public IActionResult OnPostWell(Guid id, Guid entryId, FactGroup group) => Take(id, entryId, () => !MayBeToldTogether(group) ? null
+        : (IReadOnlyList<Entry>)[.. NotLookedAt(group).Select(f =>
+            new ObservationEntry(Writer.Next(), f.Fact, f.Index, f.Fact.States()[0], null))]);
+
     public IActionResult OnPostFact(Guid id, Guid entryId, AsFound fact, int? index, FactState state)
     {
         if (!Load(id, entryId))
