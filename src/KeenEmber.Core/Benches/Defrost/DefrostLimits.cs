@@ -159,6 +159,10 @@ public static class DefrostCodes
     /// <summary>In the defrost no heater carries current and the fans run: nothing has changed over.</summary>
     public const string NotChangedOver = "defrost.not-changed-over";
 
+    /// <summary>Told by a test or by facts, with no run watched.</summary>
+    public static bool IsSoWithoutARun(string code) =>
+        code is ClockStopped or ClockOff or ClockContacts or ClockSolenoid or ClockTime or NotChangedOver or FansInHeat;
+
     /// <summary>Something to explain, not a sign that all is well.</summary>
     public static bool IsFault(string code) => code is not (WellEnded or SensorFits);
 }

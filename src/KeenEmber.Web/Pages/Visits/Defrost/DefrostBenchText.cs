@@ -62,9 +62,14 @@ public sealed class DefrostBenchText() : BenchText("defrost")
             .Select(r => $"{DefrostText.Name(r.Place)} {Value(r)}"));
     }
 
-    /// <summary>One sentence on the run that was watched.</summary>
+    /// <summary>One sentence on the run that was watched, and what is so without one: clock, change-over, fans in the heat.</summary>
     public override IEnumerable<PanelLine> Lines(BenchJudgement judgement, VisitView view) =>
-        view.Defrost.OwnRun is { Run.Tracks.Count: > 0 } run ? [new("defrost", Label, DefrostText.Verdict(run, view.Clock))] : [];
+    [
+        .. view.Defrost.OwnRun is { Run.Tracks.Count: > 0 } run
+            ? [new PanelLine("defrost", Label, DefrostText.Verdict(run, view.Clock))] : Array.Empty<PanelLine>(),
+        .. judgement.Now.Where(f => DefrostCodes.IsSoWithoutARun(f.Code)).Select(f => new PanelLine(f.Code, Label, view.Say(f)))
+            .Where(l => l.Text != view.StandsInWords),
+    ];
 
     public override string? ReportPart => "/Pages/Visits/Defrost/_Report.cshtml";
 
