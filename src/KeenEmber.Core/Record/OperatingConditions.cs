@@ -18,6 +18,9 @@ public sealed record OperatingConditions(
     TemperatureDifference? BoxAboveTarget,
     Temperature BoxTarget)
 {
+    /// <summary>Its machines stand elsewhere: nobody at the case can say whether they run.</summary>
+    public bool IsOnRack { get; init; }
+
     /// <summary>Whether it is in its defrost.</summary>
     public FactState? Defrost { get; init; }
 

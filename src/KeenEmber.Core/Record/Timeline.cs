@@ -83,6 +83,7 @@ public sealed class Timeline
             boxThen?.Value.Temperature - equipment.Target,
             equipment.Target)
         {
+            IsOnRack = equipment.Circuit.Condenser == CondenserKind.Rack,
             Defrost = defrost?.State,
             SinceDefrost = TimeIn(defrost, FactState.Refrigerating, moment),
             FansStandInDefrost = DefrostKinds.UsualAt(equipment.Target) != DefrostKind.OffCycle,

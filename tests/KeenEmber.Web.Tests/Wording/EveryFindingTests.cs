@@ -54,7 +54,8 @@ public sealed partial class EveryFindingTests : IDisposable
             : code == PressureControlChecks.OutOfRange ? [Subject.Setting(PressureSetting.LowCutIn)] : [],
         Values = new Dictionary<string, double>
         {
-            ["usable"] = 3, ["leastMin"] = 8, ["measured"] = 5, ["marked"] = 8, ["ohm"] = 0, ["low"] = 2, ["middle"] = 3, ["high"] = 9,
+            ["usable"] = 3, ["warmK"] = 9, ["coldK"] = 8, ["leastMin"] = 8, ["measured"] = 5, ["marked"] = 8, ["ohm"] = 0, ["low"] = 2,
+                ["middle"] = 3, ["high"] = 9,
             ["mostMin"] = 13, ["offMin"] = -45,
             ["of"] = 9, ["share"] = 0.2, ["offK"] = 2, ["besideOhm"] = 900, ["peakKpa"] = 300, ["riseKpa"] = 90,
                 ["SwingK"] = 3, ["PeriodMin"] = 2, ["Swings"] = 5, ["parameter"] = 0, ["value"] = 2, ["against"] = 5,

@@ -103,7 +103,7 @@ public sealed record NextStep(
     {
         { AnyFanUnrecorded: true } => AsFound.EvaporatorFan,
         { Coil: null } => AsFound.Coil,
-        { Compressor: null } or { Compressor: FactState.Running, RunTime: null } => AsFound.Compressor,
+        { Compressor: null, IsOnRack: false } or { Compressor: FactState.Running, RunTime: null } => AsFound.Compressor,
         _ => null,
     };
 

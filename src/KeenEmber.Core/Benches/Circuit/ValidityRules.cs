@@ -60,7 +60,7 @@ public static class ValidityRules
         new(FrostedCooler, c => c.Coil == FactState.Frosted && c.BoxTarget.Celsius > SelfClearingAboveC, [], LowSide),
         new(FansNotRecorded, c => c.AnyFanUnrecorded, [], [.. LowSide, Subcooling]),
         new(CoilNotRecorded, c => c.Coil is null, [], [.. LowSide, Subcooling]),
-        new(CompressorNotRecorded, c => c.Compressor is null, [], Everything),
+        new(CompressorNotRecorded, c => c is { Compressor: null, IsOnRack: false }, [], Everything),
         new(RunTimeNotRecorded, c => c.Compressor == FactState.Running && c.RunTime is null, [], Everything),
     ];
 

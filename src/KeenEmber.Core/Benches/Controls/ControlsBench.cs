@@ -56,6 +56,7 @@ public sealed class ControlsBench : IBench
             OutputFaults = ControlsOnRecord.Faults(timeline),
             OutputFaultsNow = ControlsOnRecord.FaultsNow(timeline),
             Damage = damage,
+            SidesDiffer = ControlsOnRecord.SidesDiffer(timeline, visit.Unit),
             IsCompressorCalled = timeline.Standing.OfType<OutputStateEntry>()
                 .LastOrDefault(o => o.Output == ControlOutput.Compressor) is { State.IsCalled: true },
             ToReplace = WettedSet.ToReplace(damage, visit.Policies.Of(Policy.WettedControls) == PolicyChoice.WettedSetWhole),
@@ -121,10 +122,13 @@ public sealed record ControlsJudgement : BenchJudgement
     public IReadOnlyList<Finding> SettingFaultsPutRight { get; init; } = [];
 
     /// <inheritdoc/>
-    public override IReadOnlyList<Finding> Found => field ??= [.. OutputFaults, .. CycleFaults, .. SettingFaults, .. SettingFaultsPutRight];
+    public override IReadOnlyList<Finding> Found => field ??= [.. SidesOnly, .. OutputFaults, .. CycleFaults, .. SettingFaults,
+        .. SettingFaultsPutRight];
 
     /// <inheritdoc/>
-    public override IReadOnlyList<Finding> Now => field ??= [.. OutputFaultsNow, .. CycleFaultsNow, .. SettingFaults];
+    public override IReadOnlyList<Finding> Now => field ??= [.. SidesOnly, .. OutputFaultsNow, .. CycleFaultsNow, .. SettingFaults];
+
+    private IEnumerable<Finding> SidesOnly => SidesDiffer is { } differ ? [differ] : [];
 
     /// <inheritdoc/>
     public override IReadOnlyDictionary<string, double> Evidence => field ??=
@@ -134,12 +138,16 @@ public sealed record ControlsJudgement : BenchJudgement
             [ControlsBench.CompressorCalled] = IsCompressorCalled ? 1 : 0,
         };
 
+    /// <summary>One side is warm beside a frozen one and no control has been turned yet; null where it is not so.</summary>
+    public Finding? SidesDiffer { get; init; }
+
     /// <summary>The control was last seen to call for the compressor.</summary>
     public bool IsCompressorCalled { get; init; }
 
     /// <inheritdoc/>
     public override IReadOnlyList<BenchTask> Tasks => field ??=
     [
+        .. SidesOnly.Select(f => new TurnTask(f)),
         .. OutputsNow.Where(o => o.Value.IsFault).OrderBy(o => o.Key).Select(o => new OutputTask(o.Key, o.Value.Verdict)),
         .. SettingFaults.Select(f => new SettingTask(f)),
     ];
@@ -158,3 +166,10 @@ public sealed record OutputTask(ControlOutput Output, OutputVerdict Verdict) : B
 
 /// <param name="Fault">The setting that does not fit.</param>
 public sealed record SettingTask(Finding Fault) : BenchTask("controls", TaskOrder.Settings);
+
+/// <summary>Turn each control and see which side follows.</summary>
+public sealed record TurnTask(Finding Sides) : BenchTask("controls", TaskOrder.Call)
+{
+    /// <inheritdoc/>
+    public override bool IsTest => true;
+}

@@ -143,6 +143,35 @@ public static class ControlsOnRecord
     /// <summary>Each of two controls feels the other's side.</summary>
     public const string BulbsCrossed = "bulbs.crossed";
 
+    /// <summary>One side far too warm beside one far too cold.</summary>
+    public const string SidesApart = "bulbs.sides-apart";
+
+    /// <summary>So far from its target on either side two controls are hardly off by themselves, K.</summary>
+    private const double ApartK = 4;
+
+    /// <summary>A warm side beside a frozen one: each may be run by the other's control. Until a control was turned to see which side
+    /// follows.</summary>
+    internal static Finding? SidesDiffer(Timeline timeline, Equipment unit)
+    {
+        if (unit.Circuit.Coils < 2 || timeline.Standing.OfType<BulbTurnEntry>().Any())
+            return null;
+        var (one, other) = (Last(1), Last(2));
+        if (one is null || other is null || Math.Max(Above(one), Above(other)) < ApartK || Math.Min(Above(one), Above(other)) > -ApartK)
+            return null;
+        return Finding.Of(SidesApart) with
+        {
+            Strength = Strength.Fair, Basis = [one.Id, other.Id],
+            Values = new Dictionary<string, double>
+            {
+                ["warmK"] = Math.Max(Above(one), Above(other)), ["coldK"] = -Math.Min(Above(one), Above(other)),
+            },
+        };
+
+        ReadingEntry? Last(int coil) =>
+            timeline.Standing.OfType<ReadingEntry>().LastOrDefault(r => r.Point == MeasuringPoint.BoxAir.At(coil));
+        double Above(ReadingEntry reading) => (reading.Value.Temperature - unit.Target).Kelvin;
+    }
+
     /// <summary>The control's cycles on a visit against what it is set to.</summary>
     /// <param name="setting">Null where nobody has said.</param>
     /// <param name="sensorErrorK">What its sensor reads too much, K. A control on suction pressure has none.</param>

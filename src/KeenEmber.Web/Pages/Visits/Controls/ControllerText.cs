@@ -87,6 +87,7 @@ public static class ControllerText
         ControlsOnRecord.CycleDifferential => "The control's band is not the one that is set.",
         ControlsOnRecord.CycleShort => "It short cycles.",
         ControlsOnRecord.CycleCreeping => "The control's cut-outs creep.",
+        ControlsOnRecord.SidesApart => "One side is too warm, the other too cold: the bulbs or probes may sit in each other's case.",
         ControlsOnRecord.BulbsCrossed => "A control moves the neighbouring case: crossed bulbs.",
         _ => Finding(f),
     };
@@ -107,6 +108,9 @@ public static class ControllerText
                 + (f.Values.ContainsKey("startsPerHour") ? $": {UnitText.Number(V("startsPerHour"), 1)} starts an hour" : "")
                 + (f.Values.ContainsKey("shortestOnMin") ? $", shortest run {DefrostText.Minutes(V("shortestOnMin"))}." : "."),
             ControlsOnRecord.CycleCreeping => $"The control's cut-outs creep by {units.Difference(Math.Abs(V("driftKPerH")))} an hour.",
+            ControlsOnRecord.SidesApart =>
+                $"One side is {units.Difference(V("warmK"))} above its target, the other {units.Difference(V("coldK"))} below it. "
+                + "The bulbs or probes may sit in each other's case.",
             _ => Headline(f),
         };
     }

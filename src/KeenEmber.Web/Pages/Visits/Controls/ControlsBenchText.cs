@@ -31,6 +31,10 @@ public sealed class ControlsBenchText() : BenchText("controls")
 
     public override TaskText Task(BenchTask task, VisitView view) => task switch
     {
+        TurnTask =>
+            new("Turn each control and see which side follows",
+            "Turned a few kelvins colder, its own side should follow: valve, air or frost. Before any gauge.", "To the turning test",
+            "controlcycle"),
         OutputTask o =>
             new(Output(o.Verdict),
             $"{CircuitText.Sentence(ControllerText.Name(o.Output))}. Live test: only by those licensed and equipped for it.",
