@@ -171,8 +171,8 @@ public static class QuickVocabulary
 
     /// <summary>Parts by the words that technicians use for them, where they are replaced or measured.</summary>
     private static readonly Dictionary<string, ComponentKind> Parts = Table(
-        (ComponentKind.EvaporatorFan, "evap fan, evap fan motor, evaporator fan, evaporator fan motor, fan motor, box fan, box fan motor, "
-            + "coil fan, coil fan motor, e-fan, fan, evap motor"),
+        (ComponentKind.EvaporatorFan, "evap fan, evap fan motor, evaporator fan, evaporator fan motor, box fan, box fan motor, "
+            + "coil fan, coil fan motor, e-fan, evap motor"),
         (ComponentKind.FanDelaySwitch, "fan delay, fan delay switch, delay switch"),
         (ComponentKind.Coil, "evap coil, evaporator coil, evaporator"),
         (ComponentKind.HeaterElement, "heater, heaters, defrost heater, defrost heaters, heater element, htr, heater leg, element"),
