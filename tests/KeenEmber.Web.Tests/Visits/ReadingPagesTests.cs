@@ -56,6 +56,9 @@ public sealed class ReadingPagesTests : IDisposable
         person.Tap("form.all-well:has([value=Senses]) button");
         person.See("details[data-group=Senses]:not([open])");
         Assert.Equal(0, person.Count("form.all-well:has([value=AirAndIce])"));
+        person.See("form.all-well:has([value=Power])");
+        person.Log("wires chafed").Station("look");
+        Assert.Equal(0, person.Count("form.all-well:has([value=Power])"));
         person.See("form:has([value=Compressor]) button[value=Running][aria-pressed=false]");
     }
 

@@ -1,3 +1,4 @@
+using KeenEmber.Core.Benches.Danger;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
@@ -50,8 +51,10 @@ public sealed class LookModel(VisitViews views) : VisitPage(views)
 
     public ObservationEntry? Seen(AsFound fact, int? index) => View.Timeline.FactAt(fact, index, View.Now);
 
-    /// <summary>Groups in which one look tells that nothing is wrong. What runs or stands is seen part by part.</summary>
-    public static bool MayBeToldTogether(FactGroup group) => group is FactGroup.Box or FactGroup.Power or FactGroup.Senses;
+    /// <summary>Groups in which one look tells that nothing is wrong. What runs or stands is seen part by part, and so are power and smell
+    /// while a danger stands, this visit's or one that was left: no tap on a whole group takes it away.</summary>
+    public bool MayBeToldTogether(FactGroup group) => group == FactGroup.Box
+        || (group is FactGroup.Power or FactGroup.Senses && View.Of<DangerJudgement>() is not { Dangers.Count: > 0 });
 
     /// <summary>What of a group is not on record on this visit.</summary>
     public IReadOnlyList<(AsFound Fact, int? Index)> NotLookedAt(FactGroup group) =>
