@@ -30,11 +30,11 @@ public sealed record ElectricalJudgement(Timeline Timeline) : BenchJudgement
     public override IReadOnlyList<Finding> Found => field ??= [.. Tests.Select(LoadTests.Judge).OfType<Finding>().DistinctBy(f =>
         (f.Code, f.About[0]))];
 
-    /// <summary>The last test of each part holds, until the part is replaced.</summary>
+    /// <summary>The last test of each part holds, until the part is replaced; what burns out a motor stands first.</summary>
     public override IReadOnlyList<Finding> Now => field ??=
     [
-        .. Tests.GroupBy(t => (t.Component, t.Test)).Select(g => g.Last()).Where(t =>
-            !IsReplacedSince(t)).Select(LoadTests.Judge).OfType<Finding>(),
+        .. Tests.GroupBy(t => (t.Component, t.Test)).Select(g => g.Last()).Where(t => !IsReplacedSince(t)).Select(LoadTests.Judge)
+            .OfType<Finding>().OrderByDescending(f => f.Code is LoadTests.LegLost or LoadTests.WindingShorted),
     ];
 
     private bool IsReplacedSince(LoadTestEntry test) =>

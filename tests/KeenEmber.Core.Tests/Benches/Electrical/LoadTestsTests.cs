@@ -50,6 +50,8 @@ public sealed class LoadTestsTests
         Assert.Null(LoadTests.Judge(Supply(("L1-L2", 208), ("L2-L3", 209), ("L1-L3", 207))));
         Assert.Equal(LoadTests.Unbalanced, LoadTests.Judge(Supply(("L1-L2", 208), ("L2-L3", 220), ("L1-L3", 207)))?.Code);
         Assert.Null(LoadTests.Judge(Supply(("L1-L2", 208))));
+        var now = Worked.Of(Capacitor(5.2, 8, minute: 2), Supply(("L1-L2", 208), ("L2-L3", 0))).Of<ElectricalJudgement>()!.Now;
+        Assert.Equal([LoadTests.LegLost, LoadTests.CapacitorWeak], now.Select(f => f.Code));
     }
 
     [Fact]
