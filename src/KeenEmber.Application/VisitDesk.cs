@@ -1,6 +1,4 @@
 using KeenEmber.Core.Benches.Defrost;
-using KeenEmber.Core.Benches.Electrical;
-using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Cases;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
@@ -52,32 +50,14 @@ public sealed class VisitDesk(
     public void Append(IReadOnlyList<Entry> entries) => visits.Append(entries);
 
     /// <summary>Puts on record what was understood of a line.</summary>
-    /// <returns>How many entries it made.</returns>
-    public int Log(IEnumerable<QuickItem> items, Equipment unit, EntryWriter writer)
+    /// <param name="watched">The defrost that is being watched; its heat and currents go into it.</param>
+    /// <returns>How many items it took.</returns>
+    public int Log(IEnumerable<QuickItem> items, Equipment unit, EntryWriter writer, Guid? watched = null)
     {
-        List<Entry> entries = [.. items.Where(i => i is not QuickUnclear).Select(i => EntryOf(i, writer, unit))];
-        if (entries.Count > 0)
-            visits.Append(entries);
-        return entries.Count;
-    }
-
-    private static Entry EntryOf(QuickItem item, EntryWriter writer, Equipment unit)
-    {
-        var header = writer.Next();
-        return item switch
-        {
-            QuickReading r => new ReadingEntry(header, r.Point, r.Value),
-            QuickObservation o => new ObservationEntry(header, o.Fact, o.Index, o.State, header.At - o.RunTime),
-            QuickRefrigerant r => new RefrigerantEntry(header, unit.Circuit.RefrigerantName, r.MassKg, "", ""),
-            QuickNote n => new NoteEntry(header, n.Note, n.Topic),
-            QuickLoadTest t => new LoadTestEntry(header, t.Component, t.Test, t.Readings, t.Marked),
-            QuickPart p => new PartEntry(header, "", "", "", "", "", false, WorkAreas.Of(p.Component.Kind), p.Component),
-            QuickJob { Job: QuickJobKind.BreakerReset } =>
-                new ChangeEntry(header, "breaker", "tripped", "reset", "", null, false, WorkArea.Power),
-            QuickJob => new ChangeEntry(header, "condenser", "dirty", "cleaned", "", null, false, WorkArea.Circuit),
-            QuickSensor s => new SensorCheckEntry(header, s.Sensor, header.Id, s.Reference, s.Signal, false, null, false),
-            _ => throw new ArgumentException("Only what was understood becomes an entry.", nameof(item)),
-        };
+        var understood = items.Where(i => i is not QuickUnclear).ToList();
+        if (understood.Count > 0)
+            visits.Append([.. understood.SelectMany(i => QuickEntries.Of(i, writer, unit, watched))]);
+        return understood.Count;
     }
 
     /// <summary>Strikes out an entry, without judging the visit: the way out where an entry stops its pages.</summary>

@@ -15,9 +15,10 @@ public sealed class EquipmentStore(Database database)
 {
     private const string Columns = """
         SELECT e.id, e.site_id AS SiteId, e.tag, e.name, e.kind, e.target_k AS TargetK, e.evaporator_fans AS EvaporatorFans, e.product,
-            e.location, e.hazards,
+            e.location, e.hazards, e.second_target_k AS SecondTargetK,
                c.id AS CircuitId, c.refrigerant, c.charge_kg AS ChargeKg, c.metering, c.condenser, c.parts, c.nameplate,
-               c.coils, c.rated_current_a AS RatedCurrentA, c.coldest_ambient_k AS ColdestAmbientK
+               c.coils, c.rated_current_a AS RatedCurrentA, c.coldest_ambient_k AS ColdestAmbientK,
+               c.rack_circuit AS RackCircuit
         FROM equipment e JOIN circuit c ON c.equipment_id = e.id
         """;
 
@@ -43,6 +44,8 @@ public sealed class EquipmentStore(Database database)
         public int Coils { get; init; }
         public double? RatedCurrentA { get; init; }
         public double? ColdestAmbientK { get; init; }
+        public double? SecondTargetK { get; init; }
+        public string RackCircuit { get; init; } = "";
 
         public static Row Of(Equipment unit) => new()
         {
@@ -53,7 +56,8 @@ public sealed class EquipmentStore(Database database)
             ChargeKg = unit.Circuit.ChargeKg, Metering = unit.Circuit.Metering.ToString(), Condenser = unit.Circuit.Condenser.ToString(),
                 Parts = unit.Circuit.Parts.ToString(),
             Nameplate = unit.Circuit.Nameplate, Coils = unit.Circuit.Coils, RatedCurrentA = unit.Circuit.RatedCurrentA,
-                ColdestAmbientK = unit.Circuit.ColdestAmbient?.Kelvin,
+                ColdestAmbientK = unit.Circuit.ColdestAmbient?.Kelvin, SecondTargetK = unit.SecondTarget?.Kelvin,
+                RackCircuit = unit.Circuit.RackCircuit,
         };
 
         public Equipment ToEquipment() => new(
@@ -62,9 +66,10 @@ public sealed class EquipmentStore(Database database)
                 Enum.Parse<CircuitParts>(Parts), Nameplate)
             {
                 Coils = Coils, RatedCurrentA = RatedCurrentA, ColdestAmbient = ColdestAmbientK is { } k ? new(k) : null,
+                RackCircuit = RackCircuit,
             })
         {
-            Hazards = Enum.Parse<Hazards>(Hazards),
+            Hazards = Enum.Parse<Hazards>(Hazards), SecondTarget = SecondTargetK is { } second ? new(second) : null,
         };
     }
 
@@ -149,31 +154,34 @@ public sealed class EquipmentStore(Database database)
         {
             site = SaveSite(db, site);
             db.Execute("""
-                INSERT INTO equipment (id, site_id, tag, name, kind, target_k, evaporator_fans, product, location, hazards)
-                VALUES (@Id, @SiteId, @Tag, @Name, @Kind, @TargetK, @EvaporatorFans, @Product, @Location, @Hazards)
+                INSERT INTO equipment (id, site_id, tag, name, kind, target_k, evaporator_fans, product, location, hazards,
+                    second_target_k)
+                VALUES (@Id, @SiteId, @Tag, @Name, @Kind, @TargetK, @EvaporatorFans, @Product, @Location, @Hazards, @SecondTargetK)
                 ON CONFLICT (id) DO UPDATE SET site_id = excluded.site_id, tag = excluded.tag, name = excluded.name, kind = excluded.kind,
                     target_k = excluded.target_k, evaporator_fans = excluded.evaporator_fans, product = excluded.product,
-                        location = excluded.location, hazards = excluded.hazards
+                        location = excluded.location, hazards = excluded.hazards, second_target_k = excluded.second_target_k
                 """, new
             {
                 Id = unit.Id.ToString(), SiteId = site.Id.ToString(), unit.Tag, unit.Name, Kind = unit.Kind.ToString(),
                 TargetK = unit.Target.Kelvin, unit.EvaporatorFans, unit.Product, unit.Location, Hazards = unit.Hazards.ToString(),
+                SecondTargetK = unit.SecondTarget?.Kelvin,
             });
             var c = unit.Circuit;
             db.Execute("""
                 INSERT INTO circuit (id, equipment_id, refrigerant, charge_kg, metering, condenser, parts, nameplate, coils,
-                    rated_current_a, coldest_ambient_k)
+                    rated_current_a, coldest_ambient_k, rack_circuit)
                 VALUES (@Id, @EquipmentId, @RefrigerantName, @ChargeKg, @Metering, @Condenser, @Parts, @Nameplate, @Coils, @RatedCurrentA,
-                    @ColdestAmbientK)
+                    @ColdestAmbientK, @RackCircuit)
                 ON CONFLICT (id) DO UPDATE SET refrigerant = excluded.refrigerant, charge_kg = excluded.charge_kg,
                     metering = excluded.metering,
                     condenser = excluded.condenser, parts = excluded.parts, nameplate = excluded.nameplate, coils = excluded.coils,
-                    rated_current_a = excluded.rated_current_a, coldest_ambient_k = excluded.coldest_ambient_k
+                    rated_current_a = excluded.rated_current_a, coldest_ambient_k = excluded.coldest_ambient_k,
+                    rack_circuit = excluded.rack_circuit
                 """, new
             {
                 Id = c.Id.ToString(), EquipmentId = unit.Id.ToString(), c.RefrigerantName, c.ChargeKg,
                 Metering = c.Metering.ToString(), Condenser = c.Condenser.ToString(), Parts = c.Parts.ToString(), c.Nameplate,
-                c.Coils, c.RatedCurrentA, ColdestAmbientK = c.ColdestAmbient?.Kelvin,
+                c.Coils, c.RatedCurrentA, ColdestAmbientK = c.ColdestAmbient?.Kelvin, c.RackCircuit,
             });
             Append(db, unit with { SiteId = site.Id }, by);
         }

@@ -40,7 +40,8 @@ internal static class EveryKind
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), GlycolKind.Propylene, new(35, Unit.Percent),
                 new(-11, Unit.Celsius)),
             new GlycolEntry(
-                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), GlycolKind.Ethylene, new(4, Unit.Fahrenheit), null),
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), GlycolKind.Ethylene, new(4, Unit.Fahrenheit), null,
+                40, true, false, true, false),
             new StandingEntry(
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new(8.2, Unit.Bar), new(21, Unit.Celsius), null, null),
             new ChangeEntry(

@@ -81,6 +81,6 @@ public sealed class Technician(TestApp app, HttpClient? browser = null) : IDispo
     public async Task Log(string visit, string line)
     {
         using var answer = await Send(visit + "/circuit", "handler=Log", ("line", line));
-        Assert.True(answer.StatusCode == HttpStatusCode.Redirect, $"“{line}” was not understood.");
+        Assert.True(answer.StatusCode == HttpStatusCode.Redirect, $"“{line}”: {answer.StatusCode} {string.Join(" ", app.Errors)}");
     }
 }

@@ -114,9 +114,14 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
     /// <summary>How it was signed off; null while it is not.</summary>
     public SignOffEntry? SignOff => Timeline.Standing.OfType<SignOffEntry>().LastOrDefault();
 
-    /// <summary>The unit's display less the reference thermometer, K; null until both were read at one moment.</summary>
-    public double? DisplayOff =>
-        Readings.TryGetValue(MeasuringPoint.BoxDisplay, out var shown) && Readings.TryGetValue(MeasuringPoint.BoxAir, out var real)
+    /// <summary>The unit's display less the reference thermometer, K; of two sides the one that is further off. Null until both were
+    /// read at one moment.</summary>
+    public double? DisplayOff => Enumerable.Range(1, Equipment.Circuit.Coils).Select(DisplayOffAt).OfType<double>()
+        .OrderByDescending(Math.Abs).Select(off => (double?)off).FirstOrDefault();
+
+    private double? DisplayOffAt(int coil) =>
+        Readings.TryGetValue(MeasuringPoint.BoxDisplay.At(coil), out var shown)
+        && Readings.TryGetValue(MeasuringPoint.BoxAir.At(coil), out var real)
         && (shown.At - real.At).Duration() <= OneMoment && IsBeforeWork(shown) == IsBeforeWork(real) ? shown.Si - real.Si : null;
 
     /// <summary>Box and display further apart in time are not of one moment.</summary>

@@ -14,6 +14,13 @@ public sealed record Equipment(
     /// <summary>Of the place it stands in; those of its refrigerant come by themselves.</summary>
     public Hazards Hazards { get; init; }
 
+    /// <summary>What the second of two sides is meant to hold; null where that is the same.</summary>
+    public Temperature? SecondTarget { get; init; }
+
+    /// <summary>The temperature a side is meant to hold.</summary>
+    /// <param name="coil">1 or 2.</param>
+    public Temperature TargetOf(int coil) => coil == 2 && Circuit.Coils > 1 && SecondTarget is { } second ? second : Target;
+
     /// <summary>What its circuit has, which decides points, facts and targets.</summary>
     public CircuitMakeUp MakeUp => new(Kind, Circuit.Metering, Circuit.Condenser, Circuit.Parts, Circuit.Coils, Circuit.RatedCurrentA);
 }
@@ -32,6 +39,9 @@ public sealed record RefrigerationCircuit(
 
     /// <summary>The coldest air the condenser ever stands in; pressure controls must work there too. Null when unknown.</summary>
     public Temperature? ColdestAmbient { get; init; }
+
+    /// <summary>What a rack's labels call the circuit: its system and number, such as "B-12"; empty without.</summary>
+    public string RackCircuit { get; init; } = "";
 
     /// <summary>Null when the name is not in the catalogue, which the pages then say.</summary>
     public Refrigerant? Refrigerant => RefrigerantCatalogue.Find(RefrigerantName);

@@ -60,13 +60,16 @@ public static class MeasuringPoints
 
     /// <summary>Whether every coil of a unit has this point.</summary>
     public static bool IsAtCoil(this MeasuringPoint point) =>
-        point is MeasuringPoint.BoxAir or MeasuringPoint.AirLeaving or MeasuringPoint.SuctionLineCoil;
+        point is MeasuringPoint.BoxAir or MeasuringPoint.AirLeaving or MeasuringPoint.SuctionLineCoil or MeasuringPoint.BoxDisplay;
 
     /// <summary>The point at a coil; the same for every coil where the unit has it once.</summary>
     public static PointRef At(this MeasuringPoint point, int coil) => new(point, point.IsAtCoil() ? coil : 1);
 
-    /// <summary>Taken on the walk-round; no part of the circuit's map.</summary>
-    public static IReadOnlyList<PointRef> InTheBox { get; } = [MeasuringPoint.BoxDisplay, MeasuringPoint.Product];
+    /// <summary>Read in the box on the walk-round.</summary>
+    /// <param name="coils">1, or 2 for a unit with two sides, of which each has its air and its display.</param>
+    public static IReadOnlyList<PointRef> InTheBox(int coils) =>
+        [.. Enumerable.Range(1, coils).SelectMany(c => new[] { MeasuringPoint.BoxAir.At(c), MeasuringPoint.BoxDisplay.At(c) }),
+            MeasuringPoint.Product];
 
     /// <summary>Taken when something asks for them, not in the usual round.</summary>
     private static readonly MeasuringPoint[] OnDemand =

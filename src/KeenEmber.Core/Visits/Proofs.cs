@@ -69,9 +69,14 @@ public static class Proofs
     private static ObservationEntry? CoilSeenClear(List<Entry> after) =>
         after.OfType<ObservationEntry>().LastOrDefault(o => o is { Fact: AsFound.Coil, State: FactState.Clear });
 
-    private static ReadingEntry? BoxAtTarget(List<Entry> after, Equipment unit) =>
-        after.OfType<ReadingEntry>().LastOrDefault(r => r.Point == MeasuringPoint.BoxAir) is { } box
-        && Math.Abs((box.Value.Temperature - unit.Target).Kelvin) <= AtTargetK ? box : null;
+    /// <summary>The last reading of every side that was read is near its target.</summary>
+    private static ReadingEntry? BoxAtTarget(List<Entry> after, Equipment unit)
+    {
+        var sides = after.OfType<ReadingEntry>().Where(r => r.Point.Point == MeasuringPoint.BoxAir).GroupBy(r => r.Point.Coil)
+            .Select(side => side.Last()).ToList();
+        return sides.TrueForAll(r => Math.Abs((r.Value.Temperature - unit.TargetOf(r.Point.Coil)).Kelvin) <= AtTargetK)
+            ? sides.LastOrDefault() : null;
+    }
 
     private static ObservationEntry? FansRunning(List<Entry> after, Equipment unit)
     {

@@ -58,6 +58,11 @@ public static class EquipmentText
         _ => $"side {(char)('A' + coil - 1)}",
     };
 
+    /// <summary>What it is to hold; of two sides with targets of their own both.</summary>
+    public static string Target(Equipment unit, UnitText units) => unit.Circuit.Coils > 1 && unit.SecondTarget is { } second
+        ? $"{units.Temperature(unit.Target.Kelvin)}, {Coil(unit.Kind, 2)} {units.Temperature(second.Kelvin)}"
+        : units.Temperature(unit.Target.Kelvin);
+
     /// <summary>What is different between two states of a unit: "refrigerant R404A → R448A".</summary>
     public static IEnumerable<string> Differences(Equipment before, Equipment after, UnitText units)
     {
@@ -71,14 +76,15 @@ public static class EquipmentText
         string Or(string text) => text.Length > 0 ? text : "none";
         return
         [
-            ("tag", unit.Tag), ("name", unit.Name), ("kind", Name(unit.Kind)), ("target", units.Temperature(unit.Target.Kelvin)),
+            ("tag", unit.Tag), ("name", unit.Name), ("kind", Name(unit.Kind)), ("target", Target(unit, units)),
                 ("evaporator fans", $"{unit.EvaporatorFans}"),
             ("refrigerant", c.RefrigerantName), ("charge", c.ChargeKg is { } kg ? units.Mass(kg) : "unknown"),
                 ("metering", Name(c.Metering)), ("condenser", Name(c.Condenser)),
             ("parts", Or(CircuitText.List(Parts.Where(p => c.Parts.HasFlag(p)).Select(Name)))), ("coils", $"{c.Coils}"),
             ("rated current", c.RatedCurrentA is { } a ? $"{UnitText.Number(a, 1)} A" : "unknown"),
                 ("coldest air at the condenser", c.ColdestAmbient is { } t ? units.Temperature(t.Kelvin) : "unknown"),
-            ("product", Or(unit.Product)), ("location", Or(unit.Location)), ("plates", Or(c.Nameplate)),
+            ("product", Or(unit.Product)), ("location", Or(unit.Location)), ("rack circuit", Or(c.RackCircuit)),
+            ("plates", Or(c.Nameplate)),
         ];
     }
 
@@ -86,5 +92,6 @@ public static class EquipmentText
     public static string MakeUp(RefrigerationCircuit c, UnitText units) => string.Join(" · ", new[]
     {
         c.RefrigerantName, c.ChargeKg is { } kg ? units.Mass(kg) : "", Name(c.Metering), c.Coils > 1 ? "two coils" : "",
-    }.Where(s => s.Length > 0).Concat(Parts.Where(p => c.Parts.HasFlag(p)).Select(Name)).Append(Name(c.Condenser)));
+    }.Where(s => s.Length > 0).Concat(Parts.Where(p => c.Parts.HasFlag(p)).Select(Name)).Append(Name(c.Condenser)).Append(c.RackCircuit)
+        .Where(s => s.Length > 0));
 }

@@ -4,6 +4,7 @@ using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Core.Visits.LogLine;
 using KeenEmber.Web.Pages.Visits.Circuit;
+using KeenEmber.Web.Pages.Visits.Controls;
 using KeenEmber.Web.Pages.Visits.Electrical;
 
 namespace KeenEmber.Web.Wording;
@@ -39,7 +40,11 @@ public static class QuickText
     public static string Example(UnitPreference units) => units == UnitPreference.Us
         ? "suc 21, line -4" : "suc 1.4, line -20";
 
-    public static string Understood(QuickItem item, UnitText units, Pressure atmosphere) => item switch
+    /// <param name="clock">Of the site, for what was said with a time.</param>
+    public static string Understood(QuickItem item, UnitText units, Pressure atmosphere, SiteClock clock) =>
+        Understood(item, units, atmosphere) + (item is { At: { } at } and not QuickUnclear ? $" at {clock.Time(at)}" : "");
+
+    private static string Understood(QuickItem item, UnitText units, Pressure atmosphere) => item switch
     {
         QuickReading r => $"{CircuitText.Name(r.Point)} {units.Value(r.Point, r.Value.Si(atmosphere))}",
         QuickObservation o =>
@@ -50,13 +55,32 @@ public static class QuickText
         QuickNote n => $"{(n.Topic == Topic.Wiring ? "wiring, kept for the unit" : "note")}: {n.Note}",
         QuickLoadTest t => ElectricalBenchText.Line(t.Test, t.Readings, t.Marked, ComponentText.Name(t.Component)),
         QuickPart p => $"replaced: {ComponentText.Name(p.Component)}",
+        QuickSetting s => SettingLine(s, units, atmosphere),
+        QuickOutput o => ControllerText.Line(o.Output, o.State),
+        QuickHeat h => h.IsOn ? "defrost heat came on" : "defrost heat went off",
         QuickJob { Job: QuickJobKind.BreakerReset } => "breaker reset",
+        QuickJob { Job: QuickJobKind.ValveTurned } j => $"expansion valve: {j.Text}",
         QuickJob => "condenser cleaned",
         QuickSensor s =>
             $"sensor {s.Sensor}: {UnitText.Resistance(s.Signal.Si(default))} at {units.Temperature(s.Reference.Temperature.Kelvin)}",
         QuickUnclear u => Unclear(u, units.Units),
         _ => "",
     };
+
+    /// <summary>"set point: 3 °C before, 1 °C now".</summary>
+    private static string SettingLine(QuickSetting item, UnitText units, Pressure atmosphere)
+    {
+        string Shown(TypedValue value) => item.Setting.Parameter is { } p ? ControllerText.Value(p, value, units)
+            : units.Gauge(value.Si(atmosphere));
+        var name = item.Setting.Parameter is { } parameter ? ControllerText.Name(parameter)
+            : ControlsText.Name(item.Setting.Pressure!.Value);
+        return (item.Found, item.Set) switch
+        {
+            ({ } found, { } set) => $"{name}: {Shown(found)} before, set to {Shown(set)}",
+            (null, { } set) => $"{name}: set to {Shown(set)}",
+            _ => $"{name}: found at {Shown(item.Found!)}",
+        };
+    }
 
     /// <summary>Which of the evaporator fans.</summary>
     private static string Which(QuickObservation o) => o switch

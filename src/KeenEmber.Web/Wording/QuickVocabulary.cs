@@ -37,6 +37,7 @@ public static class QuickVocabulary
         (MeasuringPoint.BoxAir.At(2), "base, base air, box b, side b, air b"),
         (MeasuringPoint.AirLeaving.At(2), "leaving b, leaving base, base leaving"),
         (MeasuringPoint.SuctionLineCoil.At(2), "line b, line base, base line"),
+        (MeasuringPoint.BoxDisplay.At(2), "display b, display side b, base display, display base"),
         (MeasuringPoint.CompressorCurrent, "amps, comp amps, current, compressor current, compressor amps, comp current, "
             + "comp draw, running amps, amp draw, compressor draws, comp draws, comp pulls"),
         (MeasuringPoint.HeadCycleLow, "head low, head cycle low"),
@@ -208,6 +209,35 @@ public static class QuickVocabulary
         (ComponentKind.Gasket, "gasket, door gasket, door seal, gaskets"),
         (ComponentKind.GlycolPump, "pump, glycol pump"));
 
+    /// <summary>Settings by the words that technicians use for them.</summary>
+    private static readonly Dictionary<string, NamedSetting> Settings = Table(
+        (Of(ControllerParameter.SetPoint), "set point, setpoint, set temp, set temperature, temp setting, "
+            + "thermostat setting, control setting, thermostat, tstat, t-stat, controller"),
+        (Of(ControllerParameter.Differential), "differential, diff, deadband, dead band, control differential"),
+        (Of(ControllerParameter.Offset), "offset, probe offset, sensor offset"),
+        (Of(ControllerParameter.DefrostInterval), "defrost interval, defrost every, time between defrosts"),
+        (Of(ControllerParameter.DefrostLength), "defrost length, defrost time, defrost duration, max defrost, max defrost time, "
+            + "maximum defrost time, fail-safe, failsafe, fail safe, defrost fail-safe"),
+        (Of(ControllerParameter.DefrostEnd), "defrost end, defrost end temp, termination, termination temp, term temp, "
+            + "defrost termination, defrost termination temp"),
+        (Of(ControllerParameter.Drip), "drip, drip time, drip down"),
+        (Of(ControllerParameter.FanDelay), "fan delay, fan delay temp"),
+        (Of(ControllerParameter.AlarmHigh), "high alarm, alarm high, high temp alarm"),
+        (Of(ControllerParameter.AlarmLow), "low alarm, alarm low, low temp alarm"),
+        (Of(PressureSetting.LowCutIn), "cut-in, cut in, cutin, lp cut-in, lp cut in, lpc cut-in, lpc cut in, low pressure cut-in, "
+            + "low pressure cut in"),
+        (Of(PressureSetting.LowCutOut), "cut-out, cut out, cutout, lp cut-out, lp cut out, lpc cut-out, lpc cut out, "
+            + "low pressure cut-out, low pressure cut out"),
+        (Of(PressureSetting.HighCutOut), "hp cut-out, hp cut out, hpc cut-out, hpc cut out, high pressure cut-out, high pressure cut out"),
+        (Of(PressureSetting.FanOn), "fan cycling on, fan cycling cut-in, fan cycling cut in, fan cycle cut in"),
+        (Of(PressureSetting.FanOff), "fan cycling off, fan cycling cut-out, fan cycling cut out, fan cycle cut out"),
+        (Of(PressureSetting.EvaporatorRegulator), "epr, epr setting, epr valve"),
+        (Of(PressureSetting.WaterValveOpening), "water valve, water valve setting, water regulating valve"));
+
+    private static NamedSetting Of(ControllerParameter parameter) => new(parameter, null);
+
+    private static NamedSetting Of(PressureSetting setting) => new(null, setting);
+
     private static readonly Dictionary<string, int> Numbers =
         new() { ["one"] = 1, ["two"] = 2, ["three"] = 3, ["four"] = 4, ["five"] = 5, ["six"] = 6 };
 
@@ -219,7 +249,7 @@ public static class QuickVocabulary
         Facts, States, Minutes, Hours, "note", "wiring")
     {
         Fillers = Fillers, Prepositions = Prepositions, Negations = Negations, Every = Every, Minus = Minus, Joins = Joins,
-        Degrees = Degrees, Added = Added, Recovered = Recovered, Numbers = Numbers, Parts = Parts, Sayings = Sayings,
+        Degrees = Degrees, Added = Added, Recovered = Recovered, Numbers = Numbers, Parts = Parts, Settings = Settings, Sayings = Sayings,
     };
 
     private static ILookup<string, T> Lookup<T>(params (T Meaning, string Words)[] rows) =>

@@ -31,8 +31,9 @@ public class PointRefTests
     public void What_is_at_a_coil_comes_coil_by_coil_and_then_the_rest()
     {
         Assert.Equal(
-            ["BoxAir", "AirLeaving", "SuctionLineCoil", "BoxAir2", "AirLeaving2", "SuctionLineCoil2", "SuctionPressure"],
-            MeasuringPoints.InWalkingOrder.Take(7).Select(p => p.ToString()));
+            ["BoxAir", "AirLeaving", "SuctionLineCoil", "BoxDisplay", "BoxAir2", "AirLeaving2", "SuctionLineCoil2", "BoxDisplay2",
+                "SuctionPressure"],
+            MeasuringPoints.InWalkingOrder.Take(9).Select(p => p.ToString()));
         Assert.Equal(MeasuringPoint.LiquidLine, MeasuringPoint.LiquidLine.At(2).Point);
         Assert.Equal(1, MeasuringPoint.LiquidLine.At(2).Coil);
     }

@@ -151,12 +151,15 @@ public sealed class CircuitPagesTests : IDisposable
     {
         Add("GlycolChiller", "R134a", "-2");
         person.ReadUntil($"{Map} [data-point=BoxAir]", "glycol bath");
-        person.Station("glycol").Press("Save the mixture").ReadUntil("#strength-error", "Type a concentration");
-        person.Type("#strength", "20").Press("Save the mixture")
+        person.Station("glycol").Press("Save glycol check").ReadUntil("#strength-error", "Type a concentration");
+        person.Type("#strength", "20").Press("Save glycol check")
             .ReadUntil("[data-code='glycol.too-weak-for-its-set-point']", "freezes at -7.1 °C");
-        person.Type("#strength", "-17 °C").Type("#surface", "-19").Press("Save the mixture")
-            .ReadUntil("[data-code='glycol.control-let-it-freeze']", "let it freeze");
-        person.ReadUntil(".panel .unfit", "let it freeze");
+        person.Type("#strength", "-17 °C").Type("#surface", "-19").Press("Save glycol check")
+            .ReadUntil("[data-code='glycol.control-let-it-freeze']", "A surface reached -19.0 °C");
+        person.ReadUntil(".panel .unfit", "A surface reached");
+        person.Type("#strength", "").Type("#surface", "").Tap("#pump option[value=no]").Press("Save glycol check")
+            .ReadUntil("[data-code='glycol.pump-stopped']", "Switch the compressor off");
+        person.Type("#upTo", "35").Type("#strength", "38").Press("Save glycol check").See("#upTo.is-invalid");
     }
 
     [Fact]

@@ -78,6 +78,9 @@ public sealed class DefrostPagesTests : IDisposable
         Assert.Contains("the last 1", person.Read(".verdict"), StringComparison.Ordinal);
         person.ReadUntil(".run-tables", "lower left");
 
+        person.Tap("#markKind option[value=FansOn]").Type("#markAt", "900").Press("Save the mark").See("#markAt.is-invalid");
+        person.Type("#markAt", "57").Press("Save the mark").ReadUntil(".run-verdict", "fans on");
+
         var csv =
             await person.Http.GetStringAsync(
             person.See(".run-files a[href$='.csv']").GetAttribute("href"), TestContext.Current.CancellationToken);

@@ -1,3 +1,4 @@
+using System.Globalization;
 using AngleSharp.Dom;
 
 namespace KeenEmber.Web.Tests.Visits;
@@ -182,5 +183,36 @@ public sealed class JobTests : IAsyncLifetime
         Assert.NotNull(map.QuerySelector(".before-work[data-point='BoxAir']"));
         Assert.Equal("Log liquid line", Next(panel));
         Assert.Null(map.QuerySelector(".before-work[data-point='DischargePressure']"));
+    }
+
+    [Fact]
+    public async Task What_was_before_the_visit_is_a_note_and_what_was_in_it_stands_at_its_time()
+    {
+        app.Clock.Advance(TimeSpan.FromMinutes(30));
+        var before = app.Clock.Now.AddHours(-2).ToString("HH:mm", CultureInfo.InvariantCulture);
+        var within = app.Clock.Now.AddMinutes(-10).ToString("HH:mm", CultureInfo.InvariantCulture);
+        await isolde.Log(visit, $"box 9 at {before}");
+        await isolde.Log(visit, $"box -8 at {within}");
+        var record = (await isolde.Open(visit + "/record")).QuerySelector(".timeline")!.TextContent;
+        Assert.Contains($"box 9 at {before}", record, StringComparison.Ordinal);
+        var map = (await isolde.Open(visit + "/circuit")).QuerySelector(".circuit-map.wide [data-point='BoxAir']")!.TextContent;
+        Assert.Contains("-8.0", map, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_setting_an_output_and_a_watched_heat_go_from_the_line_to_their_benches()
+    {
+        await isolde.Log(visit, "set point -18 to -22");
+        await isolde.Log(visit, "comp output called, live, not running");
+        await isolde.Log(visit, "heat on");
+        app.Clock.Advance(TimeSpan.FromMinutes(5));
+        await isolde.Log(visit, "heater amps 6.1 6.0 2.9");
+        Assert.Contains("set point", (await isolde.Open(visit + "/report")).Body!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("load does not run", (await isolde.Open(visit + "/controloutputs")).Body!.TextContent, StringComparison.Ordinal);
+        var defrost = (await isolde.Open(visit + "/defrost")).QuerySelector(".run-live")!;
+        Assert.Equal("2.9 A", defrost.QuerySelector("#v-HeaterCurrent-3")!.GetAttribute("placeholder"));
+        app.Clock.Advance(TimeSpan.FromMinutes(20));
+        await isolde.Log(visit, "heat off");
+        Assert.NotNull((await isolde.Open(visit + "/defrost")).QuerySelector("[data-mark='HeatOff']"));
     }
 }

@@ -16,7 +16,14 @@ public sealed class LogLineTests(ITestOutputHelper output)
     private static IReadOnlyList<QuickItem> Read(string line) =>
         new QuickEntry(QuickVocabulary.For(Company), Company.Units, 2, ["coil", "box"]).Read(line);
 
-    private static string Written(QuickItem item) => item switch
+    private static string Typed(TypedValue? value) =>
+        value is null ? "" : string.Create(CultureInfo.InvariantCulture, $"{value.Number} {value.Unit.Symbol}");
+
+    private static string Written(QuickItem item) =>
+        Said(item) + (item is { Time: { } time } and not QuickUnclear
+            ? time.ToString("'@'HH:mm", CultureInfo.InvariantCulture) : "");
+
+    private static string Said(QuickItem item) => item switch
     {
         QuickReading r => string.Create(CultureInfo.InvariantCulture, $"{r.Point}={r.Value.Number} {r.Value.Unit.Symbol}"),
         QuickObservation o => $"{o.Fact}{o.Index}={o.State}"
@@ -30,6 +37,10 @@ public sealed class LogLineTests(ITestOutputHelper output)
         QuickJob j => $"Job={j.Job}",
         QuickSensor s => string.Create(CultureInfo.InvariantCulture,
             $"Sensor {s.Sensor}={s.Signal.Si(default):F0}@{s.Reference.Temperature.Celsius:F1}"),
+        QuickSetting s => $"Set {s.Setting.Parameter?.ToString() ?? s.Setting.Pressure?.ToString()}="
+            + $"{Typed(s.Found)}>{Typed(s.Set)}",
+        QuickOutput o => $"Output {o.Output}={o.State.IsCalled}/{o.State.IsLive?.ToString() ?? "-"}/{o.State.Runs?.ToString() ?? "-"}",
+        QuickHeat h => $"Heat={h.IsOn}",
         _ => "?",
     };
 

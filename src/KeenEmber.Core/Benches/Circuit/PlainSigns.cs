@@ -38,6 +38,8 @@ internal sealed class PlainSigns(CircuitInput input, IReadOnlyList<CircuitResult
             {
                 Seen = now.CondenserFan == FactState.Cycling ? [$"{AsFound.CondenserFan}.{FactState.Cycling}"] : [],
             };
+        if (Usable(ResultKind.CondensingHigh, BandPosition.Above) is { } high)
+            yield return Of(CircuitPatterns.HighHead, Strength.Fair, high);
         if (now.StateOf(AsFound.LowPressureControl) == FactState.Chattering)
             yield return Of(CircuitPatterns.ShortCycling, Strength.Fair) with
             {

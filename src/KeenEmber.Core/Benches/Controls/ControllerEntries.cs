@@ -1,3 +1,4 @@
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;

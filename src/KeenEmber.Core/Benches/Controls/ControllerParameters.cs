@@ -5,40 +5,6 @@ using KeenEmber.Core.Refrigerants;
 
 namespace KeenEmber.Core.Benches.Controls;
 
-/// <summary>A controller's parameters in general terms, in the order in which a sheet lists them.</summary>
-public enum ControllerParameter
-{
-    /// <summary>Where it cuts out.</summary>
-    SetPoint,
-
-    /// <summary>From cut-out to cut-in.</summary>
-    Differential,
-
-    /// <summary>Added to what its sensor reads.</summary>
-    Offset,
-
-    /// <summary>From one defrost to the next.</summary>
-    DefrostInterval,
-
-    /// <summary>The longest a defrost may last.</summary>
-    DefrostLength,
-
-    /// <summary>Coil temperature that ends a defrost.</summary>
-    DefrostEnd,
-
-    /// <summary>From the end of the heat to refrigeration.</summary>
-    Drip,
-
-    /// <summary>Coil temperature below which the fans come back.</summary>
-    FanDelay,
-
-    /// <summary>Box temperature above which it alarms.</summary>
-    AlarmHigh,
-
-    /// <summary>Box temperature below which it alarms.</summary>
-    AlarmLow,
-}
-
 /// <summary>Kinds of controller, by what they have.</summary>
 public enum ControllerTemplate
 {
@@ -61,14 +27,6 @@ public enum ControllerTemplate
 /// <summary>Which parameters a controller has and what they measure.</summary>
 public static class ControllerParameters
 {
-    /// <summary>The kind of quantity a parameter is.</summary>
-    public static QuantityKind Measures(this ControllerParameter parameter) => parameter switch
-    {
-        ControllerParameter.Differential or ControllerParameter.Offset => QuantityKind.Difference,
-        ControllerParameter.DefrostInterval or ControllerParameter.DefrostLength or ControllerParameter.Drip => QuantityKind.Duration,
-        _ => QuantityKind.Temperature,
-    };
-
     /// <summary>The parameters a kind of controller has.</summary>
     public static IReadOnlyList<ControllerParameter> Of(ControllerTemplate template) => template switch
     {

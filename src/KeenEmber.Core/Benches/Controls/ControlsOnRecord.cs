@@ -169,7 +169,7 @@ public static class ControlsOnRecord
 
         ReadingEntry? Last(int coil) =>
             timeline.Standing.OfType<ReadingEntry>().LastOrDefault(r => r.Point == MeasuringPoint.BoxAir.At(coil));
-        double Above(ReadingEntry reading) => (reading.Value.Temperature - unit.Target).Kelvin;
+        double Above(ReadingEntry reading) => (reading.Value.Temperature - unit.TargetOf(reading.Point.Coil)).Kelvin;
     }
 
     /// <summary>The control's cycles on a visit against what it is set to.</summary>

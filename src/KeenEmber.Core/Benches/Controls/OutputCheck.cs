@@ -1,29 +1,6 @@
+using KeenEmber.Core.Plant;
+
 namespace KeenEmber.Core.Benches.Controls;
-
-/// <summary>What a controller switches.</summary>
-public enum ControlOutput
-{
-    /// <summary>The compressor, or its contactor.</summary>
-    Compressor,
-
-    /// <summary>The valve in the liquid line.</summary>
-    LiquidValve,
-
-    /// <summary>Heaters or hot gas.</summary>
-    Defrost,
-
-    /// <summary>The evaporator fans.</summary>
-    Fans,
-
-    /// <summary>The alarm contact.</summary>
-    Alarm,
-}
-
-/// <summary>One look at a relay.</summary>
-/// <param name="IsCalled">The controller's mark or lamp says it should be closed.</param>
-/// <param name="IsLive">Voltage at its load terminal; null when not measured.</param>
-/// <param name="Runs">The load works; null when not seen.</param>
-public sealed record OutputState(bool IsCalled, bool? IsLive, bool? Runs);
 
 /// <summary>What looks at an output's relay say.</summary>
 public enum OutputVerdict

@@ -5,16 +5,6 @@ using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Core.Benches.Controls;
 
-/// <summary>Whether a setting is how it was found or how it was left.</summary>
-public enum SettingStage
-{
-    /// <summary>As it stood before anybody turned it.</summary>
-    AsFound,
-
-    /// <summary>As it was left.</summary>
-    AsSet,
-}
-
 /// <summary>A pressure setting, found or made.</summary>
 public sealed record SettingEntry(EntryHeader Header, PressureSetting Setting, SettingStage Stage, TypedValue Value)
     : Entry(Header), IChangesUnit

@@ -78,6 +78,14 @@ public sealed record SwitchBracket(SwitchVerdict Verdict, double? BelowC, double
 /// <summary>A termination or fan-delay switch on the bench or in the coil.</summary>
 public static class SwitchTest
 {
+    /// <summary>Whether one state alone cannot be of a sound switch: it should have acted by that temperature, or have gone back.</summary>
+    /// <param name="warmC">Where it acts as it warms up.</param>
+    /// <param name="coolC">Where it goes back as it cools; null when not known: then only the warm side tells.</param>
+    /// <param name="opensWarm">It opens as it warms up.</param>
+    public static bool Contradicts(SwitchState state, double warmC, double? coolC, bool opensWarm) =>
+        state.TempC > warmC + DefrostLimits.SwitchToleranceK ? state.IsClosed == opensWarm
+            : state.TempC < coolC - DefrostLimits.SwitchToleranceK && state.IsClosed != opensWarm;
+
     /// <param name="states">In the order in which they were seen.</param>
     /// <param name="ratedC">Where it should act.</param>
     /// <param name="rising">The change while warming up; else while cooling.</param>

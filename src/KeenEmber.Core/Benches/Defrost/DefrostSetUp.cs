@@ -64,12 +64,13 @@ public sealed record HeaterLeg(double Watts, double Volts)
 /// <param name="Heaters">In the order of the legs they are measured on: 1, 2, 3.</param>
 /// <param name="CoilMassKg">Tubes, fins and plates that are warmed with the ice, kg.</param>
 /// <param name="Starts">Times of day on the site's clock.</param>
+/// <param name="SwitchOpensWarm">The termination switch opens as it warms up; false where it closes.</param>
 public sealed record DefrostSetUp(
     DefrostKind Kind, DefrostStart Start = DefrostStart.Clock, TerminationKind EndedBy = TerminationKind.Time, string SensorPlace = "",
     TypedValue? EndAt = null, TypedValue? ResetAt = null, TypedValue? EndPressure = null, double? FailSafeMin = null,
         double? DripMin = null,
     TypedValue? FanDelayAt = null, HeaterConnection Connection = HeaterConnection.Separate, IReadOnlyList<HeaterLeg>? Heaters = null,
-    double? CoilMassKg = null, IReadOnlyList<TimeOnly>? Starts = null)
+    double? CoilMassKg = null, IReadOnlyList<TimeOnly>? Starts = null, bool? SwitchOpensWarm = null)
 {
     /// <summary>Coil temperature meant to end it, °C; null where none does.</summary>
     public double? EndC => EndedBy is TerminationKind.Switch or TerminationKind.Probe ? EndAt?.Temperature.Celsius : null;

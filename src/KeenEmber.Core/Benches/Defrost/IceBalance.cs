@@ -28,7 +28,7 @@ public static class IceBalance
     private const double UsualLossShare = 0.2;
 
     /// <summary>Ice melts with this much uncertainty of the measured power, of the metal's heat and of the loss.</summary>
-    private const double PowerShare = 0.05, RatedPowerShare = 0.12, MetalShare = 0.15, LossShare = 0.3, UsualLossUncertainty = 0.7;
+    private const double PowerShare = 0.05, RatedPowerShare = 0.12, MetalShare = 0.15, LossShare = 0.3, UsualLossUncertainty = 1.2;
 
     /// <summary>Shorter warm stretches tell nothing of the loss, min.</summary>
     private const double ShortestStretchMin = 3;

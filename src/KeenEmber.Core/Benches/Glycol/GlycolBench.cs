@@ -17,22 +17,30 @@ public sealed class GlycolBench : IBench
     public IReadOnlyDictionary<string, Type> Entries { get; } = new Dictionary<string, Type> { ["glycol"] = typeof(GlycolEntry) };
 
     /// <inheritdoc/>
-    public BenchJudgement Judge(VisitInput visit) => new GlycolJudgement(
-        visit.Timeline.Standing.OfType<GlycolEntry>().LastOrDefault() is { Percent: { } percent } test ? Check(test, percent, visit.Unit)
-            : null);
+    public BenchJudgement Judge(VisitInput visit)
+    {
+        var tests = visit.Timeline.Standing.OfType<GlycolEntry>().ToList();
+        return new GlycolJudgement(
+            tests.LastOrDefault(t => t.Percent is not null) is { Percent: { } percent } test ? Check(test, percent, visit.Unit) : null,
+            [.. GlycolCircuit.Judge(tests)]);
+    }
 
     private static GlycolResult Check(GlycolEntry test, double percent, Equipment unit) => GlycolCheck.Judge(new(
         test.Kind, percent, unit.Target, test.ColdestSurface?.Temperature,
-        CircuitTargets.Of(unit.MakeUp, Load.Settled, unit.Target, null).For(ResultKind.EvaporatorTd)!.Value));
+        CircuitTargets.Of(unit.MakeUp, Load.Settled, unit.Target, null).For(ResultKind.EvaporatorTd)!.Value)
+    {
+        UpToPercent = test.UpToPercent, Froze = test.Froze == true,
+    });
 }
 
 /// <summary>What the last test of the mixture says.</summary>
 /// <param name="Result">Null without a test.</param>
-public sealed record GlycolJudgement(GlycolResult? Result) : BenchJudgement
+/// <param name="Circuit">What pump, bath and inhibitors say.</param>
+public sealed record GlycolJudgement(GlycolResult? Result, IReadOnlyList<Finding> Circuit) : BenchJudgement
 {
     /// <inheritdoc/>
     public override IReadOnlyList<Finding> Found => Now;
 
     /// <inheritdoc/>
-    public override IReadOnlyList<Finding> Now => field ??= [.. Result?.Faults ?? []];
+    public override IReadOnlyList<Finding> Now => field ??= [.. Circuit, .. Result?.Faults ?? []];
 }

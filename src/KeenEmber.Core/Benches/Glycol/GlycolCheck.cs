@@ -8,7 +8,14 @@ namespace KeenEmber.Core.Benches.Glycol;
 /// <param name="SetPoint">What the bath is to be kept at.</param>
 /// <param name="ColdestSurface">The coldest surface the glycol was seen to touch; null when nobody measured it.</param>
 /// <param name="CoilTd">How far the coil of such a chiller lies below its bath.</param>
-public sealed record GlycolInput(GlycolKind Kind, double Percent, Temperature SetPoint, Temperature? ColdestSurface, Band CoilTd);
+public sealed record GlycolInput(GlycolKind Kind, double Percent, Temperature SetPoint, Temperature? ColdestSurface, Band CoilTd)
+{
+    /// <summary>The upper end of what a strip shows; null where it shows one strength.</summary>
+    public double? UpToPercent { get; init; }
+
+    /// <summary>Ice or slush was seen in it.</summary>
+    public bool Froze { get; init; }
+}
 
 /// <param name="Freezing">Null outside the known range, as is <paramref name="Burst"/>.</param>
 /// <param name="MarginAtSetPoint">Set point less freezing point.</param>
@@ -34,6 +41,9 @@ public static class GlycolCheck
     /// <summary>It holds, with less than the usual margin.</summary>
     public const string ThinMargin = "glycol.thin-margin";
 
+    /// <summary>Ice was seen in a mixture that is strong enough: something made it colder than its set point asks for.</summary>
+    public const string FrozeThoughStrong = "glycol.froze-though-strong";
+
     /// <summary>Stronger than it need be, which costs flow and heat.</summary>
     public const string TooStrong = "glycol.stronger-than-needed";
 
@@ -45,6 +55,9 @@ public static class GlycolCheck
 
     /// <summary>Freezing should lie this far under the coldest surface at the right set point, K; trade practice 10 °F.</summary>
     public const double MarginK = 5.5;
+
+    /// <summary>With this much between the coil and the freezing point, strength alone does not explain ice, K.</summary>
+    private const double FrozeMarginK = 3;
 
     /// <summary>More than this over what is needed makes the pump work and the coil poor, mass %.</summary>
     public const double TooMuchPercent = 15;
@@ -67,14 +80,19 @@ public static class GlycolCheck
         {
             <= 0 => TooWeak,
             _ when atSurface is { Kelvin: <= 0 } => ControlTooCold,
+            _ when input.Froze && (coil - freezing).Kelvin >= FrozeMarginK => FrozeThoughStrong,
             < MarginK => ThinMargin,
             _ when input.Percent > needed + TooMuchPercent => TooStrong,
             _ => Fits,
         };
         return new(freezing, GlycolMixture.BurstPoint(input.Kind, input.Percent), input.SetPoint - freezing, atSurface, needed,
-            [new(code, code == ThinMargin ? Strength.Fair : Strength.Strong, [], values)
+            [new(code, code == ThinMargin || IsBetween(input, code) ? Strength.Fair : Strength.Strong, [], values)
             {
-                WouldConfirm = input.ColdestSurface is null && code is ThinMargin or Fits ? ["ColdestSurface"] : [],
+                WouldConfirm = input.ColdestSurface is null && code is ThinMargin or Fits or FrozeThoughStrong ? ["ColdestSurface"] : [],
             }]);
     }
+
+    /// <summary>The upper end of the range would say something else.</summary>
+    private static bool IsBetween(GlycolInput input, string code) => input.UpToPercent is { } upper && upper > input.Percent
+        && Judge(input with { Percent = upper, UpToPercent = null }).Findings[0].Code != code;
 }

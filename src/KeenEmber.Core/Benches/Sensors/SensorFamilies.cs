@@ -40,7 +40,12 @@ public static class SensorFamilies
     /// <summary>The kinds that have one resistance at one temperature, as somebody knows it of a sensor: "32.7 kΩ in ice".</summary>
     /// <param name="point">°C and Ω; within 2.5 %, what a healthy sensor and a meter may be off by together.</param>
     public static IReadOnlyList<SensorCurve> Through(CurvePoint point) =>
-        [.. All.Where(c => c.Signal == SignalKind.Ohm && Math.Abs(point.Signal / c.SignalAt(point.Value) - 1) <= KnownWithin)];
+        ThroughAll([point]);
+
+    /// <summary>The kinds that have all of these resistances at their temperatures, each within the same.</summary>
+    public static IReadOnlyList<SensorCurve> ThroughAll(IReadOnlyList<CurvePoint> points) =>
+        [.. All.Where(c => c.Signal == SignalKind.Ohm
+            && points.All(p => Math.Abs(p.Signal / c.SignalAt(p.Value) - 1) <= KnownWithin))];
 
     private const double KnownWithin = 0.025;
 
@@ -64,6 +69,9 @@ public sealed record CurveSpec(
 
     /// <summary>No sensor reads a value farther from nought, °C or kPa gauge.</summary>
     private const double MostValue = 30_000;
+
+    /// <summary>Nothing is known of it: what was measured may tell the kind.</summary>
+    public bool IsUnknown => this is { Family.Length: 0, R25: null, Points: null, Signal: SignalKind.Ohm };
 
     /// <summary>Null where it does not say enough, says what no sensor has, or its points run no one way.</summary>
     public SensorCurve? Curve => this switch

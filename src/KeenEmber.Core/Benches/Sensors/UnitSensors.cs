@@ -63,7 +63,7 @@ public sealed record UnitSensors(
         var accuracy = new CheckAccuracy(
             meters.Thermometers.Max(m => InstrumentAccuracy.Of(QuantityKind.Temperature, 0, m?.Accuracy)),
                 meters.Ohmmeters.Max(m => m?.Accuracy ?? OhmmeterShare));
-        var usable = named.Where(s => s.Curve.Curve is not null).ToList();
+        var usable = named.Where(CanBeJudged).ToList();
         var found = BoardOf(usable, s => checks[s.Name].Where(c => repairs[s.Name].All(m => c.At < m.At)), accuracy, atmosphere);
         var now = BoardOf(usable, s => checks[s.Name].Where(c => repairs[s.Name].All(m => c.At >= m.At)), accuracy, atmosphere);
         ChannelResult? In(BoardResult board, SensorEntry s) =>
@@ -136,9 +136,23 @@ public sealed record UnitSensors(
     {
         var taken = sensors.ConvertAll(s => (Sensor: s, Checks: checks(s).ToList()));
         var rounds = taken.SelectMany(t => t.Checks).Select(c => c.Round).Distinct().ToList();
-        return SensorBoard.Judge([.. taken.Select(t => new BoardChannel(t.Sensor.Name, t.Sensor.Curve.Curve!,
+        return SensorBoard.Judge([.. taken.Select(t => Channel(t.Sensor,
             [.. t.Checks.Select(c => Point(t.Sensor, c, rounds.IndexOf(c.Round), atmosphere))], t.Sensor.Offset?.Si(atmosphere)))],
                 accuracy);
+    }
+
+    private static bool CanBeJudged(SensorEntry sensor) => sensor.Curve.Curve is not null || sensor.Curve.IsUnknown;
+
+    /// <summary>A sensor whose kind is not known is of the one kind that its own measurements fit; while none or several do, its ohms say
+    /// nothing, and only what is shown is held against the thermometer.</summary>
+    private static BoardChannel Channel(SensorEntry sensor, IReadOnlyList<SensorPoint> points, double? offset)
+    {
+        if (sensor.Curve.Curve is { } known)
+            return new(sensor.Name, known, points, offset);
+        var measured = points.Where(p => p is { Reference: not null, Signal: { } s } && double.IsFinite(s))
+            .Select(p => new CurvePoint(p.Signal!.Value, p.Reference!.Value)).ToList();
+        return measured.Count > 0 && SensorFamilies.ThroughAll(measured) is [var only] ? new(sensor.Name, only, points, offset)
+            : new(sensor.Name, SensorFamilies.All[0], [.. points.Select(p => p with { Signal = null })], offset);
     }
 
     private static SensorSlip? Slip(SensorEntry sensor, SensorCheckEntry? check, Pressure atmosphere) =>
@@ -154,7 +168,7 @@ public sealed record UnitSensors(
         var inOrder = all.Where(t => t.LastMoment is not null).OrderBy(t => t.LastMoment).ToList();
         var trends = new Dictionary<string, IReadOnlyList<TrendMark>>();
         var names = new SensorNames(inOrder);
-        foreach (var sensor in Named(inOrder).Where(s => s.Curve.Curve is not null))
+        foreach (var sensor in Named(inOrder).Where(CanBeJudged))
         {
             var marks = new List<TrendMark>();
             foreach (var timeline in inOrder)
@@ -176,5 +190,5 @@ public sealed record UnitSensors(
     }
 
     private static double? ErrorOf(SensorEntry sensor, SensorPoint point) =>
-        (point.Shown ?? (point.Signal is { } s ? sensor.Curve.Curve!.ValueOf(s) : null)) - point.Reference;
+        (point.Shown ?? (point.Signal is { } s ? sensor.Curve.Curve?.ValueOf(s) : null)) - point.Reference;
 }

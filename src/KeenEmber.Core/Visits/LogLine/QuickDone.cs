@@ -31,6 +31,9 @@ public enum QuickJobKind
 
     /// <summary>The breaker was reset.</summary>
     BreakerReset,
+
+    /// <summary>The stem of the expansion valve was turned.</summary>
+    ValveTurned,
 }
 
 /// <summary>A sensor was measured beside a thermometer.</summary>
@@ -63,6 +66,15 @@ internal sealed partial class QuickDone(QuickWords words, UnitPreference units, 
         + @")\s*(?:a|amps?)?$")]
     private static partial Regex Amps();
 
+    [GeneratedRegex(@"^(?:defrost\s+)?heaters?\s+(?:amps?|current)\s*[:=]?\s*(?<one>" + Number + @")[\s/]+(?<two>" + Number
+        + @")(?:[\s/]+(?<three>" + Number + @"))?\s*(?:a|amps?)?$")]
+    private static partial Regex HeaterLegs();
+
+    [GeneratedRegex(@"^(?:i\s+)?(?:opened|closed|turned)\s+(?:the\s+)?(?:txv|tev|expansion valve|valve|superheat)\s+(?:stem\s+)?"
+        + @"(?:in\s+|out\s+|up\s+|down\s+)?(?:by\s+)?(?:a\s+|an\s+)?(?:half|quarter|full|one|two|three|\d+(?:[./]\d+)?)"
+        + @"(?:\s+a)?\s+turns?(?:\s+(?:in|out|open|closed))?$")]
+    private static partial Regex ValveTurned();
+
     [GeneratedRegex(@"^(?:i\s+)?(?:replaced|new|changed out|changed|swapped out|swapped|fitted|installed|put in)\s+"
         + @"(?:the\s+|a\s+)?(?:new\s+)?(?<part>.+?)$")]
     private static partial Regex Replaced();
@@ -90,6 +102,12 @@ internal sealed partial class QuickDone(QuickWords words, UnitPreference units, 
             return new QuickJob(piece, QuickJobKind.CondenserCleaned);
         if (Reset().IsMatch(plain))
             return new QuickJob(piece, QuickJobKind.BreakerReset);
+        if (ValveTurned().IsMatch(plain))
+            return new QuickJob(piece, QuickJobKind.ValveTurned);
+        if (HeaterLegs().Match(plain) is { Success: true } legs)
+            return Measured(piece, new(ComponentKind.HeaterElement), LoadTest.Current, QuantityKind.Current,
+                [.. Three.Where(g => legs.Groups[g].Success)
+                    .Select((g, i) => ($"{Leg}{i + 1}", legs.Groups[g].Value))]);
         if (Volts().Match(plain) is { Success: true } volts)
             return Measured(piece, new(ComponentKind.Breaker), LoadTest.Voltage, QuantityKind.Voltage,
                 [($"{volts.Groups["one"].Value.ToUpperInvariant()}-"
@@ -161,6 +179,11 @@ internal sealed partial class QuickDone(QuickWords words, UnitPreference units, 
     }
 
     private const int MostOfAKind = 6;
+
+    private static readonly string[] Three = ["one", "two", "three"];
+
+    /// <summary>Begins where a current of several was taken.</summary>
+    private const string Leg = "leg ";
 
     private QuickItem SensorOf(string piece, Match match)
     {

@@ -38,7 +38,14 @@ public enum QuickProblem
 
 /// <summary>One piece of a quick-entry line and what became of it.</summary>
 /// <param name="Text">The piece as typed.</param>
-public abstract record QuickItem(string Text);
+public abstract record QuickItem(string Text)
+{
+    /// <summary>The time of day that was said with it; null for now.</summary>
+    public TimeOnly? Time { get; init; }
+
+    /// <summary>The moment of that time; null for now.</summary>
+    public DateTimeOffset? At { get; init; }
+}
 
 /// <summary>A reading of the unit.</summary>
 /// <param name="Text">The piece as typed.</param>
@@ -73,6 +80,7 @@ public sealed record QuickUnclear(string Text, QuickProblem Problem, PointRef? P
 /// <param name="sensors">The names of the sensors on the unit's list.</param>
 public sealed class QuickEntry(QuickWords words, UnitPreference units, int evaporatorFans, IReadOnlyList<string>? sensors = null)
 {
+    private readonly QuickControl control = new(words, units);
     private readonly QuickDone done = new(words, units, evaporatorFans, sensors ?? []);
 
     /// <summary>Characters.</summary>
@@ -94,18 +102,40 @@ public sealed class QuickEntry(QuickWords words, UnitPreference units, int evapo
             return [.. Read(before), said];
         if (text.Length > LongestLine)
             return [new QuickUnclear(text[..60], QuickProblem.LineTooLong)];
+        if (QuickControl.OutputIn(text) is { } output)
+            return [output];
         var items = new List<QuickItem>();
+        TimeOnly? standing = null;
         foreach (var piece in QuickTokens.Pieces(text, words))
         {
-            if (done.Read(text[piece[0].Start..piece[^1].End]) is { } whole)
-                Add(items, whole);
+            var typed = text[piece[0].Start..piece[^1].End];
+            if (QuickTime.Of(typed) is var (time, rest, isFirst))
+            {
+                standing = isFirst ? time : standing;
+                var timed = rest.Length > 0 ? ReadPiece(rest, [.. QuickTokens.Pieces(rest, words).SelectMany(p => p)]).ToList() : [];
+                items.AddRange(timed.Select(i => i with { Time = time, Text = timed.Count == 1 ? typed : i.Text }));
+            }
             else
-                items.AddRange(new QuickPiece(words, units, evaporatorFans, text, piece).Read());
+            {
+                foreach (var item in ReadPiece(text, piece))
+                    Add(items, item with { Time = standing });
+            }
+
             if (items.Count > MostEntries)
                 return [new QuickUnclear(text[..Math.Min(60, text.Length)], QuickProblem.TooManyEntries)];
         }
 
         return items;
+    }
+
+    private IEnumerable<QuickItem> ReadPiece(string text, List<QuickToken> piece)
+    {
+        if (piece.Count == 0)
+            return [];
+        var said = text[piece[0].Start..piece[^1].End];
+        return control.Read(said) is { } set ? [set]
+            : done.Read(said) is { } whole ? [whole]
+            : new QuickPiece(words, units, evaporatorFans, text, piece).Read();
     }
 
     /// <summary>Voltages typed one after the other are one test of the supply.</summary>

@@ -52,6 +52,9 @@ public sealed record QuickWords(
     /// <summary>Parts by the words technicians use for them.</summary>
     public IReadOnlyDictionary<string, ComponentKind> Parts { get; init; } = new Dictionary<string, ComponentKind>();
 
+    /// <summary>Settings of the control by the words technicians use for them.</summary>
+    public IReadOnlyDictionary<string, NamedSetting> Settings { get; init; } = new Dictionary<string, NamedSetting>();
+
     /// <summary>Numbers in words, for fans.</summary>
     public IReadOnlyDictionary<string, int> Numbers { get; init; } = new Dictionary<string, int>();
 

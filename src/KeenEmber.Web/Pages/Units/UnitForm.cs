@@ -39,6 +39,8 @@ public static class UnitForm
             (circuit.Metering.ToString(), circuit.Condenser.ToString(), Plain(circuit.Coils), Plain(unit.EvaporatorFans));
         (form["charge"], form["current"]) = (circuit.ChargeKg is { } kg ? units.Mass(kg) : "", Plain(circuit.RatedCurrentA));
         form["coldest"] = circuit.ColdestAmbient is { } coldest ? units.Temperature(coldest.Kelvin) : "";
+        form["secondTarget"] = unit.SecondTarget is { } second ? units.Temperature(second.Kelvin) : "";
+        form["rackCircuit"] = circuit.RackCircuit;
         (form["product"], form["nameplate"]) = (unit.Product, circuit.Nameplate);
         form["zone"] = site.TimeZone;
         form["parts"] = string.Join(',', EquipmentText.Parts.Where(p => circuit.Parts.HasFlag(p)));
@@ -91,6 +93,7 @@ public static class UnitForm
         var fans = form["fans"].Length == 0 ? 1 : form.Whole("fans", 0, MostFans, "fans");
         var ratedA = form.Number("current", 0.05, 2000, "amperes");
         var coldest = form.Value("coldest", QuantityKind.Temperature)?.Temperature;
+        var second = form.Value("secondTarget", QuantityKind.Temperature)?.Temperature;
         var (metering, condenser) = (form.Choice<Metering>("metering"), form.Choice<CondenserKind>("condenser"));
         if (form.IsWrong)
             return null;
@@ -100,6 +103,7 @@ public static class UnitForm
             form.Ticked<CircuitParts>("parts").Aggregate(CircuitParts.None, (all, part) => all | part), form.Text("nameplate", 2000))
         {
             Coils = form["coils"] == "2" ? 2 : 1, RatedCurrentA = ratedA, ColdestAmbient = coldest,
+            RackCircuit = condenser == CondenserKind.Rack ? form.Text("rackCircuit", 20) : "",
         };
         // A site that is known is changed on the nameplate of a unit that stands there, not by adding one.
         var site = existing is null && known.Contains(chosen) ? chosen : chosen with { ElevationM = elevationM, TimeZone = zone };
@@ -108,6 +112,7 @@ public static class UnitForm
             : CircuitText.Sentence(EquipmentText.Name(kind)),
             kind, target!.Temperature, fans, form.Text("product", 100), form.Text("location", 100), circuit)
         {
+            SecondTarget = circuit.Coils > 1 ? second : null,
             Hazards = form.Ticked<Hazards>("hazards").Aggregate(Hazards.None, (all, hazard) => all | hazard) & HazardsOfAUnit.OfThePlace,
         }, site);
     }

@@ -31,7 +31,7 @@ public sealed class LookModel(VisitViews views) : VisitPage(views)
                 ? Enumerable.Range(1, View.MakeUp.Coils).Select(n => (f, (int?)n)) : [(f, (int?)null)]));
 
     /// <summary>What is read in the box on the walk-round.</summary>
-    public IEnumerable<PointRef> BoxPoints => MeasuringPoints.InTheBox.Prepend(MeasuringPoint.BoxAir);
+    public IEnumerable<PointRef> BoxPoints => MeasuringPoints.InTheBox(View.MakeUp.Coils);
 
     /// <summary>Logs what was typed of the readings in the box; all of it or, with a message at its field, none.</summary>
     public IActionResult OnPostBox(Guid id, Guid lineId) => Take(id, lineId, () =>
@@ -63,6 +63,11 @@ public sealed class LookModel(VisitViews views) : VisitPage(views)
     /// <summary>Everything of a group that may be told together is on record, and as it should be.</summary>
     public bool IsWell(FactGroup group) => MayBeToldTogether(group) && Facts().Where(f => f.Fact.Group() == group)
         .All(f => Seen(f.Fact, f.Index)?.State == f.Fact.States()[0]);
+
+    /// <summary>A group stands open where each part is seen by itself, and where something in it is not as it should be; one that is told
+    /// together begins folded.</summary>
+    public bool IsShown(FactGroup group) => !MayBeToldTogether(group) || (!IsWell(group)
+        && Facts().Where(f => f.Fact.Group() == group).Any(f => Seen(f.Fact, f.Index) is not null));
 
     /// <summary>Says of the rest of a group that it is as it should be; what was looked at before stays as it was noted.</summary>
     public IActionResult OnPostWell(Guid id, Guid entryId, FactGroup group) => Take(id, entryId, () => !MayBeToldTogether(group) ? null

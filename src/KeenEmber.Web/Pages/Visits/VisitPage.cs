@@ -4,6 +4,7 @@ using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Core.Visits.LogLine;
 using KeenEmber.Storage;
+using KeenEmber.Web.Pages.Visits.Defrost;
 using KeenEmber.Web.Pages.Visits.Sensors;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
@@ -53,7 +54,7 @@ public abstract class VisitPage(VisitViews views) : PageModel
         if (lineId == Guid.Empty)
             return BadRequest();
         Read(line);
-        var saved = Desk.Log(Items, View.Equipment, Writer);
+        var saved = Desk.Log(Items, View.Equipment, Writer, View.WatchedRun?.Entry.Id);
         if (Items.Count > 0 && saved == Items.Count)
             return RedirectToPage(new { id, saved });
         var unclear = Items.OfType<QuickUnclear>().ToList();
@@ -156,9 +157,10 @@ public abstract class VisitPage(VisitViews views) : PageModel
     private void Read(string? line)
     {
         Line = line ?? "";
-        Items = new QuickEntry(
+        var understood = new QuickEntry(
             QuickVocabulary.For(View.Company), View.Company.Units, View.Equipment.EvaporatorFans,
             [.. View.Sensors.Sensors.Select(s => s.Name)]).Read(line);
+        Items = QuickMoments.Place(understood, View.Clock, View.Visit.StartedAt, View.Now);
     }
 
     /// <summary>The stations of the rail in the order of the job: those of the work round the measuring, and those of the

@@ -166,6 +166,8 @@ public class MakeUpTests
         var finding = analysis.Findings.Single(f => f.Code == CircuitPatterns.HeadTooLow);
         Assert.Equal(["CondenserFan.Cycling"], finding.Seen);
         Assert.InRange(new Temperature(analysis[ResultKind.CondensingHigh].Value!.Value).Celsius, 30, 40);
+        readings[^1] = Bench.At(HeadCycleHigh, 27, Unit.Bar, cycling);
+        Assert.Contains(Bench.Analyse(readings, cycling).Findings, f => f.Code == CircuitPatterns.HighHead);
     }
 
     [Fact]

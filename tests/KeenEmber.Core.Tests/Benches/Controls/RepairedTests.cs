@@ -1,8 +1,10 @@
 using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Findings;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Tests.Cases;
 using KeenEmber.Core.Visits;
+
 using static KeenEmber.Core.Tests.Record.Entries;
 
 namespace KeenEmber.Core.Tests.Benches.Controls;

@@ -39,6 +39,24 @@ public sealed class TwoSidesTests
         Assert.IsNotType<TurnTask>(Worked.Of(Island, Sides(one, other)).Next);
 
     [Fact]
+    public void Each_side_is_held_against_a_target_of_its_own()
+    {
+        var table = Island with { SecondTarget = Temperature.FromCelsius(-3) };
+        Assert.IsNotType<TurnTask>(Worked.Of(table, Sides(14, -3)).Next);
+        Assert.IsType<TurnTask>(Worked.Of(table, Sides(-4, 6)).Next);
+        Assert.Equal(5, (table with { Circuit = table.Circuit with { Coils = 1 } }).TargetOf(2).Celsius, 0.01);
+    }
+
+    [Fact]
+    public void A_display_is_held_against_the_air_of_its_own_side()
+    {
+        var visit = Worked.Of(Island, [.. Sides(5, 1), Read(4, MeasuringPoint.BoxDisplay.At(2), 4.5, Unit.Celsius)]);
+        Assert.Equal(3.5, visit.DisplayOff!.Value, 0.01);
+        Assert.Null(Worked.Of(Island, Read(2, MeasuringPoint.BoxAir, 5, Unit.Celsius),
+            Read(4, MeasuringPoint.BoxDisplay.At(2), 4.5, Unit.Celsius)).DisplayOff);
+    }
+
+    [Fact]
     public void At_a_case_on_a_rack_nobody_is_asked_whether_the_compressor_runs()
     {
         var visit = Worked.Of(Island,

@@ -68,6 +68,23 @@ public sealed class DefrostTruthTests(ITestOutputHelper output)
         Assert.All(off, o => Assert.True(o <= 0.25));
     }
 
+    [Theory]
+    [InlineData(3)]
+    [InlineData(6)]
+    public void Where_far_more_heat_is_lost_than_usual_the_uncertainty_said_covers_it(int losses)
+    {
+        var runs = Enumerable.Range(1, 300).Select(seed => RandomDefrosts.Make(10_000 + seed, null, losses))
+            .Select(r => (Result: DefrostAnalysis.Analyse(r.Run), r.Truth))
+            .Where(r => r.Truth.ClearMin is not null && r.Result.Ice is not null)
+            .Select(r => (Off: Math.Abs(r.Result.Ice!.IceKg - r.Truth.MeltedKg) / r.Result.Ice.UncertaintyKg, r.Result.Ice.LossIsMeasured))
+            .ToList();
+        var covered = runs.Count(r => r.Off <= 2) / (double)runs.Count;
+        output.WriteLine($"losses × {losses}: {runs.Count} runs, {covered:P0} within twice the uncertainty said, "
+            + $"{runs.Count(r => r.Off <= 1) / (double)runs.Count:P0} within it, {runs.Count(r => r.LossIsMeasured)} measured");
+        Assert.True(runs.Count > 60);
+        Assert.InRange(covered, 0.9, 1);
+    }
+
     [Fact]
     public void A_dead_element_is_named_and_no_good_one_is()
     {

@@ -11,7 +11,8 @@ internal static class RandomDefrosts
     public static readonly DateTimeOffset Start = new(2026, 3, 2, 4, 0, 0, TimeSpan.Zero);
 
     /// <param name="watch">How it is watched; null: at random, with noise and gaps.</param>
-    public static (DefrostRun Run, DefrostTruth Truth, int? DeadElement) Make(int seed, SimulatedWatch? watch = null)
+    /// <param name="losses">How many times the usual losses to the air.</param>
+    public static (DefrostRun Run, DefrostTruth Truth, int? DeadElement) Make(int seed, SimulatedWatch? watch = null, double losses = 1)
     {
         var random = new Random(seed);
         double Between(double low, double high) => low + random.NextDouble() * (high - low);
@@ -32,7 +33,7 @@ internal static class RandomDefrosts
             var coil =
                 new SimulatedCoil(
                 [.. iceParts.Select(p => p * iceKg / iceParts.Sum())], [.. heatParts.Select(p => p / heatParts.Sum())], metal,
-                Between(0.004, 0.02) * kw, Between(0.005, 0.03), Between(-30, -15), Between(-24, -12), Between(0.3, 7),
+                losses * Between(0.004, 0.02) * kw, Between(0.005, 0.03), Between(-30, -15), Between(-24, -12), Between(0.3, 7),
                     ElementsOut: dead is { } d ? [d] : null);
             var ended = random.NextDouble() < 0.5 ? TerminationKind.Probe : TerminationKind.Switch;
             var setUp =

@@ -1,6 +1,7 @@
 using FsCheck;
 using FsCheck.Fluent;
 using KeenEmber.Core.Benches.Glycol;
+using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 
@@ -10,8 +11,11 @@ public class GlycolTests
 {
     private static readonly Band Td = new(4, 9);
 
-    private static GlycolResult Judge(double percent, double setC, double? surfaceC = null) => GlycolCheck.Judge(new(
-        GlycolKind.Propylene, percent, Temperature.FromCelsius(setC), surfaceC is { } c ? Temperature.FromCelsius(c) : null, Td));
+    private static GlycolResult Judge(double percent, double setC, double? surfaceC = null) =>
+        GlycolCheck.Judge(Input(percent, setC, surfaceC));
+
+    private static GlycolInput Input(double percent, double setC, double? surfaceC) =>
+        new(GlycolKind.Propylene, percent, Temperature.FromCelsius(setC), surfaceC is { } c ? Temperature.FromCelsius(c) : null, Td);
 
     /// <summary>Published points that are not the curve's own: same handbook, the table's odd rows; and the common charts' 33 % and 52
     /// %.</summary>
@@ -69,6 +73,32 @@ public class GlycolTests
         Assert.Equal(expected, Assert.Single(result.Findings).Code);
         Assert.Equal(setC - result.Freezing!.Value.Celsius, result.MarginAtSetPoint!.Value.Kelvin, 1e-9);
         Assert.Equal(surfaceC is null, result.MarginAtSurface is null);
+    }
+
+    [Theory]
+    [InlineData(40, -2, true, GlycolCheck.FrozeThoughStrong)]
+    [InlineData(35, -2, true, GlycolCheck.FrozeThoughStrong)]
+    [InlineData(20, -2, true, GlycolCheck.TooWeak)]
+    public void Ice_in_a_strong_mixture_points_elsewhere(double percent, double setC, bool froze, string expected) =>
+        Assert.Equal(expected, GlycolCheck.Judge(Input(percent, setC, null) with { Froze = froze }).Findings[0].Code);
+
+    [Fact]
+    public void A_strip_between_two_fields_that_say_different_things_leaves_it_fair()
+    {
+        var wide = GlycolCheck.Judge(Input(30, -2, null) with { UpToPercent = 40 }).Findings[0];
+        Assert.Equal(Strength.Fair, wide.Strength);
+        Assert.Equal(Strength.Strong, GlycolCheck.Judge(Input(40, -2, null) with { UpToPercent = 42 }).Findings[0].Strength);
+    }
+
+    [Fact]
+    public void Pump_bath_and_inhibitors_speak_by_the_last_word_on_each()
+    {
+        GlycolEntry Seen(bool? pump, bool? bath, bool? alkalinity) => new(
+            new(Guid.CreateVersion7(), Guid.Empty, DateTimeOffset.UnixEpoch, DateTimeOffset.UnixEpoch, ""),
+            GlycolKind.Propylene, null, null, null, pump, bath, null, alkalinity);
+        Assert.Equal([GlycolCircuit.PumpStopped, GlycolCircuit.InhibitorSpent],
+            GlycolCircuit.Judge([Seen(false, null, null), Seen(null, true, false)]).Select(f => f.Code));
+        Assert.Empty(GlycolCircuit.Judge([Seen(false, false, false), Seen(true, true, true)]));
     }
 
     [Fact]

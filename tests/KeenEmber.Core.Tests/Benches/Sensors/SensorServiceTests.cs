@@ -35,6 +35,19 @@ public sealed class SensorServiceTests
 
     private static UnitSensors Sensors(params Entry[] entries) => UnitSensors.Of(Of(entries), [Of(entries)], Pressure.StandardAtmosphere);
 
+    [Theory]
+    [InlineData(32_660, 0, 0.1, SensorVerdict.Good)]
+    [InlineData(32_660, 0, 4, SensorVerdict.ControllerSide)]
+    [InlineData(17_000, 0, 0.1, SensorVerdict.Good)]
+    [InlineData(17_000, 0, 4, SensorVerdict.Unsettled)]
+    public void A_sensor_of_no_known_kind_is_of_the_one_that_it_measures_like(
+        double ohm, double reference, double shown, SensorVerdict verdict)
+    {
+        var unknown = Sensor("box") with { Curve = new() };
+        var check = Check("box", 5, reference, 0, shown) with { Signal = new(ohm / 1000, Unit.Kiloohm) };
+        Assert.Equal(verdict, Sensors(unknown, check).Sensors[0].Now!.Result.Verdict);
+    }
+
     [Fact]
     public void What_was_found_stays_and_a_mended_sensor_speaks_anew()
     {

@@ -21,6 +21,7 @@ public static class CircuitText
         (MeasuringPoint.BoxAir, { Coils: > 1 }) => $"air, {EquipmentText.Coil(of.Kind, point.Coil)}",
         (MeasuringPoint.AirLeaving, { Coils: > 1 }) => $"leaving, {EquipmentText.Coil(of.Kind, point.Coil)}",
         (MeasuringPoint.SuctionLineCoil, { Coils: > 1 }) => $"line, {EquipmentText.Coil(of.Kind, point.Coil)}",
+        (MeasuringPoint.BoxDisplay, { Coils: > 1 }) => $"display, {EquipmentText.Coil(of.Kind, point.Coil)}",
         _ => Name(point),
     };
 

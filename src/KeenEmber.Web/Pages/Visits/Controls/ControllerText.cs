@@ -1,5 +1,6 @@
 using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Findings;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Web.Pages.Visits.Circuit;
 using KeenEmber.Web.Pages.Visits.Defrost;
@@ -115,12 +116,15 @@ public static class ControllerText
         };
     }
 
-    public static string State(OutputStateEntry entry)
+    public static string State(OutputStateEntry entry) => Line(entry.Output, entry.State) + (entry.Tapped ? ", after a tap" : "");
+
+    /// <summary>"compressor called, live, load still".</summary>
+    public static string Line(ControlOutput output, OutputState state)
     {
-        var called = entry.State.IsCalled ? "called" : "not called";
-        var live = entry.State.IsLive switch { true => ", live", false => ", dead", null => "" };
-        var runs = entry.State.Runs switch { true => ", load runs", false => ", load still", null => "" };
-        return $"{Name(entry.Output)} {called}{live}{runs}{(entry.Tapped ? ", after a tap" : "")}";
+        var called = state.IsCalled ? "called" : "not called";
+        var live = state.IsLive switch { true => ", live", false => ", dead", null => "" };
+        var runs = state.Runs switch { true => ", load runs", false => ", load still", null => "" };
+        return $"{Name(output)} {called}{live}{runs}";
     }
 
     /// <summary>How far the display is from the reference, and whether its sensor accounts for that.</summary>

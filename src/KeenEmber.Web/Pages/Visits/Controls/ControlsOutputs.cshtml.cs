@@ -1,4 +1,5 @@
 using KeenEmber.Core.Benches.Controls;
+using KeenEmber.Core.Plant;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Controls;

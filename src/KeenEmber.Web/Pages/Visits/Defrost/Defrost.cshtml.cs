@@ -27,7 +27,7 @@ public sealed class DefrostModel(VisitViews views) : VisitPage(views)
 
     /// <summary>Something is wrong with the set-up as typed, not with a round of readings.</summary>
     public bool SetUpIsWrong =>
-        Form.Errors.Keys.Any(k => k is not (FreeName or FreeValue) && !k.StartsWith(Reading, StringComparison.Ordinal));
+        Form.Errors.Keys.Any(k => k is not (FreeName or FreeValue) && k != MarkTime && !k.StartsWith(Reading, StringComparison.Ordinal));
 
     /// <summary>How the fields of a round begin, and the fields of the place that is named freely.</summary>
     private const string Reading = "v-", FreeName = "free-name", FreeValue = "free-value";
@@ -39,7 +39,7 @@ public sealed class DefrostModel(VisitViews views) : VisitPage(views)
     public WatchedRun? Other => View.Defrost.Runs.FirstOrDefault(r => r.Entry.Id == With && r.Entry.Id != Shown?.Entry.Id);
 
     /// <summary>The run that is being watched on this visit.</summary>
-    public WatchedRun? Live => View.Defrost.Runs.LastOrDefault(r => !r.IsOver && r.Entry.VisitId == View.Visit.Id);
+    public WatchedRun? Live => View.WatchedRun;
 
     public static string Field(RunPlace place) => place.Name.Length > 0 ? $"{Reading}{place.Kind}-{place.Name}" : $"{Reading}{place.Kind}";
 
@@ -125,6 +125,29 @@ public sealed class DefrostModel(VisitViews views) : VisitPage(views)
                 entries.Add(new RunReadingEntry(Writer.Next(), run, place, value));
         }
     });
+
+    /// <summary>What happened in a run that is over, at the minute or time that was typed.</summary>
+    public IActionResult OnPostMarkAt(Guid id, Guid entryId, Guid run, RunMarkKind mark) => Take(id, entryId, () =>
+    {
+        if (!Enum.IsDefined(mark) || View.Defrost.Runs.FirstOrDefault(r => r.Entry.Id == run) is not { } told)
+            return null;
+        var at = Form.Number(MarkTime, 0, DefrostRuns.Longest.TotalMinutes, "minutes from its start") is { } minute
+            ? told.At(minute) : default;
+        if (Form[MarkTime].Contains(':', StringComparison.Ordinal))
+        {
+            Form.Errors.Remove(MarkTime);
+            at = Form.Moment(MarkTime, View.Clock.Date(told.Run.Start), View.Clock, MarkTime) ?? default;
+            if (at < told.Run.Start && !Form.IsWrong)
+                at = Form.Moment(MarkTime, View.Clock.Date(told.Run.Start).AddDays(1), View.Clock, MarkTime) ?? default;
+        }
+
+        if (!Form.IsWrong && (at < told.Run.Start || at > told.Run.Start + DefrostRuns.Longest || at > View.Now))
+            Form.Errors[MarkTime] = "Type a minute of this run, such as 25, or a time of day in it.";
+        return new RunMarkEntry(Writer.Next(at), run, mark);
+    });
+
+    /// <summary>When something happened in a run that is over.</summary>
+    public const string MarkTime = "markAt";
 
     public IActionResult OnPostMark(Guid id, Guid entryId, Guid run, RunMarkKind kind)
     {

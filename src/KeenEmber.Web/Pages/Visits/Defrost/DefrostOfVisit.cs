@@ -10,5 +10,9 @@ public static class DefrostOfVisit
     {
         /// <summary>Without a run where the bench could not judge.</summary>
         public DefrostJudgement Defrost => visit.Of<DefrostJudgement>() ?? new([], visit.Input);
+
+        /// <summary>The run that is being watched on this visit; null without one.</summary>
+        public WatchedRun? WatchedRun =>
+            visit.Defrost.Runs.LastOrDefault(r => !r.IsOver && r.Entry.VisitId == visit.Visit.Id);
     }
 }

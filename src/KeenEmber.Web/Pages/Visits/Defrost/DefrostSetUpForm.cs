@@ -11,6 +11,9 @@ public static class DefrostSetUpForm
 {
     public const int Legs = 3;
 
+    /// <summary>What the termination switch does as it warms up.</summary>
+    public const string Opens = "opens", Closes = "closes";
+
     /// <summary>Shows a set-up as it is on record, or the usual one to begin with.</summary>
     public static void Fill(FilledForm form, DefrostSetUp? setUp, UnitText units)
     {
@@ -27,6 +30,7 @@ public static class DefrostSetUpForm
         Set("sensorPlace", s.SensorPlace);
         Set("endAt", s.EndAt);
         Set("resetAt", s.ResetAt);
+        Set("switchWarm", s.SwitchOpensWarm switch { true => Opens, false => Closes, null => null });
         Set("endPressure", s.EndPressure);
         Set("failSafe", s.FailSafeMin);
         Set("drip", s.DripMin);
@@ -62,7 +66,8 @@ public static class DefrostSetUpForm
                 form.Value("endPressure", QuantityKind.Pressure),
             form.Number("failSafe", 1, 240, "minutes"), form.Number("drip", 0, 60, "minutes"),
                 form.Value("fanDelay", QuantityKind.Temperature), form.Choice<HeaterConnection>("connection"), heaters,
-            form.Weight("coilMass", 0.1, 2000), form.Times("starts") is { Count: > 0 } starts ? starts : null);
+            form.Weight("coilMass", 0.1, 2000), form.Times("starts") is { Count: > 0 } starts ? starts : null,
+            form["switchWarm"] switch { Opens => true, Closes => false, _ => null });
         if (setUp.Connection != HeaterConnection.Separate && heaters.Count is > 0 and not 3)
             form.Errors["connection"] = "A three-phase set has three elements.";
         if (setUp is { FanDelayAt: { } fans, EndAt: { } end } && fans.Temperature > end.Temperature)

@@ -45,6 +45,10 @@ public static class DefrostSetUpText
         yield return ("termination sensor's place", "at", s.SensorPlace);
         yield return ("end temperature", "at", T(s.EndAt));
         yield return ("termination switch reset", "reset", T(s.ResetAt));
+        yield return ("termination switch, warming", "switch", s.SwitchOpensWarm switch
+        {
+            true => "opens on warming", false => "closes on warming", null => "",
+        });
         yield return ("end pressure", "at", s.EndPressure is { } p ? $"{UnitText.Number(p.Number, 2)} {p.Unit.Symbol}" : "");
         yield return ("maximum defrost time", "fail-safe", Min(s.FailSafeMin));
         yield return ("drip time", "drip", Min(s.DripMin));

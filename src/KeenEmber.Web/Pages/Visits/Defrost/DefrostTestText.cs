@@ -36,6 +36,11 @@ public static class DefrostTestText
         return $"Clock {string.Join("; ", said.Where(s => s.Length > 0))}.";
     }
 
+    /// <summary>One state that is enough.</summary>
+    public static string Contradicts(SwitchStateEntry state, UnitText units) =>
+        $"At {units.Temperature(state.Temperature.Temperature.Kelvin)} it is {(state.IsClosed ? "closed" : "open")} and should not be: it "
+        + "is stuck, or of another rating. Check the thermometer sits on the switch, then replace it.";
+
     public static string Switch(SwitchBracket bracket, double ratedC, bool rising, UnitText units)
     {
         string T(double c) => units.Temperature(Temperature.ZeroCelsiusInKelvin + c);

@@ -24,6 +24,16 @@ public sealed class DefrostTestsModel(VisitViews views) : VisitPage(views)
         Rated(which, rising) is { } rated && States(which) is { Count: > 1 } states
         ? SwitchTest.Judge([.. states.Select(s => new SwitchState(s.Temperature.Temperature.Celsius, s.IsClosed))], rated, rising) : null;
 
+    /// <summary>The last state that no sound switch has at its temperature; null where there is none, or nothing to hold it
+    /// against.</summary>
+    public SwitchStateEntry? Contradicting(DefrostSwitch which) =>
+        Rated(which, rising: true) is { } warm && OpensWarm(which) is { } opens && States(which) is [.., var last]
+        && SwitchTest.Contradicts(new(last.Temperature.Temperature.Celsius, last.IsClosed), warm, Rated(which, rising: false), opens)
+            ? last : null;
+
+    /// <summary>A fan delay lets the fans run in the cold, so it opens as it warms up.</summary>
+    private bool? OpensWarm(DefrostSwitch which) => which == DefrostSwitch.FanDelay ? true : View.Defrost.SetUp?.SwitchOpensWarm;
+
     public IActionResult OnPostClock(Guid id, Guid entryId, bool? contacts, bool? solenoid) => Take(id, entryId, () =>
     {
         var (waited, dial, off) =

@@ -132,6 +132,16 @@ public static class DefrostText
             : "never reached the melting point",
     };
 
+    /// <summary>Where an element is connected, as its terminals are marked.</summary>
+    private static string Between(DefrostSetUp setUp, double element) => (setUp.Connection, element) switch
+    {
+        (HeaterConnection.Delta, 1) => " between lines 1 and 2",
+        (HeaterConnection.Delta, 2) => " between lines 2 and 3",
+        (HeaterConnection.Delta, 3) => " between lines 3 and 1",
+        (HeaterConnection.Star, _) => $" on line {UnitText.Number(element, 0)}",
+        _ => "",
+    };
+
     public static string Finding(Finding f, DefrostSetUp setUp, UnitText units)
     {
         string T(string name) => f.Values.TryGetValue(name, out var c) ? units.Temperature(Temperature.ZeroCelsiusInKelvin + c) : "–";
@@ -178,7 +188,9 @@ public static class DefrostText
             DefrostCodes.NotChangedOver =>
                 "In the defrost the heaters carry no current and the fans run: one relay or switch that has not changed "
                 + "over explains both.",
-            DefrostCodes.LegOut => $"Heater element {N("element")} is out: {N("powerKw", 1)} of {N("ratedKw", 1)} kW left.",
+            DefrostCodes.LegOut =>
+                $"Heater element {N("element")}{(Has("element") ? Between(setUp, f.Values["element"]) : "")} is out: {N("powerKw", 1)} of "
+                + $"{N("ratedKw", 1)} kW left.",
             DefrostCodes.LegWeak => $"Leg {N("leg")} is weak: {N("measuredA", 1)} A, should carry {N("expectedA", 1)} A at this voltage.",
             DefrostCodes.LowVoltage =>
                 $"The supply is low: {N("volts")} V for heaters of {N("ratedVolts")} V; their power falls with its square.",

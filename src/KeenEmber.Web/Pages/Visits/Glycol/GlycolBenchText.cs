@@ -23,7 +23,7 @@ public sealed class GlycolBenchText() : BenchText("glycol")
         : [new(50, "Glycol", "Glycol", view.Of<GlycolJudgement>()?.Result is null ? "not tested" : "tested")];
 
     public override string? Entry(Entry entry, VisitView view) =>
-        entry is GlycolEntry g ? $"{GlycolText.Name(g.Kind)} {UnitText.Number(g.Percent ?? 0, 0)} %" : null;
+        entry is GlycolEntry g ? GlycolText.Line(g) : null;
 
     public override IEnumerable<PanelLine> Lines(BenchJudgement judgement, VisitView view) => [];
 

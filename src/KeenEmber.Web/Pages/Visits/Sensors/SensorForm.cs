@@ -10,7 +10,7 @@ namespace KeenEmber.Web.Pages.Visits.Sensors;
 public static class SensorForm
 {
     /// <summary>Choices of curve beside the families.</summary>
-    public const string ByBeta = "beta", ByTable = "table", Volts = "0-10V", Milliamperes = "4-20mA", Ratio = "ratio";
+    public const string ByBeta = "beta", ByTable = "table", NotKnown = "unknown", Volts = "0-10V", Milliamperes = "4-20mA", Ratio = "ratio";
 
     /// <summary>Below this, Ω, nothing is a thermistor.</summary>
     private const double LeastR25 = 10;
@@ -19,6 +19,7 @@ public static class SensorForm
     [
         .. SensorFamilies.All.Select(f => (f.Code, SensorText.Name(f))), (ByBeta, "NTC by R25 and beta"),
             (ByTable, "known points, such as 27.28 kΩ in ice: one to three"),
+            (NotKnown, "not known: what is measured will tell"),
         (Volts, "pressure transducer, 0 to 10 V"), (Milliamperes, "pressure transducer, 4 to 20 mA"),
             (Ratio, "pressure transducer, share of its supply"),
     ];
@@ -33,6 +34,7 @@ public static class SensorForm
         form["curve"] = c switch
         {
             { Family.Length: > 0 } => c.Family,
+            { IsUnknown: true } => NotKnown,
             { R25: not null } => ByBeta,
             { Signal: SignalKind.Volt } => Volts,
             { Signal: SignalKind.Milliampere } => Milliamperes,
@@ -60,7 +62,7 @@ public static class SensorForm
         var role = form.Choice<SensorRole>("role");
         var offset = form.Value("offset", QuantityKind.Difference);
         var curve = ReadCurve(form, units);
-        if (!form.IsWrong && curve.Curve is null)
+        if (!form.IsWrong && curve is { Curve: null, IsUnknown: false })
             form.Errors["curve"] = "These points make no curve: the signal must rise or fall all the way.";
         return form.IsWrong ? null : (name, role, curve, form.Text("place", 60), form.Text("channel", 20), offset);
     }
@@ -74,6 +76,8 @@ public static class SensorForm
                 if (r25 < LeastR25)
                     form.Errors["r25"] = "Resistance at 25 °C, such as 10k.";
                 return new(R25: r25, Beta: form.Number("beta", 1000, 7000, "beta in kelvin", required: true));
+            case NotKnown:
+                return new();
             case ByTable:
                 var points = Points(form, 3, SignalKind.Ohm, QuantityKind.Temperature, units);
                 return points is [var one] ? OfOne(form, one) : new(Points: points);

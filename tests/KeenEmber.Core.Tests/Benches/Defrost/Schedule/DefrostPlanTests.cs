@@ -18,6 +18,19 @@ public class DefrostPlanTests
     private static DayPart Part(string text) => new(Times(text.Split('-')[0])[0], Times(text.Split('-')[1])[0]);
 
     [Theory]
+    [InlineData(30, true, true, true)]
+    [InlineData(30, false, true, false)]
+    [InlineData(30, false, false, true)]
+    [InlineData(-15, false, true, true)]
+    [InlineData(-15, true, true, false)]
+    [InlineData(5, true, true, false)]
+    public void One_state_that_no_sound_switch_has_is_enough(double tempC, bool isClosed, bool opensWarm, bool contradicts)
+    {
+        Assert.Equal(contradicts, SwitchTest.Contradicts(new(tempC, isClosed), 13, -4, opensWarm));
+        Assert.Equal(contradicts && tempC > 13, SwitchTest.Contradicts(new(tempC, isClosed), 13, null, opensWarm));
+    }
+
+    [Theory]
     [InlineData("08:00-09:00", "08:30-10:00", 30)]
     [InlineData("08:00-09:00", "09:00-10:00", 0)]
     [InlineData("23:30-00:30", "00:00-02:00", 30)]
