@@ -1,0 +1,110 @@
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Quantities;
+
+namespace KeenEmber.Core.Diagnosis;
+
+/// <summary>What a diagnosis comes to.</summary>
+/// <param name="Dangers">Before anything else.</param>
+/// <param name="Explanations">The likeliest first; one without causes says that nothing is wrong.</param>
+/// <param name="Causes">By themselves, the likeliest first.</param>
+/// <param name="NothingFits">How likely it is that the truth is nothing this table knows.</param>
+/// <param name="Unexplained">Facts that the leading explanation leaves odd.</param>
+/// <param name="Next">The test to make next, then the next best; empty where nothing is worth it.</param>
+/// <param name="IsSure">The leading explanation may be acted on.</param>
+public sealed record DiagnosisResult(
+    IReadOnlyList<Danger> Dangers, IReadOnlyList<Explanation> Explanations, IReadOnlyList<WeighedCause> Causes, double NothingFits,
+    IReadOnlyList<Fact> Unexplained, IReadOnlyList<NextTest> Next, bool IsSure);
+
+/// <summary>Finds which causes explain what was seen, and which test to make next.</summary>
+/// <remarks>Bayesian: prior odds of causes, noisy-or over conditions, shares of answers and shifts of numbers with observers who err. Pure
+/// and the same for the same facts.</remarks>
+public sealed class Diagnoser(DiagnosisTable table)
+{
+    private const int MostExplanations = 6;
+
+    private const int MostCauses = 12;
+
+    private const int MostNext = 3;
+
+    /// <summary>How often the truth is nothing that the table knows.</summary>
+    private const double UnknownPrior = 0.02;
+
+    /// <summary>From this probability on nothing is wrong.</summary>
+    private const double HealthySureAt = 0.96;
+
+    /// <summary>A fact is explained where it is this many times likelier than on a healthy unit, and odd where it is this many times less
+    /// likely than the usual answer.</summary>
+    private const double Explained = 1.5, Odd = 6;
+
+    /// <summary>Weighs everything that is known.</summary>
+    public DiagnosisResult Diagnose(DiagnosisInput input)
+    {
+        var network = new Network(table, input);
+        var evidence = new Evidence(network, input.Facts);
+        var search = new SetSearch(network, evidence);
+        var sets = search.Find();
+        var unknown = Math.Log(UnknownPrior) + evidence.Observables.Sum(o => Math.Log(Likelihood.OfAnything(network, o)));
+        var all = Evidence.Sum([.. sets.Select(s => s.Log), unknown]);
+        var weighed = sets.Select(s => (Set: s, Probability: Math.Exp(s.Log - all))).ToList();
+        var told = new Telling(network, evidence, search);
+        var explanations = weighed.Take(MostExplanations).Select(w => told.Of(w.Set, w.Probability)).ToList();
+        var causes = weighed.SelectMany(w => w.Set.Causes, (w, c) => (Cause: c, w.Probability)).GroupBy(c => c.Cause)
+            .Select(g => new WeighedCause(network.Causes[g.Key], g.Sum(c => c.Probability))).OrderByDescending(c => c.Probability)
+            .Take(MostCauses).ToList();
+        var next = new NextTests(network, evidence, input).Find(weighed);
+        return new(Dangers.Of(input.Facts), explanations, causes, Math.Exp(unknown - all), explanations[0].Leaves,
+            [.. next.Take(MostNext)], IsSure(explanations[0]));
+    }
+
+    /// <summary>What a healthy unit of this make-up answers in a mode.</summary>
+    public static HealthyAnswer Healthy(Observable observable, OperatingMode mode, CircuitMakeUp makeUp, Temperature target) =>
+        Bands.Fill(observable, CircuitTargets.Of(makeUp, Load.Settled, target, null))[mode];
+
+    private static bool IsSure(Explanation lead) => lead.Probability >= (lead.Causes.Count == 0 ? HealthySureAt
+        : lead.Causes.Where(c => c.Role == CauseRole.Root).Max(c => c.Cause.SureAt));
+
+    /// <summary>Puts a set into an explanation.</summary>
+    private sealed class Telling(Network network, Evidence evidence, SetSearch search)
+    {
+        private readonly CauseSet healthy = search.Refine(new([], 0));
+
+        /// <summary>A condition is told of where it is more likely so than not.</summary>
+        private const double Told = 0.5;
+
+        internal Explanation Of(CauseSet set, double probability)
+        {
+            var causes = search.Parents(set.Causes).Select(p => new ExplainingCause(network.Causes[p.Cause],
+                p.Parent is null ? CauseRole.Root : CauseRole.Consequence, p.Parent is { } by ? network.Causes[by] : null))
+                .OrderBy(c => c.Role).ToList();
+            var through = network.Conditions.Where((_, i) => set.Conditions[i] > Told && network.Baseline[i] < Told).ToList();
+            var (explains, leaves) = (new List<Fact>(), new List<Fact>());
+            for (var i = 0; i < evidence.Facts.Count; i++)
+            {
+                var (with, without) = (evidence.Log(i, set.Conditions, set.Modes), evidence.Log(i, healthy.Conditions, healthy.Modes));
+                var isOdd = with < Math.Log(Usual(i, set) / Odd);
+                if (with - without > Math.Log(Explained) && !isOdd)
+                    explains.Add(evidence.Facts[i]);
+                else if (isOdd)
+                    leaves.Add(evidence.Facts[i]);
+            }
+
+            return new(causes, probability, through, explains, leaves);
+        }
+
+        /// <summary>How likely the likeliest answer is with a set.</summary>
+        private double Usual(int fact, CauseSet set)
+        {
+            var observable = evidence.Observables[fact];
+            if (network.Observables[observable].IsNumber)
+            {
+                var mode = (OperatingMode)Array.IndexOf(set.Modes, set.Modes.Max());
+                var (mean, _) = Likelihood.Number(network, observable, set.Conditions, mode);
+                return Likelihood.Density(network, observable, set.Conditions, mode, mean);
+            }
+
+            return Enumerable.Range(0, network.Observables[observable].Answers.Count)
+                .Max(a => Enum.GetValues<OperatingMode>()
+                    .Sum(m => set.Modes[(int)m] * Likelihood.Answer(network, observable, a, set.Conditions, m)));
+        }
+    }
+}

@@ -1,0 +1,33 @@
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Quantities;
+
+namespace KeenEmber.Core.Diagnosis;
+
+/// <summary>One thing that is known of the unit.</summary>
+/// <param name="Code">Of the observable.</param>
+/// <param name="Answer">One of its answers; empty for a number.</param>
+/// <param name="Number">In the unit of the observable; null for an answer.</param>
+public sealed record Fact(string Code, string Answer, double? Number = null);
+
+/// <summary>An earlier visit, as far as it bears on this one.</summary>
+/// <param name="DaysAgo">Not below 0.</param>
+/// <param name="Parts">Parts that were worked on, as the table calls them.</param>
+/// <param name="Replaced">Those of them that were replaced.</param>
+public sealed record EarlierWork(double DaysAgo, IReadOnlyList<string> Parts, IReadOnlyList<string> Replaced);
+
+/// <summary>What is known of a unit that is to be diagnosed.</summary>
+/// <param name="MakeUp">What its circuit has.</param>
+/// <param name="Target">What the box is to hold.</param>
+/// <param name="EvaporatorFans">How many.</param>
+/// <param name="Facts">Of two with one code the later holds.</param>
+public sealed record DiagnosisInput(CircuitMakeUp MakeUp, Temperature Target, int EvaporatorFans, IReadOnlyList<Fact> Facts)
+{
+    /// <summary>Earlier visits.</summary>
+    public IReadOnlyList<EarlierWork> History { get; init; } = [];
+
+    /// <summary>Observables that cannot be had now: asked for no more.</summary>
+    public IReadOnlySet<string> CannotNow { get; init; } = new HashSet<string>();
+
+    /// <summary>Where the technician is; empty for not known.</summary>
+    public string At { get; init; } = "";
+}

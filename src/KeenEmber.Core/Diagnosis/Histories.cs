@@ -1,0 +1,32 @@
+namespace KeenEmber.Core.Diagnosis;
+
+/// <summary>What earlier work says of a cause before anything is seen.</summary>
+internal static class Histories
+{
+    /// <summary>So many times likelier the day after work beside it; it fades with <see cref="FadesInDays"/>. Trade practice: most
+    /// callbacks within a month are of the last work.</summary>
+    private const double AfterWork = 14;
+
+    private const double FadesInDays = 30;
+
+    /// <summary>A part that is new fails less, a part that was replaced twice was hardly the fault.</summary>
+    private const double NewPart = 0.4, ReplacedTwice = 0.15;
+
+    /// <summary>A part is new for so long, days.</summary>
+    private const double NewForDays = 120;
+
+    private const double MostLikely = 0.3;
+
+    /// <summary>Likelier after work on parts beside it, less likely where its own part is new.</summary>
+    internal static double Prior(Cause cause, IReadOnlyList<EarlierWork> history)
+    {
+        var prior = cause.PerThousand / 1000;
+        var renewed = history.Count(w => w.DaysAgo <= NewForDays && w.Replaced.Contains(cause.Part));
+        var worked = history.Where(w => w.Parts.Any(p => cause.AfterWorkOn.Contains(p))).Select(w => w.DaysAgo).ToList();
+        if (worked.Count > 0)
+            prior *= 1 + (AfterWork - 1) * Math.Exp(-worked.Min() / FadesInDays);
+        else if (renewed > 0)
+            prior *= renewed > 1 ? ReplacedTwice : NewPart;
+        return Math.Min(prior, MostLikely);
+    }
+}

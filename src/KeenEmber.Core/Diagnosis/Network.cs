@@ -1,0 +1,167 @@
+using KeenEmber.Core.Plant;
+
+namespace KeenEmber.Core.Diagnosis;
+
+/// <summary>The table as it holds for one unit with its history, numbered for arithmetic.</summary>
+internal sealed class Network
+{
+    /// <summary>What a condition does to an observable.</summary>
+    /// <param name="Condition">Its number.</param>
+    /// <param name="In">In this mode alone; null for every mode.</param>
+    /// <param name="Answer">Number of the answer; -1 for a shift.</param>
+    /// <param name="Share">Of an answer.</param>
+    /// <param name="By">Of a shift.</param>
+    /// <param name="Spread">Of a shift.</param>
+    internal readonly record struct Push(int Condition, OperatingMode? In, int Answer, double Share, double By, double Spread);
+
+    private readonly int[][] causesOf;
+    private readonly double[][] sharesOfCauses;
+    private readonly int[][] conditionsOf;
+    private readonly double[][] sharesOfConditions;
+    private readonly Dictionary<string, int> observableAt;
+    private readonly IReadOnlyDictionary<OperatingMode, HealthyAnswer>[] healthy;
+
+    internal Network(DiagnosisTable table, DiagnosisInput input)
+    {
+        var words = UnitWords.Of(input.MakeUp, input.Target, input.EvaporatorFans);
+        Causes = [.. table.Causes.Where(c => c.OnlyOn.Holds(words))];
+        Conditions = [.. table.Conditions.Where(c => c.OnlyOn.Holds(words))];
+        Observables = [.. table.Observables.Where(o => o.OnlyOn.Holds(words))];
+        var conditionAt = Conditions.Select((c, i) => (c.Code, i)).ToDictionary(c => c.Code, c => c.i);
+        observableAt = Observables.Select((o, i) => (o.Code, i)).ToDictionary(o => o.Code, o => o.i);
+        Priors = [.. Causes.Select(c => Histories.Prior(c, input.History))];
+        var made = Causes.SelectMany((c, i) => c.Makes.Where(m => conditionAt.ContainsKey(m.Code))
+            .Select(m => (Cause: i, Condition: conditionAt[m.Code], m.Share))).ToLookup(m => m.Condition);
+        causesOf = [.. Conditions.Select((_, i) => made[i].Select(m => m.Cause).ToArray())];
+        sharesOfCauses = [.. Conditions.Select((_, i) => made[i].Select(m => m.Share).ToArray())];
+        var from = Conditions.Select(c => c.From.Where(f => conditionAt.ContainsKey(f.Code)).ToList()).ToList();
+        conditionsOf = [.. from.Select(f => f.Select(x => conditionAt[x.Code]).ToArray())];
+        sharesOfConditions = [.. from.Select(f => f.Select(x => x.Share).ToArray())];
+        BroughtOnBy = [.. Causes.Select(c => c.BroughtOnBy.Where(b => conditionAt.ContainsKey(b.Code))
+            .Select(b => (conditionAt[b.Code], b.Share)).ToArray())];
+        var targets = CircuitTargets.Of(input.MakeUp, Load.Settled, input.Target, null);
+        healthy = [.. Observables.Select(o => Bands.Fill(o, targets))];
+        Pushes = [.. Observables.Select(o => PushesOn(o, conditionAt))];
+        Baseline = ConditionsOf([]);
+        Support = Supported();
+    }
+
+    internal IReadOnlyList<Cause> Causes { get; }
+
+    internal IReadOnlyList<Condition> Conditions { get; }
+
+    internal IReadOnlyList<Observable> Observables { get; }
+
+    /// <summary>Of each cause, with what history says of it.</summary>
+    internal double[] Priors { get; }
+
+    /// <summary>By observable, in the order of the conditions.</summary>
+    internal Push[][] Pushes { get; }
+
+    /// <summary>By cause: conditions that bring it on.</summary>
+    internal (int Condition, double Share)[][] BroughtOnBy { get; }
+
+    /// <summary>How likely each condition is for no reason at all.</summary>
+    internal double[] Baseline { get; }
+
+    /// <summary>How likely a cause is where another is: [other, cause].</summary>
+    internal double[,] Support { get; }
+
+    /// <returns>Null where the unit has none of that code.</returns>
+    internal int? ObservableAt(string code) => observableAt.TryGetValue(code, out var at) ? at : null;
+
+    internal HealthyAnswer Healthy(int observable, OperatingMode mode) => healthy[observable][mode];
+
+    /// <summary>How likely each condition is with these causes: nothing holds it off but chance (noisy-or).</summary>
+    internal double[] ConditionsOf(ReadOnlySpan<int> causes) => ConditionsOf(causes, [], 0).Likely;
+
+    /// <summary>The same with some conditions held to be so or not.</summary>
+    /// <param name="held">Their numbers.</param>
+    /// <param name="way">A bit for each of them: so, or not.</param>
+    /// <returns>With the logarithm of how likely it is that they are just so.</returns>
+    internal (double[] Likely, double Log) ConditionsOf(ReadOnlySpan<int> causes, ReadOnlySpan<int> held, int way)
+    {
+        var (likely, log) = (new double[Conditions.Count], 0.0);
+        for (var i = 0; i < likely.Length; i++)
+        {
+            var not = 1 - Conditions[i].Leak;
+            for (var k = 0; k < causesOf[i].Length; k++)
+            {
+                if (causes.Contains(causesOf[i][k]))
+                    not *= 1 - sharesOfCauses[i][k];
+            }
+
+            for (var k = 0; k < conditionsOf[i].Length; k++)
+                not *= 1 - sharesOfConditions[i][k] * likely[conditionsOf[i][k]];
+            likely[i] = 1 - not;
+            if (held.IndexOf(i) is >= 0 and var bit)
+            {
+                var isSo = (way >> bit & 1) == 1;
+                log += Math.Log(Math.Max(Impossible, isSo ? likely[i] : not));
+                likely[i] = isSo ? 1 : 0;
+            }
+        }
+
+        return (likely, log);
+    }
+
+    private const double Impossible = 1e-12;
+
+    private double[,] Supported()
+    {
+        var support = new double[Causes.Count, Causes.Count];
+        for (var other = 0; other < Causes.Count; other++)
+        {
+            var likely = ConditionsOf([other]);
+            for (var cause = 0; cause < Causes.Count; cause++)
+            {
+                var not = 1 - Priors[cause];
+                foreach (var (condition, share) in BroughtOnBy[cause])
+                    not *= 1 - share * likely[condition];
+                support[other, cause] = other == cause ? Priors[cause] : 1 - not;
+            }
+        }
+
+        return support;
+    }
+
+    private Push[] PushesOn(Observable observable, Dictionary<string, int> conditionAt) =>
+        [.. Conditions.SelectMany(c => c.Shows.Where(s => s.Observable == observable.Code).Select(s => s switch
+        {
+            AnswerSign a => new Push(conditionAt[c.Code], a.In, Index(observable, a.Answer), a.Share, 0, 0),
+            ShiftSign n => new Push(conditionAt[c.Code], n.In, -1, 1, n.By, n.Spread),
+            _ => throw new InvalidOperationException("A sign is an answer or a shift."),
+        }))];
+
+    private static int Index(Observable observable, string answer)
+    {
+        for (var i = 0; i < observable.Answers.Count; i++)
+        {
+            if (observable.Answers[i] == answer)
+                return i;
+        }
+
+        throw new FormatException($"{observable.Code} has no answer {answer}.");
+    }
+}
+
+/// <summary>Numbers that a healthy unit shows, where they are the target of a result.</summary>
+internal static class Bands
+{
+    private static readonly Dictionary<string, ResultKind> Kinds = new()
+    {
+        ["superheat"] = ResultKind.SuperheatCoil, ["subcooling"] = ResultKind.Subcooling, ["td"] = ResultKind.EvaporatorTd,
+        ["split"] = ResultKind.CondenserSplit, ["air-drop"] = ResultKind.AirDrop, ["comp-superheat"] = ResultKind.SuperheatCompressor,
+    };
+
+    /// <summary>Two thirds of healthy units lie within the middle of their target; a target's ends are two standard deviations
+    /// off.</summary>
+    private const double DeviationsToEnd = 1.6;
+
+    internal static IReadOnlyDictionary<OperatingMode, HealthyAnswer> Fill(Observable observable, CircuitTargets targets) =>
+        observable.Healthy.ToDictionary(h => h.Key, h => h.Value.Band.Length == 0 ? h.Value : OfBand(targets.For(Kinds[h.Value.Band])));
+
+    private static HealthyAnswer OfBand(Band? band) => band is { } b
+        ? new([], (b.Low + b.High) / 2, (b.High - b.Low) / 2 / DeviationsToEnd)
+        : new([], 5, 3);
+}

@@ -1,0 +1,141 @@
+namespace KeenEmber.Core.Diagnosis;
+
+/// <summary>A test that would tell something.</summary>
+/// <param name="Observable">What to look at, ask or measure.</param>
+/// <param name="Bits">What it is expected to tell of what to repair, bits.</param>
+/// <param name="Minutes">With the way there and what its hazard costs.</param>
+/// <param name="Outcomes">What each answer would do, the likeliest first.</param>
+public sealed record NextTest(Observable Observable, double Bits, double Minutes, IReadOnlyList<Outcome> Outcomes);
+
+/// <summary>One answer a test can give.</summary>
+/// <param name="Answer">The answer, or the range of a number: far-below, below, usual, above, far-above.</param>
+/// <param name="Probability">How likely it is to be given.</param>
+/// <param name="Leads">The cause that would lead then; null where nothing would be wrong.</param>
+/// <param name="LeadProbability">How likely that would be.</param>
+public sealed record Outcome(string Answer, double Probability, Cause? Leads, double LeadProbability);
+
+/// <summary>Chooses the test that tells most of what to repair, by minute and risk.</summary>
+internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInput input)
+{
+    /// <summary>Names of the ranges a number is told in.</summary>
+    internal static readonly string[] RangeNames = ["far-below", "below", "usual", "above", "far-above"];
+
+    /// <summary>Sets that have a say.</summary>
+    private const int Sets = 60;
+
+    /// <summary>Less is not worth a walk, bits.</summary>
+    private const double LeastBits = 0.02, LeastBitsPerMin = 0.006;
+
+    /// <summary>From one place of a unit to another, min.</summary>
+    private const double WalkMin = 3;
+
+    /// <summary>To ask, read and type anything at all, min.</summary>
+    private const double AskMin = 1;
+
+    /// <summary>What a live test costs in risk, and gauges on a small charge in refrigerant, min.</summary>
+    private const double LiveMin = 2, GaugesOnSmallChargeMin = 15;
+
+    private static readonly OperatingMode[] Modes = Enum.GetValues<OperatingMode>();
+
+    private readonly Dictionary<string, Fact> known = evidence.Facts.ToDictionary(f => f.Code);
+
+    /// <param name="sets">With their probabilities, the likeliest first.</param>
+    /// <returns>The best first; empty where nothing is worth it.</returns>
+    internal IReadOnlyList<NextTest> Find(IReadOnlyList<(CauseSet Set, double Probability)> sets)
+    {
+        var weighed = sets.Take(Sets).ToList();
+        var all = weighed.Sum(s => s.Probability);
+        weighed = weighed.ConvertAll(s => (s.Set, s.Probability / all));
+        return [.. Enumerable.Range(0, network.Observables.Count).Where(o => CanBeHad(o) && Differs(o, weighed)).Select(o => Judge(o, weighed))
+            .Where(t => t.Bits >= LeastBits && t.Bits / t.Minutes >= LeastBitsPerMin).OrderByDescending(t => t.Bits / t.Minutes)];
+    }
+
+    /// <summary>Some set that has a say makes it other than the leading one does: else it tells nothing of what to repair.</summary>
+    private bool Differs(int observable, List<(CauseSet Set, double Probability)> sets)
+    {
+        foreach (var push in network.Pushes[observable])
+        {
+            var lead = sets[0].Set.Conditions[push.Condition];
+            foreach (var (set, _) in sets)
+            {
+                if (Math.Abs(set.Conditions[push.Condition] - lead) > LeastDifference)
+                    return true;
+            }
+        }
+
+        return false;
+    }
+
+    private const double LeastDifference = 0.02;
+
+    private bool CanBeHad(int observable)
+    {
+        var o = network.Observables[observable];
+        return !known.ContainsKey(o.Code) && !input.CannotNow.Contains(o.Code) && o.Needs.All(IsMet);
+    }
+
+    /// <summary>What the unit does not have cannot stand in the way.</summary>
+    private bool IsMet(Need need) => network.ObservableAt(need.Observable) is null
+        || (known.TryGetValue(need.Observable, out var fact) && need.Answers.Contains(fact.Answer));
+
+    private NextTest Judge(int observable, List<(CauseSet Set, double Probability)> sets)
+    {
+        var o = network.Observables[observable];
+        var shares = sets.ConvertAll(s => SharesOf(observable, s.Set));
+        var names = o.IsNumber ? RangeNames : o.Answers;
+        var before = Entropy(sets.Select(s => (Key(s.Set), s.Probability)));
+        var (after, outcomes) = (0.0, new List<Outcome>());
+        for (var answer = 0; answer < names.Count; answer++)
+        {
+            var joint = sets.Select((s, i) => (s.Set, Weight: s.Probability * shares[i][answer])).ToList();
+            var likely = joint.Sum(j => j.Weight);
+            if (likely <= 0)
+                continue;
+            after += likely * Entropy(joint.Select(j => (Key(j.Set), j.Weight / likely)));
+            outcomes.Add(new(names[answer], likely, Lead(joint, likely, out var lead), lead));
+        }
+
+        return new(o, before - after, Cost(o), [.. outcomes.OrderByDescending(x => x.Probability)]);
+    }
+
+    private double[] SharesOf(int observable, CauseSet set)
+    {
+        var shares = new double[network.Observables[observable].IsNumber ? RangeNames.Length : network.Observables[observable].Answers.Count];
+        foreach (var mode in Modes)
+        {
+            var weight = set.Modes[(int)mode];
+            var ofMode = network.Observables[observable].IsNumber ? Likelihood.Ranges(network, observable, set.Conditions, mode)
+                : Likelihood.Answers(network, observable, set.Conditions, mode);
+            for (var i = 0; i < shares.Length; i++)
+                shares[i] += weight * ofMode[i];
+        }
+
+        return shares;
+    }
+
+    private Cause? Lead(List<(CauseSet Set, double Weight)> joint, double all, out double probability)
+    {
+        var byCause = joint.SelectMany(j => j.Set.Causes.DefaultIfEmpty(-1), (j, cause) => (cause, j.Weight)).GroupBy(x => x.cause)
+            .Select(g => (Cause: g.Key, Weight: g.Sum(x => x.Weight))).MaxBy(x => x.Weight);
+        probability = byCause.Weight / all;
+        return byCause.Cause < 0 ? null : network.Causes[byCause.Cause];
+    }
+
+    /// <summary>Sets that lead to the same work are one.</summary>
+    private static string Key(CauseSet set) => string.Join(',', set.Causes);
+
+    private static double Entropy(IEnumerable<(string Key, double Share)> shares) =>
+        shares.GroupBy(s => s.Key).Select(g => g.Sum(s => s.Share)).Where(p => p > 0).Sum(p => -p * Math.Log2(p));
+
+    private double Cost(Observable o)
+    {
+        var cost = o.Minutes + AskMin;
+        if (input.At.Length > 0 && o.Place != input.At && o.Place is not ("customer" or "record"))
+            cost += WalkMin;
+        if (o.Hazard.Contains("live", StringComparison.Ordinal))
+            cost += LiveMin;
+        if (o.Tool == "gauges" && input.MakeUp.Metering == Plant.Metering.CapillaryTube)
+            cost += GaugesOnSmallChargeMin;
+        return cost;
+    }
+}

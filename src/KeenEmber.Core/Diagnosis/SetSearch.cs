@@ -1,0 +1,137 @@
+namespace KeenEmber.Core.Diagnosis;
+
+/// <summary>Finds the sets of causes that explain what is known: all single ones, then the best of them with each other cause that any
+/// fact speaks of, up to four.</summary>
+/// <remarks>
+/// A set is weighed in two steps. First with each condition as likely as its causes make it; then, for the best of them, with every
+/// doubtful condition either so or not, summed over, which is exact for a set's own links. Compared with trying every set on small
+/// networks (SetSearchTests).
+/// </remarks>
+internal sealed class SetSearch(Network network, Evidence evidence)
+{
+    /// <summary>Sets that are extended: the best single ones, pairs and triples.</summary>
+    private static readonly int[] Extended = [70, 60, 25];
+
+    /// <summary>Causes they are extended by.</summary>
+    private static readonly int[] By = [90, 50, 30];
+
+    /// <summary>Sets that are weighed a second time.</summary>
+    private const int Refined = 260;
+
+    /// <summary>Doubtful conditions that are tried both ways; further ones stay as likely as they are.</summary>
+    private const int MostDoubtful = 4;
+
+    /// <summary>What is surer than this is taken to be so.</summary>
+    private const double Doubtful = 0.05;
+
+    private readonly double never = network.Priors.Sum(p => Math.Log(1 - p));
+
+    /// <returns>The likeliest first; the empty set among them.</returns>
+    internal IReadOnlyList<CauseSet> Find()
+    {
+        var single = Enumerable.Range(0, network.Causes.Count).Select(c => Weigh([c])).OrderByDescending(s => s.Log).ToList();
+        var empty = Weigh([]);
+        var speaksFor = single.ConvertAll(s => s.Causes[0]);
+        var all = new List<CauseSet>(single) { empty };
+        IReadOnlyList<CauseSet> last = single;
+        for (var size = 0; size < Extended.Length; size++)
+        {
+            last = Extend(last.Take(Extended[size]), [.. speaksFor.Take(By[size])]);
+            all.AddRange(last);
+        }
+
+        var best = all.OrderByDescending(s => s.Log).Take(Refined).ToList();
+        if (!best.Contains(empty))
+            best.Add(empty);
+        return [.. best.Select(Refine).OrderByDescending(s => s.Log)];
+    }
+
+    private List<CauseSet> Extend(IEnumerable<CauseSet> sets, int[] by)
+    {
+        var known = new HashSet<string>();
+        var extended = new List<CauseSet>();
+        foreach (var set in sets)
+        {
+            foreach (var cause in by)
+            {
+                if (set.Causes.Contains(cause))
+                    continue;
+                int[] causes = [.. set.Causes.Append(cause).Order()];
+                if (known.Add(string.Join(',', causes)))
+                    extended.Add(Weigh(causes));
+            }
+        }
+
+        extended.Sort((a, b) => b.Log.CompareTo(a.Log));
+        return extended;
+    }
+
+    private CauseSet Weigh(int[] causes) => new(causes, Prior(causes) + evidence.Log(network.ConditionsOf(causes)));
+
+    /// <summary>Logarithm of how likely just these causes are: each by itself or brought on by another of the set, the rest not
+    /// there.</summary>
+    internal double Prior(int[] causes)
+    {
+        var log = never;
+        foreach (var (cause, parent) in Parents(causes))
+        {
+            var likely = parent is { } p ? network.Support[p, cause] : network.Priors[cause];
+            log += Math.Log(likely) - Math.Log(1 - network.Priors[cause]);
+        }
+
+        return log;
+    }
+
+    /// <summary>Which cause of the set brought on which: the strongest support each, and none in a circle.</summary>
+    internal IReadOnlyList<(int Cause, int? Parent)> Parents(int[] causes)
+    {
+        var parent = causes.ToDictionary(c => c, _ => (int?)null);
+        var supports = causes.SelectMany(c => causes.Where(o => o != c && network.Support[o, c] > 2 * network.Priors[c])
+            .Select(o => (Cause: c, Other: o, Gain: network.Support[o, c] / network.Priors[c])));
+        foreach (var (cause, other, _) in supports.OrderByDescending(s => s.Gain))
+        {
+            if (parent[cause] is null && !IsAncestor(cause, other))
+                parent[cause] = other;
+        }
+
+        return [.. causes.Select(c => (c, parent[c]))];
+
+        bool IsAncestor(int of, int cause)
+        {
+            for (int? at = cause; at is { } here; at = parent[here])
+            {
+                if (here == of)
+                    return true;
+            }
+
+            return false;
+        }
+    }
+
+    /// <summary>The set with every doubtful condition that its causes make tried both ways.</summary>
+    internal CauseSet Refine(CauseSet set)
+    {
+        var likely = network.ConditionsOf(set.Causes);
+        var doubtful = Enumerable.Range(0, likely.Length)
+            .Where(i => likely[i] > Doubtful && likely[i] < 1 - Doubtful && likely[i] - network.Baseline[i] > Doubtful)
+            .OrderBy(i => Math.Abs(likely[i] - 0.5)).Take(MostDoubtful).ToArray();
+        var (logs, states) = (new List<double>(), new List<double[]>());
+        for (var way = 0; way < 1 << doubtful.Length; way++)
+        {
+            var (state, log) = network.ConditionsOf(set.Causes, doubtful, way);
+            logs.Add(log + evidence.Log(state));
+            states.Add(state);
+        }
+
+        var all = Evidence.Sum(logs);
+        var conditions = new double[likely.Length];
+        for (var way = 0; way < states.Count; way++)
+        {
+            var weight = Math.Exp(logs[way] - all);
+            for (var i = 0; i < conditions.Length; i++)
+                conditions[i] += weight * states[way][i];
+        }
+
+        return new(set.Causes, Prior(set.Causes) + all) { Conditions = conditions, Modes = evidence.ModesGiven(conditions) };
+    }
+}
