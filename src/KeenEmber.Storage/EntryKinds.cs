@@ -1,6 +1,7 @@
 using System.Collections.Frozen;
 using System.Text.Json;
 using KeenEmber.Core.Cases;
+using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 
@@ -30,6 +31,7 @@ public sealed class EntryKinds
         ("proof", typeof(ProofEntry)),
         ("recommendation", typeof(RecommendationEntry)),
         ("signature", typeof(SignatureEntry)),
+        ("diagnosis-fact", typeof(DiagnosisFactEntry)),
         (Withdrawal, typeof(WithdrawalEntry)),
     ];
 

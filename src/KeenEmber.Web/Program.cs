@@ -98,6 +98,7 @@ app.MapGet("/visits/{id:guid}", (Guid id) => Results.Redirect($"/visits/{id}/cir
 app.MapOpenApi();
 app.MapSaturation();
 app.MapCircuitAnalysis();
+app.MapDiagnosis();
 app.MapDefrost();
 app.MapSensors();
 app.MapVisits();

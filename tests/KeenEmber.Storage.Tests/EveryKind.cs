@@ -5,6 +5,7 @@ using KeenEmber.Core.Benches.Electrical;
 using KeenEmber.Core.Benches.Frost;
 using KeenEmber.Core.Benches.Glycol;
 using KeenEmber.Core.Benches.Sensors;
+using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
@@ -53,6 +54,7 @@ internal static class EveryKind
                 true, WorkArea.Fans, new(ComponentKind.EvaporatorFan, 2)),
             new RefrigerantEntry(
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "R404A", -0.35, "cylinder 4", "overcharged"),
+            new DiagnosisFactEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "superheat", "", 7.5),
             new ClosureEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), reading.Id, "taken out"),
             new HandoverEntry(
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), reading.Id, "part on order", "Tobin Ashgrove",

@@ -35,6 +35,7 @@ public class LayeringTests
         ["Record"],
         ["Visits"],
         ["Visits/LogLine"],
+        ["Diagnosis"],
         ["Benches/Circuit", "Benches/Controls", "Benches/Danger", "Benches/Defrost", "Benches/Electrical", "Benches/Frost",
             "Benches/Glycol", "Benches/Sensors"],
         ["Benches/Defrost/Schedule"],

@@ -17,7 +17,8 @@ public readonly record struct Link(string Code, double Share);
 /// <param name="SureAt">From this probability on it may be acted on: what a mistake costs decides.</param>
 /// <param name="Source">Where the line comes from.</param>
 public sealed record Cause(
-    string Code, string Name, string Part, MakeUpRule OnlyOn, double PerThousand, IReadOnlyList<Link> Makes, IReadOnlyList<Link> BroughtOnBy,
+    string Code, string Name, string Part, MakeUpRule OnlyOn, double PerThousand, IReadOnlyList<Link> Makes,
+        IReadOnlyList<Link> BroughtOnBy,
     IReadOnlyList<string> AfterWorkOn, double SureAt, string Source);
 
 /// <summary>What is physically so, between causes and what is seen.</summary>

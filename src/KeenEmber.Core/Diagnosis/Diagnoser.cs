@@ -51,9 +51,9 @@ public sealed class Diagnoser(DiagnosisTable table)
         var causes = weighed.SelectMany(w => w.Set.Causes, (w, c) => (Cause: c, w.Probability)).GroupBy(c => c.Cause)
             .Select(g => new WeighedCause(network.Causes[g.Key], g.Sum(c => c.Probability))).OrderByDescending(c => c.Probability)
             .Take(MostCauses).ToList();
-        var next = new NextTests(network, evidence, input).Find(weighed);
+        var next = new NextTests(network, evidence, input).Find(weighed, MostNext);
         return new(Dangers.Of(input.Facts), explanations, causes, Math.Exp(unknown - all), explanations[0].Leaves,
-            [.. next.Take(MostNext)], IsSure(explanations[0]));
+            next, IsSure(explanations[0]));
     }
 
     /// <summary>What a healthy unit of this make-up answers in a mode.</summary>

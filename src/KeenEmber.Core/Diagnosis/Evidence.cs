@@ -74,27 +74,37 @@ internal sealed class Evidence
     {
         var logs = new double[Modes.Length];
         for (var m = 0; m < logs.Length; m++)
-            logs[m] = Math.Log(ModeShares[m]);
+            logs[m] = ModeShares[m] < Negligible ? double.NegativeInfinity : Math.Log(ModeShares[m]);
         for (var i = 0; i < Facts.Count; i++)
         {
             var isTouched = IsTouched(i, conditions);
             for (var m = 0; m < logs.Length; m++)
+            {
+                if (double.IsNegativeInfinity(logs[m]))
+                    continue;
                 logs[m] += isTouched ? LogLikelihood(i, conditions, Modes[m]) : baseline[i][m];
+            }
         }
 
         return logs;
     }
 
+    /// <summary>A mode this unlikely is left out.</summary>
+    private const double Negligible = 1e-3;
+
     private bool IsTouched(int fact, double[] conditions)
     {
         foreach (var condition in conditionsOf[fact])
         {
-            if (Math.Abs(conditions[condition] - network.Baseline[condition]) > 1e-9)
+            if (Math.Abs(conditions[condition] - network.Baseline[condition]) > AsGoodAsNothing)
                 return true;
         }
 
         return false;
     }
+
+    /// <summary>A condition that is hardly likelier than by chance shows nothing.</summary>
+    private const double AsGoodAsNothing = 1e-4;
 
     /// <summary>Logarithm of how likely one fact is with these conditions, the modes weighed.</summary>
     internal double Log(int fact, double[] conditions, double[] modes) =>

@@ -18,6 +18,7 @@ internal sealed class Network
     private readonly double[][] sharesOfCauses;
     private readonly int[][] conditionsOf;
     private readonly double[][] sharesOfConditions;
+    private readonly int[][] touched;
     private readonly Dictionary<string, int> observableAt;
     private readonly IReadOnlyDictionary<OperatingMode, HealthyAnswer>[] healthy;
 
@@ -41,8 +42,12 @@ internal sealed class Network
             .Select(b => (conditionAt[b.Code], b.Share)).ToArray())];
         var targets = CircuitTargets.Of(input.MakeUp, Load.Settled, input.Target, null);
         healthy = [.. Observables.Select(o => Bands.Fill(o, targets))];
-        Pushes = [.. Observables.Select(o => PushesOn(o, conditionAt))];
-        Baseline = ConditionsOf([]);
+        var signs = Conditions.SelectMany((c, i) => c.Shows.Select(s => (Condition: i, Sign: s))).ToLookup(s => s.Sign.Observable);
+        Pushes = [.. Observables.Select(o => signs[o.Code].Select(s => PushOf(s.Condition, s.Sign, o)).ToArray())];
+        Baseline = new double[Conditions.Count];
+        for (var i = 0; i < Baseline.Length; i++)
+            Baseline[i] = 1 - NotSo(i, [], Baseline);
+        touched = Touched();
         Support = Supported();
     }
 
@@ -73,28 +78,20 @@ internal sealed class Network
     internal HealthyAnswer Healthy(int observable, OperatingMode mode) => healthy[observable][mode];
 
     /// <summary>How likely each condition is with these causes: nothing holds it off but chance (noisy-or).</summary>
-    internal double[] ConditionsOf(ReadOnlySpan<int> causes) => ConditionsOf(causes, [], 0).Likely;
+    internal double[] ConditionsOf(int[] causes) => ConditionsOf(causes, [], 0).Likely;
 
     /// <summary>The same with some conditions held to be so or not.</summary>
     /// <param name="held">Their numbers.</param>
     /// <param name="way">A bit for each of them: so, or not.</param>
     /// <returns>With the logarithm of how likely it is that they are just so.</returns>
-    internal (double[] Likely, double Log) ConditionsOf(ReadOnlySpan<int> causes, ReadOnlySpan<int> held, int way)
+    internal (double[] Likely, double Log) ConditionsOf(int[] causes, int[] held, int way)
     {
-        var (likely, log) = (new double[Conditions.Count], 0.0);
-        for (var i = 0; i < likely.Length; i++)
+        var (likely, log) = ((double[])Baseline.Clone(), 0.0);
+        foreach (var i in TouchedBy(causes))
         {
-            var not = 1 - Conditions[i].Leak;
-            for (var k = 0; k < causesOf[i].Length; k++)
-            {
-                if (causes.Contains(causesOf[i][k]))
-                    not *= 1 - sharesOfCauses[i][k];
-            }
-
-            for (var k = 0; k < conditionsOf[i].Length; k++)
-                not *= 1 - sharesOfConditions[i][k] * likely[conditionsOf[i][k]];
+            var not = NotSo(i, causes, likely);
             likely[i] = 1 - not;
-            if (held.IndexOf(i) is >= 0 and var bit)
+            if (Array.IndexOf(held, i) is >= 0 and var bit)
             {
                 var isSo = (way >> bit & 1) == 1;
                 log += Math.Log(Math.Max(Impossible, isSo ? likely[i] : not));
@@ -103,6 +100,62 @@ internal sealed class Network
         }
 
         return (likely, log);
+    }
+
+    private double NotSo(int condition, int[] causes, double[] likely)
+    {
+        var not = 1 - Conditions[condition].Leak;
+        var (makers, shares) = (causesOf[condition], sharesOfCauses[condition]);
+        for (var k = 0; k < makers.Length; k++)
+        {
+            if (Array.IndexOf(causes, makers[k]) >= 0)
+                not *= 1 - shares[k];
+        }
+
+        var (before, sharesBefore) = (conditionsOf[condition], sharesOfConditions[condition]);
+        for (var k = 0; k < before.Length; k++)
+            not *= 1 - sharesBefore[k] * likely[before[k]];
+        return not;
+    }
+
+    /// <summary>Conditions that any of these causes makes, or brings about through others, in their order.</summary>
+    private int[] TouchedBy(int[] causes)
+    {
+        if (causes.Length < 2)
+            return causes.Length == 0 ? [] : touched[causes[0]];
+        var isTouched = new bool[Conditions.Count];
+        var count = 0;
+        foreach (var cause in causes)
+        {
+            foreach (var condition in touched[cause])
+            {
+                count += isTouched[condition] ? 0 : 1;
+                isTouched[condition] = true;
+            }
+        }
+
+        var all = new int[count];
+        for (int i = 0, at = 0; at < count; i++)
+        {
+            if (isTouched[i])
+                all[at++] = i;
+        }
+
+        return all;
+    }
+
+    private int[][] Touched()
+    {
+        var all = new int[Causes.Count][];
+        var isTouched = new bool[Conditions.Count];
+        for (var cause = 0; cause < all.Length; cause++)
+        {
+            for (var i = 0; i < isTouched.Length; i++)
+                isTouched[i] = Array.IndexOf(causesOf[i], cause) >= 0 || Array.Exists(conditionsOf[i], c => isTouched[c]);
+            all[cause] = [.. Enumerable.Range(0, isTouched.Length).Where(i => isTouched[i])];
+        }
+
+        return all;
     }
 
     private const double Impossible = 1e-12;
@@ -125,13 +178,12 @@ internal sealed class Network
         return support;
     }
 
-    private Push[] PushesOn(Observable observable, Dictionary<string, int> conditionAt) =>
-        [.. Conditions.SelectMany(c => c.Shows.Where(s => s.Observable == observable.Code).Select(s => s switch
-        {
-            AnswerSign a => new Push(conditionAt[c.Code], a.In, Index(observable, a.Answer), a.Share, 0, 0),
-            ShiftSign n => new Push(conditionAt[c.Code], n.In, -1, 1, n.By, n.Spread),
-            _ => throw new InvalidOperationException("A sign is an answer or a shift."),
-        }))];
+    private static Push PushOf(int condition, Sign sign, Observable observable) => sign switch
+    {
+        AnswerSign a => new(condition, a.In, Index(observable, a.Answer), a.Share, 0, 0),
+        ShiftSign n => new(condition, n.In, -1, 1, n.By, n.Spread),
+        _ => throw new InvalidOperationException("A sign is an answer or a shift."),
+    };
 
     private static int Index(Observable observable, string answer)
     {

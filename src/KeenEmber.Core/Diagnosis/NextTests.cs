@@ -24,7 +24,10 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
     private const int Sets = 60;
 
     /// <summary>Less is not worth a walk, bits.</summary>
-    private const double LeastBits = 0.02, LeastBitsPerMin = 0.006;
+    private const double LeastBits = 0.01, LeastBitsPerMin = 0.0015;
+
+    /// <summary>Where one explanation leads by this much, a test must tell more a minute to be worth it.</summary>
+    private const double Leads = 0.5, LeastWhereOneLeads = 0.006;
 
     /// <summary>From one place of a unit to another, min.</summary>
     private const double WalkMin = 3;
@@ -40,14 +43,18 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
     private readonly Dictionary<string, Fact> known = evidence.Facts.ToDictionary(f => f.Code);
 
     /// <param name="sets">With their probabilities, the likeliest first.</param>
+    /// <param name="most">No more are told in full.</param>
     /// <returns>The best first; empty where nothing is worth it.</returns>
-    internal IReadOnlyList<NextTest> Find(IReadOnlyList<(CauseSet Set, double Probability)> sets)
+    internal IReadOnlyList<NextTest> Find(IReadOnlyList<(CauseSet Set, double Probability)> sets, int most)
     {
         var weighed = sets.Take(Sets).ToList();
         var all = weighed.Sum(s => s.Probability);
         weighed = weighed.ConvertAll(s => (s.Set, s.Probability / all));
-        return [.. Enumerable.Range(0, network.Observables.Count).Where(o => CanBeHad(o) && Differs(o, weighed)).Select(o => Judge(o, weighed))
-            .Where(t => t.Bits >= LeastBits && t.Bits / t.Minutes >= LeastBitsPerMin).OrderByDescending(t => t.Bits / t.Minutes)];
+        var least = weighed[0].Set.Causes.Length > 0 && weighed[0].Probability > Leads ? LeastWhereOneLeads : LeastBitsPerMin;
+        return [.. Enumerable.Range(0, network.Observables.Count).Where(o => CanBeHad(o) && Differs(o, weighed))
+            .Select(o => (Observable: o, Bits: BitsOf(o, weighed), Minutes: Cost(network.Observables[o])))
+            .Where(t => t.Bits >= LeastBits && t.Bits / t.Minutes >= least).OrderByDescending(t => t.Bits / t.Minutes).Take(most)
+            .Select(t => new NextTest(network.Observables[t.Observable], t.Bits, t.Minutes, Outcomes(t.Observable, weighed)))];
     }
 
     /// <summary>Some set that has a say makes it other than the leading one does: else it tells nothing of what to repair.</summary>
@@ -78,29 +85,42 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
     private bool IsMet(Need need) => network.ObservableAt(need.Observable) is null
         || (known.TryGetValue(need.Observable, out var fact) && need.Answers.Contains(fact.Answer));
 
-    private NextTest Judge(int observable, List<(CauseSet Set, double Probability)> sets)
+    /// <summary>How much less is open about what to repair once the answer is known, on average.</summary>
+    private double BitsOf(int observable, List<(CauseSet Set, double Probability)> sets)
     {
-        var o = network.Observables[observable];
         var shares = sets.ConvertAll(s => SharesOf(observable, s.Set));
-        var names = o.IsNumber ? RangeNames : o.Answers;
-        var before = Entropy(sets.Select(s => (Key(s.Set), s.Probability)));
-        var (after, outcomes) = (0.0, new List<Outcome>());
-        for (var answer = 0; answer < names.Count; answer++)
+        var bits = Entropy(sets.Select(s => s.Probability));
+        for (var answer = 0; answer < shares[0].Length; answer++)
+        {
+            var likely = 0.0;
+            for (var i = 0; i < sets.Count; i++)
+                likely += sets[i].Probability * shares[i][answer];
+            if (likely > 0)
+                bits -= likely * Entropy(sets.Select((s, i) => s.Probability * shares[i][answer] / likely));
+        }
+
+        return bits;
+    }
+
+    private List<Outcome> Outcomes(int observable, List<(CauseSet Set, double Probability)> sets)
+    {
+        var shares = sets.ConvertAll(s => SharesOf(observable, s.Set));
+        var o = network.Observables[observable];
+        var outcomes = new List<Outcome>();
+        foreach (var (name, answer) in (o.IsNumber ? RangeNames : o.Answers).Select((n, i) => (n, i)))
         {
             var joint = sets.Select((s, i) => (s.Set, Weight: s.Probability * shares[i][answer])).ToList();
             var likely = joint.Sum(j => j.Weight);
-            if (likely <= 0)
-                continue;
-            after += likely * Entropy(joint.Select(j => (Key(j.Set), j.Weight / likely)));
-            outcomes.Add(new(names[answer], likely, Lead(joint, likely, out var lead), lead));
+            outcomes.Add(new(name, likely, Lead(joint, likely, out var lead), lead));
         }
 
-        return new(o, before - after, Cost(o), [.. outcomes.OrderByDescending(x => x.Probability)]);
+        return [.. outcomes.OrderByDescending(x => x.Probability)];
     }
 
     private double[] SharesOf(int observable, CauseSet set)
     {
-        var shares = new double[network.Observables[observable].IsNumber ? RangeNames.Length : network.Observables[observable].Answers.Count];
+        var shares = new double[network.Observables[observable].IsNumber ? RangeNames.Length
+            : network.Observables[observable].Answers.Count];
         foreach (var mode in Modes)
         {
             var weight = set.Modes[(int)mode];
@@ -121,11 +141,7 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
         return byCause.Cause < 0 ? null : network.Causes[byCause.Cause];
     }
 
-    /// <summary>Sets that lead to the same work are one.</summary>
-    private static string Key(CauseSet set) => string.Join(',', set.Causes);
-
-    private static double Entropy(IEnumerable<(string Key, double Share)> shares) =>
-        shares.GroupBy(s => s.Key).Select(g => g.Sum(s => s.Share)).Where(p => p > 0).Sum(p => -p * Math.Log2(p));
+    private static double Entropy(IEnumerable<double> shares) => shares.Where(p => p > 0).Sum(p => -p * Math.Log2(p));
 
     private double Cost(Observable o)
     {

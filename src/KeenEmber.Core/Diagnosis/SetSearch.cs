@@ -10,21 +10,25 @@ namespace KeenEmber.Core.Diagnosis;
 internal sealed class SetSearch(Network network, Evidence evidence)
 {
     /// <summary>Sets that are extended: the best single ones, pairs and triples.</summary>
-    private static readonly int[] Extended = [70, 60, 25];
+    private static readonly int[] Extended = [60, 45, 20];
 
     /// <summary>Causes they are extended by.</summary>
-    private static readonly int[] By = [90, 50, 30];
+    private static readonly int[] By = [75, 45, 25];
 
     /// <summary>Sets that are weighed a second time.</summary>
-    private const int Refined = 260;
+    private const int Refined = 160;
 
     /// <summary>Doubtful conditions that are tried both ways; further ones stay as likely as they are.</summary>
-    private const int MostDoubtful = 4;
+    private const int MostDoubtful = 3;
 
     /// <summary>What is surer than this is taken to be so.</summary>
     private const double Doubtful = 0.05;
 
+    /// <summary>That nothing in the table is there.</summary>
     private readonly double never = network.Priors.Sum(p => Math.Log(1 - p));
+
+    /// <summary>What each cause changes of that.</summary>
+    private readonly double[] odds = [.. network.Priors.Select(p => Math.Log(p / (1 - p)))];
 
     /// <returns>The likeliest first; the empty set among them.</returns>
     internal IReadOnlyList<CauseSet> Find()
@@ -48,7 +52,7 @@ internal sealed class SetSearch(Network network, Evidence evidence)
 
     private List<CauseSet> Extend(IEnumerable<CauseSet> sets, int[] by)
     {
-        var known = new HashSet<string>();
+        var known = new HashSet<long>();
         var extended = new List<CauseSet>();
         foreach (var set in sets)
         {
@@ -56,8 +60,9 @@ internal sealed class SetSearch(Network network, Evidence evidence)
             {
                 if (set.Causes.Contains(cause))
                     continue;
-                int[] causes = [.. set.Causes.Append(cause).Order()];
-                if (known.Add(string.Join(',', causes)))
+                int[] causes = [.. set.Causes, cause];
+                Array.Sort(causes);
+                if (known.Add(causes.Aggregate(0L, (key, c) => (key << 12) + c + 1)))
                     extended.Add(Weigh(causes));
             }
         }
@@ -73,20 +78,33 @@ internal sealed class SetSearch(Network network, Evidence evidence)
     internal double Prior(int[] causes)
     {
         var log = never;
+        var isSupported = false;
+        foreach (var cause in causes)
+        {
+            log += odds[cause];
+            foreach (var other in causes)
+                isSupported |= Supports(other, cause);
+        }
+
+        if (!isSupported)
+            return log;
         foreach (var (cause, parent) in Parents(causes))
         {
-            var likely = parent is { } p ? network.Support[p, cause] : network.Priors[cause];
-            log += Math.Log(likely) - Math.Log(1 - network.Priors[cause]);
+            if (parent is { } p)
+                log += Math.Log(network.Support[p, cause] / network.Priors[cause]);
         }
 
         return log;
     }
 
+    /// <summary>One makes the other at least twice as likely.</summary>
+    private bool Supports(int one, int other) => one != other && network.Support[one, other] > 2 * network.Priors[other];
+
     /// <summary>Which cause of the set brought on which: the strongest support each, and none in a circle.</summary>
     internal IReadOnlyList<(int Cause, int? Parent)> Parents(int[] causes)
     {
         var parent = causes.ToDictionary(c => c, _ => (int?)null);
-        var supports = causes.SelectMany(c => causes.Where(o => o != c && network.Support[o, c] > 2 * network.Priors[c])
+        var supports = causes.SelectMany(c => causes.Where(o => Supports(o, c))
             .Select(o => (Cause: c, Other: o, Gain: network.Support[o, c] / network.Priors[c])));
         foreach (var (cause, other, _) in supports.OrderByDescending(s => s.Gain))
         {

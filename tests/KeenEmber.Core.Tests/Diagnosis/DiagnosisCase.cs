@@ -38,7 +38,8 @@ public sealed record CaseUnit(
     IReadOnlyList<CircuitParts>? Parts = null, int Coils = 1, double TargetC = 3, int Fans = 2)
 {
     public CircuitMakeUp MakeUp => new(Kind, Metering, Condenser,
-        (Parts ?? (Metering == Metering.CapillaryTube ? [] : [CircuitParts.Receiver])).Aggregate(CircuitParts.None, (a, p) => a | p), Coils);
+        (Parts ?? (Metering == Metering.CapillaryTube ? [] : [CircuitParts.Receiver])).Aggregate(CircuitParts.None, (a, p) => a | p),
+            Coils);
 
     public Temperature Target => Temperature.FromCelsius(TargetC);
 }

@@ -8,10 +8,13 @@ public sealed class PlayedCasesTests(ITestOutputHelper output)
 {
     private static readonly Diagnoser Engine = new(DiagnosisTable.Shipped);
 
+    /// <summary>What is held today; 90 and 99 % are wanted.</summary>
+    private const double LeastFirst = 0.75, LeastInThree = 0.87;
+
     [Theory]
     [InlineData("worked.json")]
     [InlineData("held-back.json")]
-    public void Played(string file)
+    public void The_true_cause_leads_in_most_jobs_that_are_played(string file)
     {
         var player = new Player(Engine);
         var (first, three, whole, minutes, all) = (0, 0, 0, 0.0, 0);
@@ -26,11 +29,14 @@ public sealed class PlayedCasesTests(ITestOutputHelper output)
             minutes += played.Minutes;
             if (played.Rank > 1)
                 output.WriteLine($"{job.Name}: rank {played.Rank}, {played.Minutes:F0} min, asked {string.Join(' ', played.Asked)}; "
-                    + $"said {string.Join(", ", played.Result.Explanations.Take(3).Select(e => $"[{string.Join('+', e.Causes.Select(c => c.Cause.Code))}] {e.Probability:P0}"))}"
+                    + $"said {string.Join(", ", played.Result.Explanations.Take(3).Select(e => $"[{string.Join('+',
+                        e.Causes.Select(c => c.Cause.Code))}] {e.Probability:P0}"))}"
                     + $"; nothing fits {played.Result.NothingFits:P0}");
         }
 
-        output.WriteLine($"{all} cases: first {first}, in three {three}, whole {whole}, {minutes / all:F0} min each, {clock.ElapsedMilliseconds} ms");
-        Assert.True(first > 0);
+        output.WriteLine($"{all} cases: first {first}, in three {three}, whole {whole}, {minutes / all:F0} min each, "
+            + $"{clock.ElapsedMilliseconds} ms");
+        Assert.InRange(first / (double)all, LeastFirst, 1);
+        Assert.InRange(three / (double)all, LeastInThree, 1);
     }
 }

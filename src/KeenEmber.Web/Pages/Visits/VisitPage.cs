@@ -173,6 +173,7 @@ public abstract class VisitPage(VisitViews views) : PageModel
         var looked = View.Conditions.EvaporatorFans.Count(f => f is not null)
             + View.MakeUp.Facts.Count(f => View.Conditions.StateOf(f) is not null);
         yield return new(10, "Look", "Walk-round", Count(looked, "fact", "facts"));
+        yield return new(15, "Diagnosis", "Diagnosis", "causes, tests");
         var meters = View.Timeline.Standing.OfType<InstrumentEntry>().Select(m => m.Measures).Distinct().Count();
         yield return new(70, "Instruments", "Instruments", meters > 0 ? $"{meters} named" : "not named");
         yield return new(90, "Changes", "Changes", View.OpenItems.Count == 0 ? "none open" : $"{View.OpenItems.Count} open");

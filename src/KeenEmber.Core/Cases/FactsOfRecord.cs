@@ -1,0 +1,96 @@
+using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Benches.Frost;
+using KeenEmber.Core.Plant;
+
+namespace KeenEmber.Core.Cases;
+
+/// <summary>Which entries and findings of a visit are which answers of the diagnosis.</summary>
+internal static class FactsOfRecord
+{
+    /// <summary>States of the walk-round that are an answer by themselves.</summary>
+    internal static readonly Dictionary<(AsFound Fact, FactState State), (string Code, string Answer)> Looks = new()
+    {
+        [(AsFound.Compressor, FactState.Running)] = ("compressor", "running"),
+        [(AsFound.Compressor, FactState.Stopped)] = ("compressor", "stopped"),
+        [(AsFound.CondenserFan, FactState.Running)] = ("condenser-fan", "running"),
+        [(AsFound.CondenserFan, FactState.Stopped)] = ("condenser-fan", "stopped"),
+        [(AsFound.CondenserFace, FactState.Clean)] = ("condenser-face", "clean"),
+        [(AsFound.CondenserFace, FactState.Dirty)] = ("condenser-face", "dirty"),
+        [(AsFound.CompressorShell, FactState.Warm)] = ("shell", "warm"),
+        [(AsFound.CompressorShell, FactState.Hot)] = ("shell", "hot"),
+        [(AsFound.CompressorShell, FactState.Cold)] = ("shell", "cold"),
+        [(AsFound.SightGlass, FactState.Full)] = ("sight-glass", "full"),
+        [(AsFound.SightGlass, FactState.Bubbles)] = ("sight-glass", "bubbles"),
+        [(AsFound.ValveBody, FactState.Bare)] = ("valve-body", "bare"),
+        [(AsFound.ValveBody, FactState.IceBall)] = ("valve-body", "ice-ball"),
+        [(AsFound.SuctionLineFrost, FactState.FrostedBack)] = ("suction-line", "frosted-back"),
+        [(AsFound.SuctionLineFrost, FactState.Bare)] = ("suction-line", "cool"),
+        [(AsFound.LowPressureControl, FactState.Chattering)] = ("lp-control", "chatters"),
+        [(AsFound.Door, FactState.Shut)] = ("door", "closes"),
+        [(AsFound.Door, FactState.Ajar)] = ("door", "ajar"),
+        [(AsFound.Door, FactState.NotClosing)] = ("door", "not-closing"),
+        [(AsFound.Gasket, FactState.Sound)] = ("gasket", "sound"),
+        [(AsFound.Gasket, FactState.Torn)] = ("gasket", "torn"),
+        [(AsFound.Gasket, FactState.Iced)] = ("gasket", "iced"),
+        [(AsFound.Return, FactState.Clear)] = ("return-path", "clear"),
+        [(AsFound.Return, FactState.Blocked)] = ("return-path", "blocked"),
+        [(AsFound.Drain, FactState.Clear)] = ("drain", "clear"),
+        [(AsFound.Drain, FactState.Blocked)] = ("drain", "blocked"),
+        [(AsFound.Drain, FactState.Iced)] = ("drain", "iced"),
+        [(AsFound.Condensation, FactState.Dry)] = ("condensation", "none"),
+        [(AsFound.Condensation, FactState.Wet)] = ("condensation", "found"),
+        [(AsFound.Insulation, FactState.Whole)] = ("insulation", "whole"),
+        [(AsFound.Insulation, FactState.Missing)] = ("insulation", "missing"),
+        [(AsFound.Alarm, FactState.Shown)] = ("shown-mode", "alarm"),
+        [(AsFound.Defrost, FactState.Defrosting)] = ("shown-mode", "defrost"),
+        [(AsFound.ControllerMode, FactState.Off)] = ("shown-mode", "off"),
+        [(AsFound.ClockMotor, FactState.Running)] = ("clock", "turning"),
+        [(AsFound.ClockMotor, FactState.Stopped)] = ("clock", "stopped"),
+        [(AsFound.ControlMoisture, FactState.Dry)] = ("control-wet", "dry"),
+        [(AsFound.ControlMoisture, FactState.Wet)] = ("control-wet", "wet"),
+        [(AsFound.ControlMoisture, FactState.Scaled)] = ("control-wet", "scaled"),
+        [(AsFound.Supply, FactState.SwitchedOn)] = ("supply", "on"),
+        [(AsFound.Supply, FactState.SwitchedOff)] = ("supply", "off"),
+        [(AsFound.Supply, FactState.Tripped)] = ("supply", "tripped"),
+        [(AsFound.Wiring, FactState.Sound)] = ("wiring", "sound"),
+        [(AsFound.Wiring, FactState.Rubbed)] = ("wiring", "chafed"),
+        [(AsFound.Wiring, FactState.Burnt)] = ("wiring", "burnt"),
+        [(AsFound.Jumpers, FactState.None)] = ("jumper", "none"),
+        [(AsFound.Jumpers, FactState.Found)] = ("jumper", "found"),
+        [(AsFound.OilTraces, FactState.None)] = ("oil", "none"),
+        [(AsFound.OilTraces, FactState.Found)] = ("oil", "found"),
+        [(AsFound.Noise, FactState.Normal)] = ("noise", "usual"),
+        [(AsFound.Smell, FactState.None)] = ("smell", "none"),
+        [(AsFound.Smell, FactState.Burning)] = ("smell", "burning"),
+        [(AsFound.Smell, FactState.Gas)] = ("smell", "gas"),
+    };
+
+    /// <summary>What benches find that is an answer by itself, by the code of the finding.</summary>
+    internal static readonly Dictionary<string, (string Code, string Answer)> Found = new()
+    {
+        [FrostPatterns.Even] = ("frost-pattern", "even"), [FrostPatterns.InletOnly] = ("frost-pattern", "inlet-only"),
+        [FrostPatterns.BottomOnly] = ("frost-pattern", "bottom"), [FrostPatterns.BehindOneFan] = ("frost-pattern", "behind-one-fan"),
+        [FrostPatterns.ValveBall] = ("valve-body", "ice-ball"), [FrostPatterns.SuctionLine] = ("suction-line", "frosted-back"),
+        [FrostPatterns.Ceiling] = ("ceiling-frost", "found"), [FrostPatterns.DrainPan] = ("drain", "iced"),
+        [DefrostCodes.FansInHeat] = ("fans-in-defrost", "on"), [DefrostCodes.NotChangedOver] = ("fans-in-defrost", "on"),
+    };
+
+    internal static readonly Dictionary<ResultKind, string> Results = new()
+    {
+        [ResultKind.SuperheatCoil] = "superheat", [ResultKind.Subcooling] = "subcooling", [ResultKind.EvaporatorTd] = "td",
+        [ResultKind.CondenserSplit] = "split", [ResultKind.AirDrop] = "air-drop", [ResultKind.SuperheatCompressor] = "comp-superheat",
+        [ResultKind.LineGain] = "line-rise", [ResultKind.DrierDrop] = "drier-drop",
+    };
+
+    /// <summary>Words of a complaint, and what they complain of.</summary>
+    internal static readonly (string Code, string[] Words)[] Complaints =
+    [
+        ("complaint.warm", ["warm", "not cold", "soft", "hot", "not cool", "degrees", "never gets"]),
+        ("complaint.cold", ["too cold", "frozen milk", "freezes"]), ("complaint.iced", ["ice on", "iced", "icing", "frost", "snow"]),
+        ("complaint.noise", ["noise", "noisy", "loud", "rattl", "grind", "squeal"]),
+        ("complaint.trips", ["trip", "breaker", "fuse"]), ("complaint.runs-always", ["never stops", "always runs", "runs all"]),
+        ("complaint.still", ["stands still", "nothing runs", "dead", "not running", "off"]),
+        ("complaint.water", ["water", "drip", "leak on", "puddle"]), ("complaint.smell", ["smell", "burn"]),
+        ("complaint.alarm", ["alarm", "beep"]), ("complaint.comes-and-goes", ["then not", "comes and goes", "on and off", "sometimes"]),
+    ];
+}

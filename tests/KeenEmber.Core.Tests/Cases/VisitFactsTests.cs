@@ -1,0 +1,55 @@
+using KeenEmber.Core.Cases;
+using KeenEmber.Core.Diagnosis;
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
+using KeenEmber.Core.Visits;
+using static KeenEmber.Core.Plant.MeasuringPoint;
+using static KeenEmber.Core.Tests.Record.Entries;
+
+namespace KeenEmber.Core.Tests.Cases;
+
+/// <summary>What is on record, as the diagnosis takes it.</summary>
+public sealed class VisitFactsTests
+{
+    private static string Said(params Entry[] entries) => string.Join(' ', VisitFacts.Of(Worked.Of(entries)).Select(f => f.Number is { } n
+        ? string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{f.Code}={n:0.#}") : $"{f.Code}={f.Answer}"));
+
+    private static DiagnosisFactEntry Told(int minute, string observable, string answer, bool cannot = false) =>
+        new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), observable, answer, null, cannot);
+
+    [Fact]
+    public void Looks_readings_and_answers_become_facts()
+    {
+        var said = Said(Seen(1, AsFound.EvaporatorFan, FactState.Running), Seen(2, AsFound.EvaporatorFan, FactState.Stopped, 2),
+            Seen(3, AsFound.Coil, FactState.Iced), Seen(4, AsFound.Supply, FactState.Tripped), Read(5, BoxAir, -12, Unit.Celsius),
+            Told(6, "fan-motor", "locked"));
+        Assert.Equal("supply=tripped fans=one-stopped coil=iced box=8 fan-motor=locked", said);
+    }
+
+    [Fact]
+    public void A_fan_nobody_looked_at_leaves_the_fans_open() =>
+        Assert.Equal("", Said(Seen(1, AsFound.EvaporatorFan, FactState.Running, 1)));
+
+    [Fact]
+    public void What_was_seen_before_work_says_nothing_of_the_unit_as_it_is()
+    {
+        Assert.Equal("", Said(Seen(1, AsFound.Coil, FactState.Iced), Read(2, BoxAir, -12, Unit.Celsius), Part(20, WorkArea.Fans)));
+        Assert.Equal("coil=clear",
+            Said(Seen(1, AsFound.Coil, FactState.Iced), Part(20, WorkArea.Fans), Seen(30, AsFound.Coil, FactState.Clear)));
+    }
+
+    [Fact]
+    public void What_cannot_be_had_is_no_fact() => Assert.Equal((0, "fan-motor"),
+        (VisitFacts.Of(Worked.Of(Told(1, "fan-motor", "", cannot: true))).Count,
+            Assert.Single(VisitFacts.CannotNow(Worked.Of(Told(1, "fan-motor", "", cannot: true))))));
+
+    [Fact]
+    public void Every_answer_that_the_record_gives_is_one_of_the_table()
+    {
+        var table = DiagnosisTable.Shipped.Observables.ToDictionary(o => o.Code);
+        Assert.All(FactsOfRecord.Looks.Values.Concat(FactsOfRecord.Found.Values), f => Assert.Contains(f.Answer, table[f.Code].Answers));
+        Assert.All(FactsOfRecord.Results.Values, code => Assert.True(table[code].IsNumber));
+        Assert.All(FactsOfRecord.Complaints, c => Assert.Contains("yes", table[c.Code].Answers));
+    }
+}

@@ -1,0 +1,177 @@
+using System.Diagnostics;
+using FsCheck;
+using FsCheck.Fluent;
+using KeenEmber.Core.Diagnosis;
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Quantities;
+
+namespace KeenEmber.Core.Tests.Diagnosis;
+
+/// <summary>The engine against trying everything, against the clock, and against danger.</summary>
+public sealed class EngineTests(ITestOutputHelper output)
+{
+    private static readonly CircuitMakeUp WalkIn = new(EquipmentKind.WalkInFreezer, Metering.ThermostaticValve,
+        CondenserKind.AirCooledRemote, CircuitParts.Receiver | CircuitParts.LiquidSolenoid);
+
+    private static readonly Diagnoser Engine = new(DiagnosisTable.Shipped);
+
+    private static DiagnosisInput Input(params Fact[] facts) => new(WalkIn, Temperature.FromCelsius(-20), 2, facts);
+
+    private static DiagnosisInput Input(string facts) => Input([.. facts.Split(' ').Select(f => f.Split('='))
+        .Select(f => double.TryParse(f[1], out var number) ? new Fact(f[0], "", number) : new Fact(f[0], f[1]))]);
+
+    /// <summary>Ten causes with chains, shared signs and a consequence.</summary>
+    private static readonly DiagnosisTable Small = new(
+    [
+        "leak | leak | circuit | | 20 | low:90 | | | 85 | T",
+        "valve | valve starves | valve | | 10 | starved:95 | | | 85 | T",
+        "fan | fan dead | fan | | 60 | stands:95 | locked:30 | | 85 | T",
+        "drain | drain blocked | drain | | 12 | melt:95 | | | 85 | T",
+        "clock | clock stopped | clock | | 8 | ice:80 | | | 85 | T",
+        "dirty | condenser dirty | condenser | | 30 | hot:95 | | | 85 | T",
+        "relay | relay burnt | relay | | 6 | silent:95 | short:30 | | 85 | T",
+        "probe | probe drifted | probe | | 8 | reads=off:95, ice:30 | | | 85 | T",
+        "door | door open | door | | 25 | ice:35, warm:30 | | | 85 | T",
+        "set | set wrong | setting | | 10 | warm:80 | | | 85 | T",
+    ],
+    [
+        "low | low charge | | 1 | | bubbles=yes:85, superheat+9~3",
+        "starved | starved | | 1 | | superheat+11~4, ball=yes:60",
+        "short | short cycling | | 1 | low:50 | starts=many:85",
+        "melt | melt water stays | | 1 | | water=yes:80",
+        "ice | iced | | 2 | melt:50 | coil=iced:92",
+        "locked | fans locked in ice | | 0 | ice:30 | stiff=yes:85",
+        "stands | a fan stands | | 1 | | fans=one:90",
+        "hot | condenser hot | | 2 | | line=hot:80",
+        "silent | compressor silent | | 1 | | runs=no:95",
+        "warm | box warm | | 5 | low:80, starved:80, silent:97, ice:60, stands:30, hot:30 | complaint=yes:88, box+7~4",
+    ],
+    [
+        "bubbles | bubbles | | no:95 yes:5 | unit | 1 | eye | seen | |", "ball | ice ball | | no:97 yes:3 | coil | 1 | eye | seen | |",
+        "superheat | superheat | | K 5~1.5 | coil | 5 | gauges | measured | |",
+            "starts | starts | | few:96 many:4 | unit | 5 | eye | seen | |",
+        "water | water | | no:97 yes:3 | box | 1 | eye | seen | |", "coil | coil | | clear:98 iced:2 | coil | 1 | eye | seen | |",
+        "stiff | fan stiff | | no:98 yes:2 | coil | 3 | hand | seen | |", "fans | fans | | all:97 one:3 | coil | 1 | eye | seen | |",
+        "line | liquid line | | warm:94 hot:6 | unit | 1 | hand | seen | |",
+            "runs | compressor runs | | yes:97 no:3 | unit | 1 | eye | seen | |",
+        "reads | sensor | | right:97 off:3 | control | 5 | meter | measured | |",
+            "complaint | warm | | no:94 yes:6 | customer | 1 | ask | told | |",
+        "box | box | | K 1~1.3 | box | 1 | thermometer | measured | |",
+    ]);
+
+    [Theory]
+    [InlineData("complaint=yes box=8 coil=iced water=yes stiff=yes fans=one")]
+    [InlineData("complaint=yes superheat=15 bubbles=yes starts=many runs=no")]
+    [InlineData("box=6 line=hot superheat=13 ball=yes")]
+    [InlineData("complaint=yes box=1 coil=clear fans=all line=warm runs=yes")]
+    [InlineData("coil=iced reads=off box=5 water=no stiff=no")]
+    public void The_search_finds_what_trying_every_set_finds(string facts)
+    {
+        var input = Input(facts);
+        var network = new Network(Small, input);
+        var evidence = new Evidence(network, input.Facts);
+        var search = new SetSearch(network, evidence);
+        var found = search.Find();
+        var every = Subsets(network.Causes.Count, 4).Select(s => search.Refine(new(s, 0))).OrderByDescending(s => s.Log).ToList();
+        var (allFound, all) = (Evidence.Sum([.. found.Select(s => s.Log)]), Evidence.Sum([.. every.Select(s => s.Log)]));
+        Assert.Equal(all, allFound, 0.01);
+        foreach (var (one, other) in found.Take(8).Zip(every))
+        {
+            Assert.Equal(other.Causes, one.Causes);
+            Assert.Equal(other.Log, one.Log, 1e-9);
+        }
+    }
+
+    private static IEnumerable<int[]> Subsets(int count, int most) => Enumerable.Range(0, 1 << count)
+        .Select(mask => Enumerable.Range(0, count).Where(i => (mask >> i & 1) == 1).ToArray()).Where(s => s.Length <= most);
+
+    [Fact]
+    public void A_chain_beats_a_coincidence_and_names_what_brought_on_what()
+    {
+        var chain = new Diagnoser(Small).Diagnose(Input("complaint=yes superheat=15 bubbles=yes starts=many runs=no"));
+        var lead = chain.Explanations[0];
+        Assert.Equal(["leak", "relay"], lead.Causes.Select(c => c.Cause.Code));
+        Assert.Equal([CauseRole.Root, CauseRole.Consequence], lead.Causes.Select(c => c.Role));
+        Assert.Equal("leak", lead.Causes[1].BroughtOnBy!.Code);
+        Assert.Contains(lead.Through, c => c.Code == "short");
+        Assert.Empty(lead.Leaves);
+    }
+
+    [Fact]
+    public void What_a_single_cause_leaves_odd_is_named()
+    {
+        var result = new Diagnoser(Small).Diagnose(Input(
+            "fans=one line=warm reads=right superheat=5 box=1 coil=clear bubbles=no ball=yes"));
+        Assert.Equal("fan", Assert.Single(result.Explanations[0].Causes).Cause.Code);
+        Assert.Equal(["ball"], result.Unexplained.Select(f => f.Code));
+    }
+
+    [Fact]
+    public void The_same_facts_in_another_order_say_the_same()
+    {
+        var facts = Input("complaint.warm=yes box=9 compressor=stopped condenser-fan=running shell=cold overload=closed").Facts;
+        var (one, other) = (Engine.Diagnose(Input([.. facts])), Engine.Diagnose(Input([.. facts.Reverse()])));
+        Assert.Equal(one.Explanations.Select(e => Math.Round(e.Probability, 9)),
+            other.Explanations.Select(e => Math.Round(e.Probability, 9)));
+        Assert.Equal(one.Next.Select(n => n.Observable.Code), other.Next.Select(n => n.Observable.Code));
+    }
+
+    [Fact]
+    public void Recent_work_raises_what_it_may_have_left_and_a_part_replaced_twice_is_hardly_it()
+    {
+        var facts = "complaint.iced=yes coil=iced end-by=temperature ice-left=some end-probe.error=12";
+        double Swapped(params EarlierWork[] history) => Engine.Diagnose(Input(facts) with { History = history }).Causes
+            .FirstOrDefault(c => c.Cause.Code == "probes-swapped")?.Probability ?? 0;
+        Assert.True(Swapped(new EarlierWork(9, ["control"], ["control"])) > 3 * Swapped());
+        double Dead(params EarlierWork[] history) => Engine.Diagnose(Input("fans=one-stopped") with { History = history }).Causes
+            .First(c => c.Cause.Code == "fan-motor-dead").Probability;
+        var renewed = new EarlierWork(20, ["evaporator-fan"], ["evaporator-fan"]);
+        Assert.True(Dead(renewed, renewed with { DaysAgo = 60 }) < 0.6 * Dead());
+    }
+
+    [Fact]
+    public void Any_facts_with_a_danger_among_them_say_it()
+    {
+        (string Code, string Answer)[] dangers = [("smell", "burning"), ("smell", "gas"), ("supply", "tripped"), ("supply", "fuse-blown"),
+            ("wiring", "burnt"), ("wiring", "chafed"), ("heaters-earth", "grounded"), ("windings-earth", "grounded"), ("jumper", "found")];
+        var observables = DiagnosisTable.Shipped.Observables.Where(o => !o.IsNumber && dangers.All(d => d.Code != o.Code)).ToList();
+        Prop.ForAll(Gen.Choose(0, int.MaxValue - 1).ToArbitrary(), seed =>
+        {
+            var random = new Random(seed);
+            var danger = dangers[random.Next(dangers.Length)];
+            List<Fact> facts = [.. observables.Where(_ => random.NextDouble() < 0.15).Select(o =>
+                new Fact(o.Code, o.Answers[random.Next(o.Answers.Count)]))];
+            facts.Insert(random.Next(facts.Count + 1), new(danger.Code, danger.Answer));
+            return Dangers.Of(facts).Count > 0;
+        }).QuickCheckThrowOnFailure();
+        Assert.Equal(Danger.RunsWithoutCondenserAir,
+            Assert.Single(Dangers.Of([new("compressor", "running"), new("condenser-fan", "stopped")])));
+        Assert.Empty(Dangers.Of([new("compressor", "stopped"), new("condenser-fan", "stopped")]));
+    }
+
+    [Fact]
+    public void What_cannot_tell_yet_is_not_asked_and_what_cannot_be_had_is_asked_no_more()
+    {
+        var asked = Engine.Diagnose(Input("complaint.warm=yes box=8")).Next.Select(n => n.Observable).ToList();
+        Assert.NotEmpty(asked);
+        Assert.DoesNotContain(asked, o => o.Needs.Count > 0);
+        var again = Engine.Diagnose(Input("complaint.warm=yes box=8") with { CannotNow = new HashSet<string> { asked[0].Code } });
+        Assert.DoesNotContain(again.Next, n => n.Observable.Code == asked[0].Code);
+    }
+
+    [Fact]
+    public void A_hundred_facts_take_less_than_a_twentieth_of_a_second()
+    {
+        var random = new Random(3);
+        var facts = DiagnosisTable.Shipped.Observables.OrderBy(_ => random.Next()).Take(100)
+            .Select(o => o.IsNumber ? new Fact(o.Code, "", o.Healthy[OperatingMode.Calling].Mean)
+                : new Fact(o.Code, o.Answers[0])).ToArray();
+        for (var warm = 0; warm < 5; warm++)
+            Engine.Diagnose(Input(facts));
+        var clock = Stopwatch.StartNew();
+        for (var i = 0; i < 10; i++)
+            Engine.Diagnose(Input(facts));
+        output.WriteLine($"{clock.ElapsedMilliseconds / 10} ms with {facts.Length} facts");
+        Assert.InRange(clock.ElapsedMilliseconds / 10, 0, 200);
+    }
+}

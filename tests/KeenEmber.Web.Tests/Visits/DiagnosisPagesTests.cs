@@ -1,0 +1,94 @@
+using AngleSharp.Dom;
+
+namespace KeenEmber.Web.Tests.Visits;
+
+/// <summary>The diagnosis of a visit: from the complaint to the cause by the tests that it asks for.</summary>
+public sealed class DiagnosisPagesTests : IAsyncLifetime
+{
+    private readonly TestApp app = new();
+    private Technician isolde = null!;
+    private string visit = "";
+
+    public async ValueTask InitializeAsync()
+    {
+        isolde = new(app);
+        visit = await isolde.StartVisit(await isolde.AddUnit());
+    }
+
+    public ValueTask DisposeAsync()
+    {
+        isolde.Dispose();
+        app.Dispose();
+        return ValueTask.CompletedTask;
+    }
+
+    private async Task<IElement> Page() => (await isolde.Open(visit + "/diagnosis")).QuerySelector(".diagnosis")!;
+
+    private async Task Answer(string code, string answer)
+    {
+        using var sent = await isolde.Send(visit + "/diagnosis", "handler=Answer", ("code", code), ("answer", answer));
+        Assert.Equal(System.Net.HttpStatusCode.Redirect, sent.StatusCode);
+    }
+
+    /// <summary>What a fan whose winding is open answers; the rest is as it should be.</summary>
+    private static readonly Dictionary<string, string> DeadFan = new()
+    {
+        ["fans"] = "one-stopped", ["fan-motor"] = "free", ["fan-voltage"] = "live", ["fan-windings"] = "open", ["coil"] = "frost",
+        ["frost-pattern"] = "behind-one-fan", ["compressor"] = "running", ["contactor"] = "pulled-in", ["condenser-fan"] = "running",
+    };
+
+    [Fact]
+    public async Task It_asks_its_way_to_a_dead_fan()
+    {
+        await isolde.Log(visit, "box -14");
+        var asked = new List<string>();
+        for (var step = 0; step < 25; step++)
+        {
+            var page = await Page();
+            if (page.QuerySelector(".test-next")!.GetAttribute("data-test") is not { } code)
+                break;
+            asked.Add(code);
+            var answers = page.QuerySelectorAll(".test-next .answer").Select(b => b.GetAttribute("value")!).ToList();
+            if (page.QuerySelector(".because .root")?.TextContent.Contains("evaporator fan motor dead", StringComparison.Ordinal) == true)
+                break;
+            await Answer(code, answers.Count == 0 ? "cannot" : DeadFan.GetValueOrDefault(code, answers[0]));
+        }
+
+        var told = await Page();
+        Assert.Contains("evaporator fan motor dead", told.QuerySelector(".because")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains(told.QuerySelectorAll("[data-place=explained]"),
+            l => l.TextContent.Contains("one stopped", StringComparison.Ordinal));
+        Assert.Equal(asked.Count, asked.Distinct().Count());
+        Assert.Contains("one stopped", (await isolde.Open(visit + "/record")).Body!.TextContent, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Danger_stands_above_every_explanation_and_work_ends_what_was_seen()
+    {
+        await isolde.Log(visit, "breaker tripped, smell burning, fans off, mode defrost");
+        var page = await Page();
+        Assert.Equal(["Burning", "ProtectionWent"], page.QuerySelectorAll("[data-danger]").Select(d => d.GetAttribute("data-danger")!));
+        Assert.True(page.FirstElementChild!.ClassList.Contains("danger-line"));
+        app.Clock.Advance(TimeSpan.FromMinutes(30));
+        await isolde.Log(visit, "reset breaker");
+        page = await Page();
+        Assert.Equal(2, page.QuerySelectorAll("[data-danger]").Length);
+        Assert.DoesNotContain(page.QuerySelectorAll(".fact-places li"), l => l.TextContent.Contains("tripped", StringComparison.Ordinal));
+        await isolde.Log(visit, "breaker on, smell none");
+        Assert.Empty((await Page()).QuerySelectorAll("[data-danger]"));
+    }
+
+    [Fact]
+    public async Task What_is_no_answer_is_refused_and_a_bad_number_is_said_at_its_field()
+    {
+        using var strange = await isolde.Send(visit + "/diagnosis", "handler=Answer", ("code", "coil"), ("answer", "blue"));
+        Assert.Equal(System.Net.HttpStatusCode.BadRequest, strange.StatusCode);
+        using var unknown = await isolde.Send(visit + "/diagnosis", "handler=Answer", ("code", "moon"), ("answer", "full"));
+        Assert.Equal(System.Net.HttpStatusCode.BadRequest, unknown.StatusCode);
+        using var number = await isolde.Send(visit + "/diagnosis", "handler=Answer", ("code", "superheat"), ("answer", "number"),
+            ("number", "much"));
+        Assert.Equal(System.Net.HttpStatusCode.OK, number.StatusCode);
+        await Answer("coil", "cannot");
+        Assert.DoesNotContain((await Page()).QuerySelectorAll(".test-next"), t => t.GetAttribute("data-test") == "coil");
+    }
+}
