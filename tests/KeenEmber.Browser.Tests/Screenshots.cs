@@ -26,6 +26,8 @@ public sealed class Screenshots
         Take("unit-light");
         person.Tap(".visits a");
         Take("visit-light");
+        person.Station("diagnosis");
+        Take("diagnosis-light");
         person.Station("look");
         Take("look-light");
         person.Unit("F-7").Tap(".visits a").Station("trend");

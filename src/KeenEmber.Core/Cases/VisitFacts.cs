@@ -37,9 +37,7 @@ public static class VisitFacts
                 .Concat(v.Timeline.Standing.OfType<RefrigerantEntry>().Select(_ => "refrigerant"))],
             [.. v.Timeline.Standing.OfType<PartEntry>().Select(p => Code(p.Component?.Kind)).OfType<string>()]))];
 
-    /// <summary>A part as the table calls it: "EvaporatorFan" is "evaporator-fan".</summary>
-    private static string? Code(ComponentKind? kind) => kind is { } known
-        ? System.Text.Json.JsonNamingPolicy.KebabCaseLower.ConvertName(known.ToString()) : null;
+    private static string? Code(ComponentKind? kind) => kind is { } known ? PartCodes.Of(known) : null;
 
     private static IEnumerable<Fact> Complained(string complaint) => FactsOfRecord.Complaints
         .Where(c => c.Words.Any(w => complaint.Contains(w, StringComparison.OrdinalIgnoreCase))).Select(c => new Fact(c.Code, "yes"));
@@ -58,7 +56,8 @@ public static class VisitFacts
 
         if (FansOf(visit, seen) is { } fans)
             yield return new("fans", fans);
-        foreach (var finding in visit.Faults)
+        // As long as nothing was done, what was found is so still; afterwards only what benches say of now.
+        foreach (var finding in visit.LastWork is null ? visit.Found : visit.Faults)
         {
             if (FactsOfRecord.Found.TryGetValue(finding.Code, out var fact))
                 yield return new(fact.Code, fact.Answer);

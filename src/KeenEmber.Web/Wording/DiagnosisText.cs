@@ -70,36 +70,27 @@ public static class DiagnosisText
     public static (IReadOnlyList<string> Parts, IReadOnlyList<string> Replaced) Work(IEnumerable<string> work)
     {
         var (parts, replaced) = (new List<string>(), new List<string>());
-        foreach (var text in work)
+        foreach (var words in work.Select(w => $" {w.ToLowerInvariant().Replace('-', ' ')} "))
         {
-            var words = text.ToLowerInvariant().Replace('-', ' ');
-            foreach (var (part, named) in PartWords.Where(p => p.Words.Any(w => words.Contains(w, StringComparison.Ordinal))))
-            {
-                parts.Add(part);
-                if (words.Contains("replaced", StringComparison.Ordinal) || words.Contains("new ", StringComparison.Ordinal)
-                    || words.Contains("changed", StringComparison.Ordinal))
-                    replaced.Add(part);
-            }
+            // The longest name that stands in it: "fan delay switch" is no fan.
+            var named = QuickVocabulary.Parts.Where(p => words.Contains($" {p.Key.Replace('-', ' ')} ", StringComparison.Ordinal))
+                .OrderByDescending(p => p.Key.Length).Select(p => PartCodes.Of(p.Value)).Take(1)
+                .Concat(OtherWork.Where(o => o.Words.Any(w => words.Contains(w, StringComparison.Ordinal))).Select(o => o.Part)).ToList();
+            parts.AddRange(named);
+            if (Renewed.Any(w => words.Contains(w, StringComparison.Ordinal)))
+                replaced.AddRange(named);
         }
 
         return (parts, replaced);
     }
 
-    /// <summary>Parts of the table by words for them, the longer first.</summary>
-    private static readonly (string Part, string[] Words)[] PartWords =
+    private static readonly string[] Renewed = ["replaced", " new ", "changed", "swapped"];
+
+    /// <summary>Work that is on no single part.</summary>
+    private static readonly (string Part, string[] Words)[] OtherWork =
     [
-        ("condenser-fan", ["condenser fan", "cond fan"]), ("evaporator-fan", ["evaporator fan", "evap fan", "box fan"]),
-        ("control", ["control", "board", "thermostat"]), ("setting", ["setting", "set point", "parameter"]),
-        ("expansion-valve", ["expansion valve", "txv"]), ("electronic-valve", ["electronic valve", "exv"]),
-        ("compressor", ["compressor"]), ("contactor", ["contactor"]), ("start-relay", ["start relay", "start kit"]),
-        ("start-capacitor", ["start cap"]), ("run-capacitor", ["run cap"]), ("overload", ["overload"]), ("drier", ["drier"]),
-        ("refrigerant", ["refrigerant", "charge", "recover", "added"]), ("heater", ["heater"]), ("wiring", ["wir", "lead"]),
-        ("defrost-clock", ["clock", "timer"]), ("defrost-relay", ["defrost relay", "defrost contactor", "change over"]),
-        ("termination-switch", ["termination switch", "limit switch"]), ("fan-delay-switch", ["fan delay", "delay switch"]),
-        ("end-sensor", ["end sensor", "end probe", "termination sensor", "coil sensor"]), ("box-sensor", ["box sensor", "box probe"]),
-        ("other-sensor", ["sensor", "probe"]), ("lp-control", ["low pressure control", "lp control"]), ("door", ["door"]),
-        ("gasket", ["gasket"]), ("drain", ["drain"]), ("glycol", ["glycol"]), ("water-valve", ["water valve"]),
-        ("evaporator-regulator", ["regulator", "epr"]), ("fan-cycling-control", ["fan cycling"]), ("supply", ["supply"]),
-        ("breaker", ["breaker"]), ("suction-line", ["suction line"]), ("coil", ["coil cleaned", "evaporator cleaned"]),
+        ("setting", ["setting", "set point", "setpoint", "parameter"]), ("refrigerant", ["refrigerant", "charge", "recover", " added "]),
+        ("wiring", ["wire", "wiring", " lead"]), ("supply", ["supply"]), ("door", ["door"]), ("drain", ["drain"]), ("glycol", ["glycol"]),
+        ("suction-line", ["suction line"]), ("control", [" controller"]), ("other-sensor", ["sensor", "probe"]),
     ];
 }

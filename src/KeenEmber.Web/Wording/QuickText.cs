@@ -24,7 +24,7 @@ public static class QuickText
                 return (null, $"“{line}”: write one to four words without figures, an equals sign, and the point.");
             var named = MeasuringPoints.InWalkingOrder.Where(p => CircuitText.Name(p) == parts[1]).Select(p => (PointRef?)p)
                 .FirstOrDefault();
-            if ((named ?? (QuickVocabulary.Points.TryGetValue(parts[1], out var known) ? known : null)) is not { } point)
+            if ((named ?? (CircuitLogWords.Points.TryGetValue(parts[1], out var known) ? known : null)) is not { } point)
                 return (null, $"“{parts[1]}” is no point of the circuit. Use one of the words above.");
             words[parts[0]] = point;
         }
@@ -35,7 +35,7 @@ public static class QuickText
     /// <summary>Every word of every point, for the list on the company's page.</summary>
     public static IEnumerable<(PointRef Point, string Words)> PointWords(Company company) =>
         MeasuringPoints.InWalkingOrder.Select(
-            p => (p, string.Join(", ", QuickVocabulary.Points.Concat(company.Words).Where(w => w.Value == p).Select(w => w.Key))));
+            p => (p, string.Join(", ", CircuitLogWords.Points.Concat(company.Words).Where(w => w.Value == p).Select(w => w.Key))));
 
     public static string Example(UnitPreference units) => units == UnitPreference.Us
         ? "suc 21, line -4" : "suc 1.4, line -20";

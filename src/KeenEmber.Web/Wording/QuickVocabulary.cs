@@ -5,49 +5,10 @@ using KeenEmber.Core.Visits.LogLine;
 namespace KeenEmber.Web.Wording;
 
 /// <summary>The words of the log line: what technicians call points, facts and states, and the small words between.</summary>
-/// <remarks>A phrase that is missing is added here, and to the phrases of the test.</remarks>
+/// <remarks>Points and settings are brought by their benches (<see cref="BenchWords"/>). A phrase that is missing is added here or there,
+/// and to the phrases of the test.</remarks>
 public static class QuickVocabulary
 {
-    /// <summary>Points by the words that technicians use for them.</summary>
-    public static IReadOnlyDictionary<string, PointRef> Points { get; } = Table(
-        (MeasuringPoint.BoxAir, "box, box air, air, room, bath, rail, side a, case, return air, air on, entering air, return, "
-            + "return air temp, box temp, air temp, room temp, case temp, box temperature, freezer temp, cooler temp, ra, "
-            + "inlet air, air in"),
-        (MeasuringPoint.AirLeaving, "leaving, air leaving, air leaving coil, supply air, air off, leaving air, supply, "
-            + "supply air temp, discharge air, discharge air temp, outlet air, sa, air out, off coil"),
-        (MeasuringPoint.SuctionPressure, "suc, suct, suction, suction pressure, low side, lp, sp, low pressure, "
-            + "low side pressure, suc pressure, suction psi, suction press, suction side, blue gauge, back pressure"),
-        (MeasuringPoint.SuctionLineCoil, "line, suction line, suc line, sl, coil out, coil outlet, suction line coil, bulb, "
-            + "suction line temp, line temp, suction temp, suc temp, slt, suction line at coil, suction line temperature, "
-            + "evap outlet, coil outlet temp, bulb temp"),
-        (MeasuringPoint.SuctionLineCompressor, "comp line, suction line comp, suction line compressor, comp inlet, line comp, "
-            + "return gas, suction line at comp, suction line at compressor, return gas temp, comp suction temp"),
-        (MeasuringPoint.DischargePressure, "head, head pressure, discharge pressure, high side, hp, dis, high pressure, "
-            + "high side pressure, discharge psi, discharge, disch, disch press, discharge press, discharge side, red gauge, "
-            + "condensing pressure, liquid pressure"),
-        (MeasuringPoint.DischargeLine, "discharge line, comp discharge, compressor discharge, hot gas, discharge temp, dis line, "
-            + "dl, discharge line temp, "
-            + "discharge temperature, dlt, hot gas temp, discharge gas"),
-        (MeasuringPoint.LiquidLine, "liq, liquid, liquid line, ll, liquid line temp, liq line, liquid temp, liq temp, llt, "
-            + "liq line temp"),
-        (MeasuringPoint.CondenserAir,
-            "amb, ambient, cond air, condenser air, condenser air in, air on condenser, outside, outdoor, air to condenser, water "
-            + "off, water leaving, outside air, outdoor temp, outside temp, ambient temp, cond air in, cond inlet, "
-            + "air onto condenser, oat"),
-        (MeasuringPoint.BoxAir.At(2), "base, base air, box b, side b, air b"),
-        (MeasuringPoint.AirLeaving.At(2), "leaving b, leaving base, base leaving"),
-        (MeasuringPoint.SuctionLineCoil.At(2), "line b, line base, base line"),
-        (MeasuringPoint.BoxDisplay.At(2), "display b, display side b, base display, display base"),
-        (MeasuringPoint.CompressorCurrent, "amps, comp amps, current, compressor current, compressor amps, comp current, "
-            + "comp draw, running amps, amp draw, compressor draws, comp draws, comp pulls"),
-        (MeasuringPoint.HeadCycleLow, "head low, head cycle low"),
-        (MeasuringPoint.HeadCycleHigh, "head high, head cycle high"),
-        (MeasuringPoint.LiquidAfterDrier, "drier, drier out, after drier, liquid after drier, filter drier out, liquid line after drier"),
-        (MeasuringPoint.BoxDisplay, "display, tstat, t-stat, shown, controller shows, display shows, controller display, "
-            + "display reads, readout, "
-            + "thermostat shows"),
-        (MeasuringPoint.Product, "product, product temps, stock, core, product temp, core temp, food temp, food"));
-
     private static readonly Dictionary<string, AsFound> Facts = Table(
         (AsFound.EvaporatorFan, "fan, fans, e-fan, e-fans, evap fan, evap fans, evaporator fan, evaporator fans, evap fan motor, "
             + "box fan, "
@@ -171,7 +132,7 @@ public static class QuickVocabulary
         ((AsFound.LowPressureControl, FactState.Chattering), "short cycling on low pressure, short cycles on low pressure"));
 
     /// <summary>Parts by the words that technicians use for them, where they are replaced or measured.</summary>
-    private static readonly Dictionary<string, ComponentKind> Parts = Table(
+    internal static Dictionary<string, ComponentKind> Parts { get; } = Table(
         (ComponentKind.EvaporatorFan, "evap fan, evap fan motor, evaporator fan, evaporator fan motor, box fan, box fan motor, "
             + "coil fan, coil fan motor, e-fan, evap motor"),
         (ComponentKind.FanDelaySwitch, "fan delay, fan delay switch, delay switch"),
@@ -209,52 +170,29 @@ public static class QuickVocabulary
         (ComponentKind.Gasket, "gasket, door gasket, door seal, gaskets"),
         (ComponentKind.GlycolPump, "pump, glycol pump"));
 
-    /// <summary>Settings by the words that technicians use for them.</summary>
-    private static readonly Dictionary<string, NamedSetting> Settings = Table(
-        (Of(ControllerParameter.SetPoint), "set point, setpoint, set temp, set temperature, temp setting, "
-            + "thermostat setting, control setting, thermostat, tstat, t-stat, controller"),
-        (Of(ControllerParameter.Differential), "differential, diff, deadband, dead band, control differential"),
-        (Of(ControllerParameter.Offset), "offset, probe offset, sensor offset"),
-        (Of(ControllerParameter.DefrostInterval), "defrost interval, defrost every, time between defrosts"),
-        (Of(ControllerParameter.DefrostLength), "defrost length, defrost time, defrost duration, max defrost, max defrost time, "
-            + "maximum defrost time, fail-safe, failsafe, fail safe, defrost fail-safe"),
-        (Of(ControllerParameter.DefrostEnd), "defrost end, defrost end temp, termination, termination temp, term temp, "
-            + "defrost termination, defrost termination temp"),
-        (Of(ControllerParameter.Drip), "drip, drip time, drip down"),
-        (Of(ControllerParameter.FanDelay), "fan delay, fan delay temp"),
-        (Of(ControllerParameter.AlarmHigh), "high alarm, alarm high, high temp alarm"),
-        (Of(ControllerParameter.AlarmLow), "low alarm, alarm low, low temp alarm"),
-        (Of(PressureSetting.LowCutIn), "cut-in, cut in, cutin, lp cut-in, lp cut in, lpc cut-in, lpc cut in, low pressure cut-in, "
-            + "low pressure cut in"),
-        (Of(PressureSetting.LowCutOut), "cut-out, cut out, cutout, lp cut-out, lp cut out, lpc cut-out, lpc cut out, "
-            + "low pressure cut-out, low pressure cut out"),
-        (Of(PressureSetting.HighCutOut), "hp cut-out, hp cut out, hpc cut-out, hpc cut out, high pressure cut-out, high pressure cut out"),
-        (Of(PressureSetting.FanOn), "fan cycling on, fan cycling cut-in, fan cycling cut in, fan cycle cut in"),
-        (Of(PressureSetting.FanOff), "fan cycling off, fan cycling cut-out, fan cycling cut out, fan cycle cut out"),
-        (Of(PressureSetting.EvaporatorRegulator), "epr, epr setting, epr valve"),
-        (Of(PressureSetting.WaterValveOpening), "water valve, water valve setting, water regulating valve"));
-
-    private static NamedSetting Of(ControllerParameter parameter) => new(parameter, null);
-
-    private static NamedSetting Of(PressureSetting setting) => new(null, setting);
-
     private static readonly Dictionary<string, int> Numbers =
         new() { ["one"] = 1, ["two"] = 2, ["three"] = 3, ["four"] = 4, ["five"] = 5, ["six"] = 6 };
 
     private static HashSet<string> Set(string words) => [.. words.Split(", ")];
 
-    /// <summary>The built-in words and the company's own; the company's win.</summary>
-    public static QuickWords For(Company company) => new(
-        Points.Concat(company.Words).GroupBy(w => w.Key).ToDictionary(g => g.Key, g => g.Last().Value),
-        Facts, States, Minutes, Hours, "note", "wiring")
+    /// <summary>The words of the walk-round, those that the benches bring, and the company's own; the company's win.</summary>
+    public static QuickWords For(Company company, IEnumerable<BenchWords> benches)
     {
-        Fillers = Fillers, Prepositions = Prepositions, Negations = Negations, Every = Every, Minus = Minus, Joins = Joins,
-        Degrees = Degrees, Added = Added, Recovered = Recovered, Numbers = Numbers, Parts = Parts, Settings = Settings, Sayings = Sayings,
-    };
+        var brought = benches.ToList();
+        return new(
+            brought.SelectMany(b => b.Points).Concat(company.Words).GroupBy(w => w.Key).ToDictionary(g => g.Key, g => g.Last().Value),
+            Facts, States, Minutes, Hours, "note", "wiring")
+        {
+            Fillers = Fillers, Prepositions = Prepositions, Negations = Negations, Every = Every, Minus = Minus, Joins = Joins,
+            Degrees = Degrees, Added = Added, Recovered = Recovered, Numbers = Numbers, Parts = Parts,
+            Settings = brought.SelectMany(b => b.Settings).ToDictionary(), Sayings = Sayings,
+        };
+    }
 
     private static ILookup<string, T> Lookup<T>(params (T Meaning, string Words)[] rows) =>
         rows.SelectMany(r => r.Words.Split(", "), (r, word) => (word, r.Meaning)).ToLookup(x => x.word, x => x.Meaning);
 
-    private static Dictionary<string, T> Table<T>(params (T Meaning, string Words)[] rows) =>
+    /// <summary>Phrases that mean the same, separated by commas, each with its meaning.</summary>
+    internal static Dictionary<string, T> Table<T>(params (T Meaning, string Words)[] rows) =>
         rows.SelectMany(r => r.Words.Split(", "), (r, word) => (word, r.Meaning)).ToDictionary(x => x.word, x => x.Meaning);
 }

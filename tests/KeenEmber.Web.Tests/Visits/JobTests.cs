@@ -200,6 +200,19 @@ public sealed class JobTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task A_part_that_was_replaced_a_while_ago_takes_its_time_and_none_before_the_visit()
+    {
+        app.Clock.Advance(TimeSpan.FromMinutes(40));
+        var then = app.Clock.Now.AddMinutes(-25).ToString("HH:mm", CultureInfo.InvariantCulture);
+        using var early = await isolde.Send(visit + "/changes", "handler=Part", ("component", "Drier/1"), ("time", "03:00"));
+        Assert.Contains("before this visit", await early.Content.ReadAsStringAsync(TestContext.Current.CancellationToken),
+            StringComparison.Ordinal);
+        using var part = await isolde.Send(visit + "/changes", "handler=Part", ("component", "Drier/1"), ("time", then));
+        Assert.Equal(System.Net.HttpStatusCode.Redirect, part.StatusCode);
+        Assert.Contains($"{then} ", (await isolde.Open(visit + "/report")).Body!.TextContent, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task A_setting_an_output_and_a_watched_heat_go_from_the_line_to_their_benches()
     {
         await isolde.Log(visit, "set point -18 to -22");

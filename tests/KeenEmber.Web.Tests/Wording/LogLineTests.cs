@@ -1,7 +1,9 @@
 using System.Globalization;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Visits;
 using KeenEmber.Core.Visits.LogLine;
+using KeenEmber.Core.Visits;
+using KeenEmber.Web.Pages.Visits.Circuit;
+using KeenEmber.Web.Pages.Visits.Controls;
 using KeenEmber.Web.Wording;
 
 namespace KeenEmber.Web.Tests.Wording;
@@ -14,7 +16,8 @@ public sealed class LogLineTests(ITestOutputHelper output)
     private static readonly Company Company = new("", UnitPreference.Metric, new Dictionary<string, Core.Plant.PointRef>());
 
     private static IReadOnlyList<QuickItem> Read(string line) =>
-        new QuickEntry(QuickVocabulary.For(Company), Company.Units, 2, ["coil", "box"]).Read(line);
+        new QuickEntry(QuickVocabulary.For(Company, [new CircuitBenchText().LogWords, new ControlsBenchText().LogWords]),
+            Company.Units, 2, ["coil", "box"]).Read(line);
 
     private static string Typed(TypedValue? value) =>
         value is null ? "" : string.Create(CultureInfo.InvariantCulture, $"{value.Number} {value.Unit.Symbol}");

@@ -33,6 +33,9 @@ public abstract class BenchText(string bench)
     /// <summary>Before its findings in the panel.</summary>
     public abstract string Label { get; }
 
+    /// <summary>What it brings to the words of the log line.</summary>
+    public virtual BenchWords LogWords => BenchWords.None;
+
     /// <summary>A finding in a sentence, with its numbers.</summary>
     public abstract string Finding(Finding finding, VisitView view);
 

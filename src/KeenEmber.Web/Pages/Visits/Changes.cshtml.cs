@@ -110,8 +110,22 @@ public sealed class ChangesModel(VisitViews views) : VisitPage(views)
     {
         Correct = corrects;
         var wrong = View.Timeline.Written.FirstOrDefault(e => e.Id == corrects);
-        return corrects is not null && wrong is null ? null : make(wrong?.At ?? View.Now);
+        return corrects is not null && wrong is null ? null : make(TimeTyped() ?? wrong?.At ?? View.Now);
     });
+
+    /// <summary>The field of when it was done.</summary>
+    public const string Time = "time";
+
+    /// <summary>Within the visit; null where none was typed, or where it is wrong, which its field then says.</summary>
+    private DateTimeOffset? TimeTyped()
+    {
+        if (Form[Time].Length == 0 || Form.Moment(Time, View.Clock.Date(View.Now), View.Clock, Time) is not { } typed)
+            return null;
+        var at = typed > View.Now ? typed - TimeSpan.FromDays(1) : typed;
+        if (at < View.Visit.StartedAt - TimeSpan.FromMinutes(1))
+            Form.Errors[Time] = $"That is before this visit began at {View.Clock.Time(View.Visit.StartedAt)}. Leave it empty for now.";
+        return at < View.Visit.StartedAt ? View.Visit.StartedAt : at;
+    }
 
     private static WorkArea Known(WorkArea area) => Enum.IsDefined(area) ? area : WorkArea.Other;
 

@@ -158,7 +158,7 @@ public abstract class VisitPage(VisitViews views) : PageModel
     {
         Line = line ?? "";
         var understood = new QuickEntry(
-            QuickVocabulary.For(View.Company), View.Company.Units, View.Equipment.EvaporatorFans,
+            QuickVocabulary.For(View.Company, View.Texts.All.Select(t => t.LogWords)), View.Company.Units, View.Equipment.EvaporatorFans,
             [.. View.Sensors.Sensors.Select(s => s.Name)]).Read(line);
         Items = QuickMoments.Place(understood, View.Clock, View.Visit.StartedAt, View.Now);
     }

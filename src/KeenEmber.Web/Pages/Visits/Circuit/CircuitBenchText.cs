@@ -13,6 +13,8 @@ public sealed class CircuitBenchText() : BenchText("circuit")
 {
     public override string Label => "Circuit.";
 
+    public override BenchWords LogWords { get; } = BenchWords.None with { Points = CircuitLogWords.Points };
+
     public override string Finding(Finding finding, VisitView view) => Headline(finding, view.MakeUp.Kind);
 
     /// <summary>On a unit with two coils it says which one.</summary>

@@ -20,7 +20,7 @@ public static class PasteText
                 return point;
         }
 
-        return QuickVocabulary.For(company).Points.TryGetValue(heading, out var word) ? word : null;
+        return company.Words.TryGetValue(heading, out var word) || CircuitLogWords.Points.TryGetValue(heading, out word) ? word : null;
     }
 
     /// <summary>The first few problems, and whether there are more.</summary>

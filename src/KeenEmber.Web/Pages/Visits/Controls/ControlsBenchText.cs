@@ -14,6 +14,8 @@ public sealed class ControlsBenchText() : BenchText("controls")
 {
     public override string Label => "Controls.";
 
+    public override BenchWords LogWords { get; } = BenchWords.None with { Settings = ControlsLogWords.Settings };
+
     public override string Finding(Finding finding, VisitView view) => finding.Bench switch
     {
         "control" => ControlsText.Finding(finding, view.Units),
