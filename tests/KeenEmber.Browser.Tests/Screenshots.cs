@@ -38,9 +38,7 @@ public sealed class Screenshots
         Take("refrigerant-light");
         person.Unit("F-3").Tap(".visits a").Station("frost");
         Take("frost-light");
-        person.Station("changes");
-        Take("changes-light");
-        person.Go(person.Path.Replace("/changes", "/report", StringComparison.Ordinal));
+        person.Go(person.Path.Replace("/frost", "/report", StringComparison.Ordinal));
         person.Resize(1000, 1300);
         Take("report-light");
         person.Resize(1280, 800);

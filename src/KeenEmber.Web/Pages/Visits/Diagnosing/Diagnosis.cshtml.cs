@@ -14,6 +14,24 @@ public sealed class DiagnosisModel(VisitViews views) : VisitPage(views)
 
     public DiagnosisResult Result { get; private set; } = null!;
 
+    /// <summary>How likely the causes of the leading explanation are, each over all explanations; the least of them where there are
+    /// several.</summary>
+    public double LeadProbability
+    {
+        get
+        {
+            var lead = Result.Explanations[0];
+            var roots = lead.Causes.Where(c => c.Role == CauseRole.Root).Select(c => c.Cause).ToList();
+            return Result.Causes.Where(c => roots.Contains(c.Cause)).Select(c => c.Probability).DefaultIfEmpty(lead.Probability).Min();
+        }
+    }
+
+    /// <summary>Causes that may be it instead, or beside it.</summary>
+    public IEnumerable<WeighedCause> Others =>
+        Result.Causes.Where(c => c.Probability >= WorthNaming && Result.Explanations[0].Causes.All(l => l.Cause != c.Cause)).Take(4);
+
+    private const double WorthNaming = 0.03;
+
     public static Observable Of(Fact fact) => Observables[fact.Code];
 
     protected override void Loaded()
