@@ -27,7 +27,7 @@ public sealed class Diagnoser(DiagnosisTable table)
     private const int MostNext = 3;
 
     /// <summary>How often the truth is nothing that the table knows.</summary>
-    private const double UnknownPrior = 0.02;
+    private const double UnknownPrior = 0.001;
 
     /// <summary>From this probability on nothing is wrong.</summary>
     private const double HealthySureAt = 0.96;

@@ -78,8 +78,16 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
     private bool CanBeHad(int observable)
     {
         var o = network.Observables[observable];
-        return !known.ContainsKey(o.Code) && !input.CannotNow.Contains(o.Code) && o.Needs.All(IsMet);
+        return !known.ContainsKey(o.Code) && !input.CannotNow.Contains(o.Code) && o.Needs.All(IsMet) && (!isLockedOut || IsLockedOut(o));
     }
+
+    /// <summary>Something went, burnt or is grounded: until it is known why, only what is tested with the power locked out is asked, and
+    /// in which mode it went.</summary>
+    private readonly bool isLockedOut = Dangers.Of(evidence.Facts).Any(d => d is Danger.Burning or Danger.ProtectionWent
+        or Danger.BurntWiring or Danger.Grounded or Danger.ChafedWiring);
+
+    private static bool IsLockedOut(Observable o) => o.Hazard is "lock out" or "only after every circuit is clear"
+        || o.Code is "clock-position" or "wiring" or "smell" or "supply" or "complaint.trips";
 
     /// <summary>What the unit does not have cannot stand in the way.</summary>
     private bool IsMet(Need need) => network.ObservableAt(need.Observable) is null

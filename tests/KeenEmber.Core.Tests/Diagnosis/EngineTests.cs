@@ -122,7 +122,9 @@ public sealed class EngineTests(ITestOutputHelper output)
         var facts = "complaint.iced=yes coil=iced end-by=temperature ice-left=some end-probe.error=12";
         double Swapped(params EarlierWork[] history) => Engine.Diagnose(Input(facts) with { History = history }).Causes
             .FirstOrDefault(c => c.Cause.Code == "probes-swapped")?.Probability ?? 0;
-        Assert.True(Swapped(new EarlierWork(9, ["control"], ["control"])) > 3 * Swapped());
+        static double Odds(double probability) => probability / (1 - probability);
+        output.WriteLine($"swapped: {Swapped()}, after work {Swapped(new EarlierWork(9, ["control"], ["control"]))}");
+        Assert.True(Odds(Swapped(new EarlierWork(9, ["control"], ["control"]))) > 3 * Odds(Swapped()));
         double Dead(params EarlierWork[] history) => Engine.Diagnose(Input("fans=one-stopped") with { History = history }).Causes
             .First(c => c.Cause.Code == "fan-motor-dead").Probability;
         var renewed = new EarlierWork(20, ["evaporator-fan"], ["evaporator-fan"]);
@@ -147,6 +149,20 @@ public sealed class EngineTests(ITestOutputHelper output)
         Assert.Equal(Danger.RunsWithoutCondenserAir,
             Assert.Single(Dangers.Of([new("compressor", "running"), new("condenser-fan", "stopped")])));
         Assert.Empty(Dangers.Of([new("compressor", "stopped"), new("condenser-fan", "stopped")]));
+    }
+
+    [Theory]
+    [InlineData("supply=tripped smell=burning fans=all-stopped clock-position=defrost")]
+    [InlineData("supply=fuse-blown complaint.warm=yes box=9")]
+    [InlineData("wiring=burnt compressor=stopped")]
+    public void After_something_went_only_what_is_tested_locked_out_is_asked(string facts)
+    {
+        var next = Engine.Diagnose(Input(facts)).Next;
+        output.WriteLine(string.Join(", ", next.Select(n => n.Observable.Code)));
+        Assert.NotEmpty(next);
+        Assert.All(next, n => Assert.DoesNotContain("live", n.Observable.Hazard, StringComparison.Ordinal));
+        Assert.All(next, n => Assert.NotEqual("breaker-holds", n.Observable.Code));
+        Assert.All(next, n => Assert.True(n.Observable.Hazard == "lock out" || n.Observable.Minutes <= 2, n.Observable.Code));
     }
 
     [Fact]
