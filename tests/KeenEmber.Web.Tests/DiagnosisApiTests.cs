@@ -48,6 +48,7 @@ public sealed class DiagnosisApiTests(DemoWeb demo) : IClassFixture<DemoWeb>
         });
         Assert.Equal(HttpStatusCode.OK, status);
         Assert.StartsWith("It smells of burning. Leave it off.", body.GetProperty("danger")[0].GetString(), StringComparison.Ordinal);
+        Assert.Contains("It went in defrost: test heaters", body.GetProperty("danger")[1].GetString(), StringComparison.Ordinal);
         var set = body.GetProperty("explanations")[0].GetProperty("set");
         Assert.Equal("heater-lead-chafed", set[0].GetProperty("code").GetString());
         Assert.Contains("heater-shorted", body.GetProperty("explanations")[0].GetProperty("chain").EnumerateArray().Select(c =>

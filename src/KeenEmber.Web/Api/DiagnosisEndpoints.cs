@@ -135,7 +135,7 @@ public static class DiagnosisEndpoints
             History = [.. (question.History ?? []).Select(h => Earlier(h))],
             CannotNow = (question.CannotNow ?? []).ToHashSet(), At = question.At ?? "",
         });
-        return TypedResults.Ok(Say(result));
+        return TypedResults.Ok(Say(result, facts));
     }
 
     private static EarlierWork Earlier(HistoryQuestion history)
@@ -189,8 +189,8 @@ public static class DiagnosisEndpoints
         _ => QuantityReader.Number((typed ?? "").TrimEnd('%', ' ')),
     };
 
-    private static DiagnosisAnswer Say(DiagnosisResult r) => new(
-        [.. r.Dangers.Select(DiagnosisText.Say)],
+    private static DiagnosisAnswer Say(DiagnosisResult r, IReadOnlyList<Fact> facts) => new(
+        [.. r.Dangers.Select(d => DiagnosisText.Say(d, facts))],
         [.. r.Explanations.Select(e => new ExplanationAnswer(
             [.. e.Causes.Select(c => new CauseAnswer(c.Cause.Code, c.Cause.Name, c.Role, c.BroughtOnBy?.Code))], Round(e.Probability),
             [.. e.Through.Select(t => t.Code)], [.. e.Explains.Select(f => f.Code)], [.. e.Leaves.Select(f => f.Code)]))],

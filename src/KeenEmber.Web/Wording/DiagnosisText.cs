@@ -7,7 +7,14 @@ namespace KeenEmber.Web.Wording;
 public static class DiagnosisText
 {
     /// <summary>What to do now, before anything else.</summary>
-    public static string Say(Danger danger) => danger switch
+    /// <param name="facts">What else is known: the mode in which it went says which circuits to open.</param>
+    public static string Say(Danger danger, IReadOnlyList<Fact> facts) => danger == Danger.ProtectionWent && WentInDefrost(facts)
+        ? $"{Say(danger)} It went in defrost: test heaters and fan leads first, each to earth." : Say(danger);
+
+    private static bool WentInDefrost(IReadOnlyList<Fact> facts) =>
+        facts.Any(f => f is { Code: "clock-position" or "shown-mode", Answer: "defrost" });
+
+    private static string Say(Danger danger) => danger switch
     {
         Danger.Gas => "Gas in the room. Leave and ventilate. No flame, no switch, until it is clear.",
         Danger.Burning => "It smells of burning. Leave it off. Lock out before looking.",
