@@ -82,14 +82,14 @@ internal static class FactsOfRecord
         [ResultKind.LineGain] = "line-rise", [ResultKind.DrierDrop] = "drier-drop",
     };
 
-    /// <summary>Words of a complaint, and what they complain of.</summary>
+    /// <summary>Beginnings of words in a complaint, and what they complain of.</summary>
     internal static readonly (string Code, string[] Words)[] Complaints =
     [
         ("complaint.warm", ["warm", "not cold", "soft", "hot", "not cool", "degrees", "never gets"]),
         ("complaint.cold", ["too cold", "frozen milk", "freezes"]), ("complaint.iced", ["ice on", "iced", "icing", "frost", "snow"]),
         ("complaint.noise", ["noise", "noisy", "loud", "rattl", "grind", "squeal"]),
         ("complaint.trips", ["trip", "breaker", "fuse"]), ("complaint.runs-always", ["never stops", "always runs", "runs all"]),
-        ("complaint.still", ["stands still", "nothing runs", "dead", "not running", "off"]),
+        ("complaint.still", ["stands still", "nothing runs", "dead", "not running", "everything stands", "everything off"]),
         ("complaint.water", ["water", "drip", "leak on", "puddle"]), ("complaint.smell", ["smell", "burn"]),
         ("complaint.alarm", ["alarm", "beep"]), ("complaint.comes-and-goes", ["then not", "comes and goes", "on and off", "sometimes"]),
     ];

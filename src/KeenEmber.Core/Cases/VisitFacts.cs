@@ -1,3 +1,4 @@
+using System.Text.RegularExpressions;
 using KeenEmber.Core.Benches.Electrical;
 using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Diagnosis;
@@ -40,7 +41,8 @@ public static class VisitFacts
     private static string? Code(ComponentKind? kind) => kind is { } known ? PartCodes.Of(known) : null;
 
     private static IEnumerable<Fact> Complained(string complaint) => FactsOfRecord.Complaints
-        .Where(c => c.Words.Any(w => complaint.Contains(w, StringComparison.OrdinalIgnoreCase))).Select(c => new Fact(c.Code, "yes"));
+        .Where(c => c.Words.Any(w => Regex.IsMatch(complaint, $@"\b{Regex.Escape(w)}", RegexOptions.IgnoreCase)))
+        .Select(c => new Fact(c.Code, "yes"));
 
     private static IEnumerable<Entry> SinceWork(VisitCase visit) =>
         visit.Timeline.Standing.Where(e => visit.LastWork is not { } work || e.At > work);
@@ -103,8 +105,8 @@ public static class VisitFacts
         {
             if (test.Test == LoadTest.Capacitance && test.Marked?.Si(default) is > 0 and var marked && CapacitorOf(test) is { } code)
                 yield return new(code, "", 100 * test.Readings[0].Value.Si(default) / marked);
-            if (test is { Test: LoadTest.Windings, Component.Kind: ComponentKind.Compressor })
-                yield return new("windings", LoadTests.Judge(test)?.Code == LoadTests.WindingShorted ? "shorted" : "sound");
+            if (test is { Test: LoadTest.Windings, Component.Kind: ComponentKind.Compressor } && WindingsOf(test) is { } windings)
+                yield return new("windings", windings);
         }
     }
 
@@ -112,6 +114,14 @@ public static class VisitFacts
     {
         SensorRole.Box => "box-probe.error",
         SensorRole.DefrostEnd => "end-probe.error",
+        _ => null,
+    };
+
+    /// <summary>Null for resistances that do not add up: they are measured again before they speak.</summary>
+    private static string? WindingsOf(LoadTestEntry test) => LoadTests.Judge(test)?.Code switch
+    {
+        null => "sound",
+        LoadTests.WindingShorted => "shorted",
         _ => null,
     };
 

@@ -1,3 +1,4 @@
+using KeenEmber.Core.Benches.Electrical;
 using KeenEmber.Core.Cases;
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Plant;
@@ -38,6 +39,26 @@ public sealed class VisitFactsTests
         Assert.Equal("coil=clear",
             Said(Seen(1, AsFound.Coil, FactState.Iced), Part(20, WorkArea.Fans), Seen(30, AsFound.Coil, FactState.Clear)));
     }
+
+    [Theory]
+    [InlineData("Coffee counter: price on the label wrong", "")]
+    [InlineData("Smells burnt, breaker down", "complaint.trips complaint.smell")]
+    [InlineData("Warm, but the light is on", "complaint.warm")]
+    [InlineData("Cools, then not, then again", "complaint.comes-and-goes")]
+    public void A_complaint_is_read_by_whole_words(string complaint, string codes)
+    {
+        var visit = Worked.Visit(Freezer) with { Complaint = complaint };
+        Assert.Equal(codes, string.Join(' ', VisitFacts.Of(Worked.Of(Freezer, Worked.Benches, [(visit, [])])).Select(f => f.Code)));
+    }
+
+    [Theory]
+    [InlineData(2.4, 9.8, 12.1, "windings=sound")]
+    [InlineData(0.02, 9.8, 9.8, "windings=shorted")]
+    [InlineData(2.4, 9.8, 30, "")]
+    public void Windings_that_do_not_add_up_are_not_called_sound(double one, double two, double three, string said) =>
+        Assert.Equal(said, Said(new LoadTestEntry(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(1), Nine, "Isolde"),
+            new(ComponentKind.Compressor), LoadTest.Windings,
+            [.. new[] { one, two, three }.Select(o => new LoadReading("", new(o, Unit.Ohm)))])));
 
     [Fact]
     public void What_cannot_be_had_is_no_fact() => Assert.Equal((0, "fan-motor"),
