@@ -1,4 +1,5 @@
 using KeenEmber.Core.Cases;
+using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
@@ -43,6 +44,17 @@ public sealed class CaseMemory : ICaseMemory, IDisposable
         var briefing = workOut();
         Keep((last.Id, nameof(Briefed)), new Briefed(upToIt, company, briefing), BriefingCountsAs);
         return briefing;
+    }
+
+    /// <inheritdoc/>
+    public DiagnosisResult DiagnosisOf(DiagnosisInput facts, Func<DiagnosisResult> workOut)
+    {
+        var key = (nameof(DiagnosisResult), facts.Key);
+        if (kept.Get<DiagnosisResult>(key) is { } before)
+            return before;
+        var result = workOut();
+        Keep(key, result, BriefingCountsAs);
+        return result;
     }
 
     private void Keep(object key, object what, int size) => kept.Set(key, what, new MemoryCacheEntryOptions { Size = size });

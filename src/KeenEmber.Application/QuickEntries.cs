@@ -3,6 +3,7 @@ using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Benches.Electrical;
 using KeenEmber.Core.Benches.Sensors;
+using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
@@ -29,6 +30,7 @@ internal static class QuickEntries
         QuickReading r => new ReadingEntry(header, r.Point, r.Value),
         QuickObservation o => new ObservationEntry(header, o.Fact, o.Index, o.State, header.At - o.RunTime),
         QuickRefrigerant r => new RefrigerantEntry(header, unit.Circuit.RefrigerantName, r.MassKg, "", ""),
+        QuickAnswer a => new DiagnosisFactEntry(header, a.Observable, a.Answer),
         QuickNote n => new NoteEntry(header, n.Note, n.Topic),
         QuickLoadTest t => new LoadTestEntry(header, t.Component, t.Test, t.Readings, t.Marked),
         QuickPart p => new PartEntry(header, "", "", "", "", "", false, WorkAreas.Of(p.Component.Kind), p.Component),

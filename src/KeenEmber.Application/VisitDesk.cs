@@ -1,5 +1,6 @@
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Cases;
+using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
@@ -30,7 +31,24 @@ public sealed class VisitDesk(
         var inFull = ofUnit.Where(v => v.StartedAt < visit.StartedAt).Take(1).Select(v => v.Id).Prepend(id);
         var entries = visits.EntriesOfEquipment(visit.EquipmentId, [.. inFull]);
         var (now, behind) = NowAfter(entries[id]);
-        return new(new(id, record, sites, companies.Get(), [.. ofUnit.Select(v => (v, entries[v.Id]))], now) { Memory = memory }, behind);
+        return new(new(id, record, sites, companies.Get(), [.. ofUnit.Select(v => (v, entries[v.Id]))], now) { Memory = memory,
+            Closed = ClosedCasesNow() },
+            behind);
+    }
+
+    /// <summary>What was signed is counted anew at most once in so long: odds hardly move from one visit to the next.</summary>
+    private static readonly TimeSpan CountedEvery = TimeSpan.FromMinutes(10);
+
+    private (DateTimeOffset At, ClosedCases Cases)? counted;
+
+    private ClosedCases ClosedCasesNow()
+    {
+        var now = time.GetUtcNow();
+        if (counted is var (at, cases) && now - at < CountedEvery && now >= at)
+            return cases;
+        var fresh = ClosedCases.Of(DiagnosisTable.Shipped, visits.RootCauses());
+        counted = (now, fresh);
+        return fresh;
     }
 
     /// <summary>Now, or just after the last entry where the machine's clock is behind it: what is written next must not hide behind what

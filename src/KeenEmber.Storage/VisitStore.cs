@@ -127,6 +127,18 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
             .Select(r => r.ToEntry(kinds)).ToLookup(e => e.VisitId);
     }
 
+    /// <summary>The root cause of each signed visit as its last sign-off has it; empty ones are left out.</summary>
+    public IReadOnlyList<string> RootCauses()
+    {
+        using var db = database.Open();
+        return [.. db.Query<string>("""
+            SELECT cause FROM (
+                SELECT json_extract(body, '$.rootCause') AS cause, row_number() OVER (PARTITION BY visit_id ORDER BY at DESC) AS last
+                FROM entry WHERE kind = 'sign-off')
+            WHERE last = 1 AND cause <> ''
+            """)];
+    }
+
     /// <summary>The entries of a visit as they lie in the record, the latest first.</summary>
     public IReadOnlyList<PlainEntry> PlainEntries(Guid visitId)
     {

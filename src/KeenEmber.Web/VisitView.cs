@@ -31,7 +31,11 @@ public sealed class VisitView(LoadedVisit loaded, IReadOnlyList<IBench> benches,
     public string Name(ResultRef kind) => CircuitText.Name(kind, MakeUp);
 
     /// <summary>A finding of any bench in a sentence, with its numbers.</summary>
-    public string Say(Finding finding) => texts.Of(finding).Finding(finding, this);
+    public string Say(Finding finding) => finding.Bench == DiagnosisTask.Name ? DiagnosisText.Headline(finding)
+        : texts.Of(finding).Finding(finding, this);
+
+    /// <summary>What is to be done next, in words.</summary>
+    public TaskText Say(BenchTask task) => task.Bench == DiagnosisTask.Name ? DiagnosisText.Task(task) : texts.Of(task).Task(task, this);
 
     /// <summary>One sentence without figures on how the visit stands.</summary>
     public string StandsInWords

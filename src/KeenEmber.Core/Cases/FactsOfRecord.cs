@@ -1,5 +1,10 @@
+using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Benches.Electrical;
 using KeenEmber.Core.Benches.Frost;
+using KeenEmber.Core.Benches.Glycol;
+using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Plant;
 
 namespace KeenEmber.Core.Cases;
@@ -44,6 +49,7 @@ internal static class FactsOfRecord
         [(AsFound.Alarm, FactState.Shown)] = ("shown-mode", "alarm"),
         [(AsFound.Defrost, FactState.Defrosting)] = ("shown-mode", "defrost"),
         [(AsFound.ControllerMode, FactState.Off)] = ("shown-mode", "off"),
+        [(AsFound.ControllerMode, FactState.Defrosting)] = ("shown-mode", "defrost"),
         [(AsFound.ClockMotor, FactState.Running)] = ("clock", "turning"),
         [(AsFound.ClockMotor, FactState.Stopped)] = ("clock", "stopped"),
         [(AsFound.ControlMoisture, FactState.Dry)] = ("control-wet", "dry"),
@@ -65,14 +71,59 @@ internal static class FactsOfRecord
         [(AsFound.Smell, FactState.Gas)] = ("smell", "gas"),
     };
 
+    /// <summary>An answer as the walk-round has it; null where it has none. The other way round than <see cref="Looks"/>.</summary>
+    internal static (AsFound Fact, FactState State)? LookOf(string code, string answer) => (code, answer) switch
+    {
+        ("fans", "all-run") => (AsFound.EvaporatorFan, FactState.Running),
+        ("fans", "all-stopped") => (AsFound.EvaporatorFan, FactState.Stopped),
+        ("coil", "iced") => (AsFound.Coil, FactState.Iced),
+        ("coil", "frost") => (AsFound.Coil, FactState.Frosted),
+        ("coil", "clear") => (AsFound.Coil, FactState.Clear),
+        _ => Looks.Where(l => l.Value == (code, answer)).Select(l => ((AsFound, FactState)?)l.Key).FirstOrDefault(),
+    };
+
     /// <summary>What benches find that is an answer by itself, by the code of the finding.</summary>
     internal static readonly Dictionary<string, (string Code, string Answer)> Found = new()
     {
         [FrostPatterns.Even] = ("frost-pattern", "even"), [FrostPatterns.InletOnly] = ("frost-pattern", "inlet-only"),
         [FrostPatterns.BottomOnly] = ("frost-pattern", "bottom"), [FrostPatterns.BehindOneFan] = ("frost-pattern", "behind-one-fan"),
+        [FrostPatterns.TopOnly] = ("frost-pattern", "in-patches"),
         [FrostPatterns.ValveBall] = ("valve-body", "ice-ball"), [FrostPatterns.SuctionLine] = ("suction-line", "frosted-back"),
         [FrostPatterns.Ceiling] = ("ceiling-frost", "found"), [FrostPatterns.DrainPan] = ("drain", "iced"),
-        [DefrostCodes.FansInHeat] = ("fans-in-defrost", "on"), [DefrostCodes.NotChangedOver] = ("fans-in-defrost", "on"),
+        [DefrostCodes.FansInHeat] = ("fans-in-defrost", "on"),
+                [DefrostCodes.FansEarly] = ("fans-back", "early"), [DefrostCodes.FansNever] = ("fans-back", "never"),
+        [DefrostCodes.ClockStopped] = ("clock", "stopped"), [DefrostCodes.ClockContacts] = ("clock-contacts", "no"),
+        [DefrostCodes.ClockTime] = ("clock-time", "wrong"), [DefrostCodes.LowVoltage] = ("supply-volts", "low"),
+        [SeriesPatterns.Hunting] = ("suction-pattern", "hunts"), [SeriesPatterns.ComesAndGoes] = ("suction-pattern", "saw"),
+        [CircuitPatterns.ShortCycling] = ("starts", "many"), [CircuitPatterns.NonCondensables] = ("standing", "high"),
+        [CircuitPatterns.NearlyEmpty] = ("standing", "low"), [CircuitPatterns.HeadTooLow] = ("head-cold", "falls"),
+        [ControlsOnRecord.BulbsCrossed] = ("turned-follows", "other"), [ControlsOnRecord.SidesApart] = ("other-side", "frozen"),
+        [ParameterChecks.OffsetLarge] = ("offset", "found"),
+        [PressureControlChecks.CutInNotAboveCutOut] = ("lp-setting", "wrong"),
+        [PressureControlChecks.CutOutAboveEvaporating] = ("lp-setting", "wrong"),
+        [PressureControlChecks.CutInAboveBox] = ("lp-setting", "wrong"),
+        [PressureControlChecks.DifferentialTooClose] = ("lp-setting", "wrong"),
+        [PressureControlChecks.FanNeverStops] = ("fancycle-setting", "wrong"),
+        [PressureControlChecks.FanOnNotAboveOff] = ("fancycle-setting", "wrong"),
+        [PressureControlChecks.FanOffTooLow] = ("fancycle-setting", "wrong"),
+        [PressureControlChecks.FanHoldsHeadHigh] = ("fancycle-setting", "wrong"),
+        [LoadTests.LegLost] = ("supply-volts", "leg-lost"),
+        [GlycolCircuit.PumpStopped] = ("glycol-pump", "stopped"), [GlycolCircuit.BathLow] = ("glycol-level", "low"),
+    };
+
+    internal static readonly Dictionary<ControlOutput, string> Outputs = new()
+    {
+        [ControlOutput.Compressor] = "output.compressor", [ControlOutput.LiquidValve] = "output.valve",
+        [ControlOutput.Fans] = "output.fans", [ControlOutput.Defrost] = "output.defrost",
+    };
+
+    /// <summary>The observable of what a sensor reads too much; null for one that the diagnosis does not know.</summary>
+    internal static string? Probe(SensorRole role) => role switch
+    {
+        SensorRole.Box => "box-probe.error",
+        SensorRole.DefrostEnd => "end-probe.error",
+        SensorRole.SuctionLine => "suction-probe.error",
+        _ => null,
     };
 
     internal static readonly Dictionary<ResultKind, string> Results = new()

@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
@@ -14,6 +15,12 @@ namespace KeenEmber.Core.Cases;
 public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudging judging)
 {
     private readonly ConcurrentDictionary<IBench, BenchJudgement?> judged = [];
+
+    /// <summary>Keeps what was worked out; null where nothing is kept.</summary>
+    internal ICaseMemory? Memory => record.Memory;
+
+    /// <summary>What the company's closed visits came to.</summary>
+    internal ClosedCases Closed => record.Closed;
 
     /// <summary>Runs what may fail.</summary>
     protected IJudging Judging => judging;
@@ -170,20 +177,38 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
     /// <summary>What is wrong still.</summary>
     public IReadOnlyList<Finding> Faults => field ??= FromAll(j => j.Now);
 
-    /// <summary>How the visit stands: the first of what is wrong, else what the first bench with a word for that says of a unit without
-    /// faults.</summary>
-    public Finding Stands => field ??= Faults.Count > 0 ? Faults[0]
-        : benches.Select(b => From(b, j => j.Otherwise, null)).FirstOrDefault(f => f is not null) ?? Finding.Of(NothingToSay);
+    /// <summary>What explains the unit as it is; null where it could not be worked out.</summary>
+    public CaseDiagnosis? Diagnosis => field ??= judging.Of(DiagnosisTask.Name, () => CaseDiagnosis.Of(this, VisitSpan.AsItIs), null);
+
+    /// <summary>What explains how the unit was found: the same as <see cref="Diagnosis"/> while no work was done.</summary>
+    public CaseDiagnosis? DiagnosisAsFound => LastWork is null ? Diagnosis
+        : field ??= judging.Of(DiagnosisTask.Name, () => CaseDiagnosis.Of(this, VisitSpan.AsFound), null);
+
+    /// <summary>What was replaced on the visit and will break again, because what broke it is as it was.</summary>
+    public IReadOnlyList<ExplainingCause> LeftToBreakAgain => field ??= LastWork is null || DiagnosisAsFound is not { } asFound ? []
+        : [.. CaseDiagnosis.LeftToBreakAgain(asFound, Timeline.Standing.SelectMany(WorkedParts.Of).ToHashSet())];
+
+    /// <summary>What the first bench with a word for that says of a unit without faults; null where none has one.</summary>
+    internal Finding? Otherwise => benches.Select(b => From(b, j => j.Otherwise, null)).FirstOrDefault(f => f is not null);
+
+    /// <summary>What the benches ask for.</summary>
+    internal IReadOnlyList<BenchTask> Tasks => FromAll(j => j.Tasks);
+
+    /// <summary>How the visit stands.</summary>
+    public Finding Stands => field ??= Outlook.StandsOf(this);
 
     /// <summary>No bench has anything to say of the visit.</summary>
     public const string NothingToSay = "visit.nothing-to-say";
 
     /// <summary>Something about the unit is not as it should be.</summary>
-    public bool NeedsAttention => benches.Any(b => From(b, j => j.NeedsAttention, true));
+    public bool NeedsAttention => benches.Any(b => From(b, j => j.NeedsAttention, true)) || Stands.Bench == DiagnosisTask.Name;
 
-    /// <summary>What to do next, in the order of the job and then of the benches; null when no bench has anything to ask, or the visit is
-    /// over.</summary>
-    public BenchTask? Next => field ??= IsUnderWay ? FromAll(j => j.Tasks).OrderBy(t => t.Order).FirstOrDefault() : null;
+    /// <summary>What to do next; null when there is nothing, or the visit is over.</summary>
+    public BenchTask? Next => field ??= Outlook.NextOf(this);
+
+    /// <summary>What is asked for once a danger has been dealt with, or beside it where it is safe: the next thing but for
+    /// danger.</summary>
+    public BenchTask? PastDanger => field ??= Outlook.NextOf(this, pastDanger: true);
 
     /// <summary>What proves each repair of the visit.</summary>
     public IReadOnlyList<Proof> Proofs =>

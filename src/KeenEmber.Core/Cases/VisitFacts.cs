@@ -1,76 +1,111 @@
 using System.Text.RegularExpressions;
+using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Benches.Controls;
+using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Benches.Electrical;
 using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Diagnosis;
+using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Core.Cases;
 
-/// <summary>What is on record of a visit, as the diagnosis takes it: only what was seen since the last work, which speaks of the unit as
-/// it is now.</summary>
+/// <summary>Which part of a visit facts speak of: work divides it.</summary>
+public enum VisitSpan
+{
+    /// <summary>Since the last work, or the whole visit where none was done.</summary>
+    AsItIs,
+
+    /// <summary>Before the first work: how the unit was found.</summary>
+    AsFound,
+}
+
+/// <summary>What is on record of a visit, as the diagnosis takes it.</summary>
 public static class VisitFacts
 {
-    /// <summary>What is known now; of two with one code the later holds.</summary>
-    public static IReadOnlyList<Fact> Of(VisitCase visit) =>
-        [.. Complained(visit.Visit.Complaint), .. Looked(visit), .. Measured(visit), .. Told(visit)];
+    /// <summary>What is known of one part of a visit; of two with one code the later stands alone.</summary>
+    public static IReadOnlyList<Fact> Of(VisitCase visit, VisitSpan span = VisitSpan.AsItIs) =>
+        [.. new FactsOfSpan(visit, span).All().GroupBy(f => f.Code).Select(g => g.Last())];
 
-    /// <summary>Dangers that were seen on the visit and not seen to be over: work alone takes none of them away.</summary>
-    public static IReadOnlyList<Danger> DangersOf(VisitCase visit) => Dangers.Of([.. visit.Timeline.Standing.OrderBy(e => e.At)
-        .Select(e => e switch
-        {
-            ObservationEntry look when FactsOfRecord.Looks.TryGetValue((look.Fact, look.State), out var fact) =>
-                new Fact(fact.Code, fact.Answer),
-            DiagnosisFactEntry { Cannot: false } told => new Fact(told.Observable, told.Answer, told.Number),
-            _ => null,
-        }).OfType<Fact>()]);
+    /// <summary>An answer as an entry of the walk-round, which all benches read; null where the walk-round has none.</summary>
+    public static ObservationEntry? LookOf(EntryHeader header, string code, string answer) =>
+        FactsOfRecord.LookOf(code, answer) is var (fact, state) ? new(header, fact, null, state, null) : null;
 
     /// <summary>What was said not to be had now.</summary>
-    public static IReadOnlySet<string> CannotNow(VisitCase visit) =>
-        SinceWork(visit).OfType<DiagnosisFactEntry>().Where(e => e.Cannot).Select(e => e.Observable).ToHashSet();
+    public static IReadOnlySet<string> CannotNow(VisitCase visit) => visit.Timeline.Standing
+        .Where(e => visit.LastWork is not { } work || e.At > work).Concat(visit.UpToHere.SelectMany(t => t.Standing).Where(IsNever))
+        .OfType<DiagnosisFactEntry>().Where(e => e.Cannot).Select(e => e.Observable).ToHashSet();
 
-    /// <summary>Parts that were worked on at earlier visits.</summary>
-    public static IReadOnlyList<EarlierWork> History(VisitCase visit) =>
-        [.. visit.AllVisits.Where(v => v.Visit.StartedAt < visit.Visit.StartedAt).Select(v => new EarlierWork(
-            (visit.Visit.StartedAt - v.Visit.StartedAt).TotalDays,
-            [.. v.Timeline.Standing.OfType<PartEntry>().Select(p => Code(p.Component?.Kind)).OfType<string>()
-                .Concat(v.Timeline.Standing.OfType<RefrigerantEntry>().Select(_ => "refrigerant"))],
-            [.. v.Timeline.Standing.OfType<PartEntry>().Select(p => Code(p.Component?.Kind)).OfType<string>()]))];
+    private static bool IsNever(Entry entry) => entry is DiagnosisFactEntry { Cannot: true, Answer: DiagnosisFactEntry.Never };
 
-    private static string? Code(ComponentKind? kind) => kind is { } known ? PartCodes.Of(known) : null;
+    /// <summary>Parts that were worked on at earlier visits and, for the unit as it is, on this one.</summary>
+    public static IReadOnlyList<EarlierWork> History(VisitCase visit, VisitSpan span = VisitSpan.AsItIs) =>
+        [.. visit.AllVisits.Where(v => v.Visit.StartedAt < visit.Visit.StartedAt
+            || (v.Visit.Id == visit.Visit.Id && span == VisitSpan.AsItIs))
+            .Select(v => WorkOf(v.Timeline, (visit.Visit.StartedAt - v.Visit.StartedAt).TotalDays)).Where(w => w.Parts.Count > 0)];
 
-    private static IEnumerable<Fact> Complained(string complaint) => FactsOfRecord.Complaints
-        .Where(c => c.Words.Any(w => Regex.IsMatch(complaint, $@"\b{Regex.Escape(w)}", RegexOptions.IgnoreCase)))
+    private static EarlierWork WorkOf(Timeline timeline, double daysAgo)
+    {
+        return new(daysAgo, [.. timeline.Standing.SelectMany(WorkedParts.Of).Distinct()],
+            [.. timeline.Standing.OfType<PartEntry>().SelectMany(WorkedParts.Of).Distinct()]);
+    }
+}
+
+/// <summary>Gathers the facts of one part of a visit.</summary>
+internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
+{
+    private readonly DateTimeOffset? firstWork = WorkDone.Moments(visit.Timeline).Select(m => (DateTimeOffset?)m).FirstOrDefault();
+
+    private bool IsAsFound => span == VisitSpan.AsFound && firstWork is not null;
+
+    private IReadOnlyList<Entry> Entries => field ??=
+        [.. visit.Timeline.Standing.Where(e => IsIn(e.At)).OrderBy(e => e.At)];
+
+    private bool IsIn(DateTimeOffset at) => IsAsFound ? at < firstWork : visit.LastWork is not { } work || at > work;
+
+    internal IEnumerable<Fact> All() => [.. Complained(), .. FromBenches(), .. Measured(), .. Entries.SelectMany(Seen), .. Fans()];
+
+    /// <summary>What was complained of tells how the unit was found; what is so after work is seen.</summary>
+    private IEnumerable<Fact> Complained() => firstWork is not null && !IsAsFound ? [] : FactsOfRecord.Complaints
+        .Where(c => c.Words.Any(w => Regex.IsMatch(visit.Visit.Complaint, $@"\b{Regex.Escape(w)}", RegexOptions.IgnoreCase)))
         .Select(c => new Fact(c.Code, "yes"));
 
-    private static IEnumerable<Entry> SinceWork(VisitCase visit) =>
-        visit.Timeline.Standing.Where(e => visit.LastWork is not { } work || e.At > work);
+    /// <summary>Before the work all that was found is so; afterwards what benches say of now.</summary>
+    private IEnumerable<Fact> FromBenches() => (IsAsFound || firstWork is null ? visit.Found : visit.Faults).SelectMany(Said);
 
-    private static IEnumerable<Fact> Looked(VisitCase visit)
+    /// <summary>The diagnosis takes what it says, as an answer or as the results it rests on.</summary>
+    internal static bool IsWeighed(Finding finding) => finding.Bench is "danger" or "circuit" or "electrical" or "frost"
+        || Said(finding).Any();
+
+    private static IEnumerable<Fact> Said(Finding finding)
     {
-        var seen = SinceWork(visit).OfType<ObservationEntry>().ToList();
-        foreach (var look in seen)
-        {
-            if (FactsOfRecord.Looks.TryGetValue((look.Fact, look.State), out var fact))
-                yield return new(fact.Code, fact.Answer);
-        }
-
-        if (FansOf(visit, seen) is { } fans)
-            yield return new("fans", fans);
-        // As long as nothing was done, what was found is so still; afterwards only what benches say of now.
-        foreach (var finding in visit.LastWork is null ? visit.Found : visit.Faults)
-        {
-            if (FactsOfRecord.Found.TryGetValue(finding.Code, out var fact))
-                yield return new(fact.Code, fact.Answer);
-        }
-
-        if (seen.FindLast(o => o.Fact == AsFound.Coil) is { } coil)
-            yield return new("coil", coil.State switch { FactState.Iced => "iced", FactState.Frosted => "frost", _ => "clear" });
+        if (finding.Code == DefrostCodes.NotChangedOver)
+            return [new("fans-in-defrost", "on"), new("heaters.current", "", 0)];
+        return FactsOfRecord.Found.TryGetValue(finding.Code, out var fact) ? [new(fact.Code, fact.Answer)] : SensorFacts.Of(finding);
     }
 
+    /// <summary>What one entry says by itself.</summary>
+    private static IEnumerable<Fact> Seen(Entry entry) => entry switch
+    {
+        ObservationEntry { Fact: AsFound.Coil } coil =>
+            [new("coil", coil.State switch { FactState.Iced => "iced", FactState.Frosted => "frost", _ => "clear" })],
+        ObservationEntry look when FactsOfRecord.Looks.TryGetValue((look.Fact, look.State), out var fact) => [new(fact.Code, fact.Answer)],
+        OutputStateEntry output when FactsOfRecord.Outputs.TryGetValue(output.Output, out var code)
+            && (output.State.IsLive ?? output.State.Runs) is { } isLive =>
+            [new(code, $"{(output.State.IsCalled ? "called" : "uncalled")}-{(isLive ? "live" : "dead")}")],
+        DamageEntry damage when WettedSet.ComesFromWater(damage.Damage) =>
+            [new("control-wet", damage.Damage == DamageKind.Scaled ? "scaled" : "wet")],
+        LoadTestEntry test => LoadTestFacts.Of(test),
+        DiagnosisFactEntry { Cannot: false } told => [new(told.Observable, told.Answer, told.Number)],
+        _ => [],
+    };
+
+    private IEnumerable<Fact> Fans() => FansOf([.. Entries.OfType<ObservationEntry>()]) is { } fans ? [new("fans", fans)] : [];
+
     /// <summary>Null until every fan was seen.</summary>
-    private static string? FansOf(VisitCase visit, List<ObservationEntry> seen)
+    private string? FansOf(List<ObservationEntry> seen)
     {
         var states = Enumerable.Range(1, visit.Equipment.EvaporatorFans)
             .Select(n => seen.FindLast(o => o.Fact == AsFound.EvaporatorFan && (o.Index is null || o.Index == n))?.State).ToList();
@@ -83,56 +118,43 @@ public static class VisitFacts
         };
     }
 
-    private static IEnumerable<Fact> Measured(VisitCase visit)
+    private IEnumerable<Fact> Measured()
     {
-        if (visit.Readings.TryGetValue(MeasuringPoint.BoxAir, out var box) && !visit.IsBeforeWork(box))
-            yield return new("box", "", box.Si - visit.Equipment.Target.Kelvin);
-        if (visit.DisplayOff is { } off)
+        if (Entries.OfType<ReadingEntry>().LastOrDefault(r => r.Point == MeasuringPoint.BoxAir) is { } box)
+            yield return new("box", "", box.Value.Temperature.Kelvin - visit.Equipment.Target.Kelvin);
+        if (!IsAsFound && visit.DisplayOff is { } off)
             yield return new("display", "", off);
         foreach (var sensor in visit.Of<SensorsJudgement>()?.Unit.Sensors ?? [])
         {
-            if (sensor.Now?.Result.Error is { } error && double.IsFinite(error) && CodeOf(sensor.Sensor.Role) is { } probe)
+            var result = (IsAsFound ? sensor.Found : sensor.Now)?.Result;
+            if (result?.Error is { } error && double.IsFinite(error) && FactsOfRecord.Probe(sensor.Sensor.Role) is { } probe)
                 yield return new(probe, "", error);
+            if (result?.Verdict is SensorVerdict.Open or SensorVerdict.Shorted && sensor.Sensor.Role == SensorRole.Box)
+                yield return new("box-sensor-ohms", "open-or-shorted");
         }
 
-        foreach (var (result, value) in visit.Results)
+        foreach (var result in Results())
         {
-            if (result.Coil == 1 && FactsOfRecord.Results.TryGetValue(result.Kind, out var code))
-                yield return new(code, "", value);
+            if (result.Ref.Coil == 1 && FactsOfRecord.Results.TryGetValue(result.Kind, out var code))
+                yield return new(code, "", result.Value);
         }
 
-        foreach (var test in SinceWork(visit).OfType<LoadTestEntry>())
+        if (visit.Of<ControlsJudgement>()?.Cycle is { } cycle && (cycle.CutInOffK ?? cycle.OffK) is { } shift && firstWork is null)
+            yield return new("cutin-error", "", shift);
+        if (visit.Of<DefrostJudgement>()?.OwnRun is { } run && IsIn(run.At(run.Result.Phases.HeatOff ?? 0)))
         {
-            if (test.Test == LoadTest.Capacitance && test.Marked?.Si(default) is > 0 and var marked && CapacitorOf(test) is { } code)
-                yield return new(code, "", 100 * test.Readings[0].Value.Si(default) / marked);
-            if (test is { Test: LoadTest.Windings, Component.Kind: ComponentKind.Compressor } && WindingsOf(test) is { } windings)
-                yield return new("windings", windings);
+            foreach (var fact in DefrostFacts.Of(run.Result))
+                yield return fact;
         }
+
     }
 
-    private static string? CodeOf(SensorRole role) => role switch
+    private IEnumerable<CircuitResult> Results()
     {
-        SensorRole.Box => "box-probe.error",
-        SensorRole.DefrostEnd => "end-probe.error",
-        _ => null,
-    };
-
-    /// <summary>Null for resistances that do not add up: they are measured again before they speak.</summary>
-    private static string? WindingsOf(LoadTestEntry test) => LoadTests.Judge(test)?.Code switch
-    {
-        null => "sound",
-        LoadTests.WindingShorted => "shorted",
-        _ => null,
-    };
-
-    private static string? CapacitorOf(LoadTestEntry test) => test.Component.Kind switch
-    {
-        ComponentKind.RunCapacitor => "run-cap",
-        ComponentKind.StartCapacitor => "start-cap",
-        ComponentKind.CondenserFanCapacitor => "condfan-cap",
-        _ => null,
-    };
-
-    private static IEnumerable<Fact> Told(VisitCase visit) => SinceWork(visit).OfType<DiagnosisFactEntry>().Where(e => !e.Cannot)
-        .Select(e => new Fact(e.Observable, e.Answer, e.Number));
+        if (visit.Of<CircuitJudgement>() is not { } circuit)
+            return [];
+        var results = IsAsFound ? circuit.AsFound.Reverse().SelectMany(a => a.Results).DistinctBy(r => r.Ref)
+            : circuit.Analysis?.Results ?? [];
+        return results.Where(r => r is { IsUsable: true, Quantity: ResultQuantity.Difference });
+    }
 }

@@ -1,3 +1,4 @@
+using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
@@ -23,6 +24,9 @@ public sealed record VisitRecord(
 
     /// <summary>Keeps what is worked out; null where nothing is kept.</summary>
     public ICaseMemory? Memory { get; init; }
+
+    /// <summary>What the company's closed visits came to, for the odds of causes.</summary>
+    public ClosedCases Closed { get; init; } = ClosedCases.None;
 
     private Timeline TimelineOf(Visit visit, IReadOnlyList<Entry> entries)
     {

@@ -29,7 +29,11 @@ public sealed record Cause(
 /// <param name="From">Conditions before it in the table that bring it about.</param>
 /// <param name="Shows">What it pushes an observable to.</param>
 public sealed record Condition(
-    string Code, string Name, MakeUpRule OnlyOn, double Leak, IReadOnlyList<Link> From, IReadOnlyList<Sign> Shows);
+    string Code, string Name, MakeUpRule OnlyOn, double Leak, IReadOnlyList<Link> From, IReadOnlyList<Sign> Shows)
+{
+    /// <summary>It says no more than that one cause is there.</summary>
+    public bool IsCauseItself { get; init; }
+}
 
 /// <summary>What a condition does to an observable.</summary>
 /// <param name="Observable">Its code.</param>

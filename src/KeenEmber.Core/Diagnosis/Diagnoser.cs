@@ -30,7 +30,7 @@ public sealed class Diagnoser(DiagnosisTable table)
     private const double UnknownPrior = 0.001;
 
     /// <summary>From this probability on nothing is wrong.</summary>
-    private const double HealthySureAt = 0.96;
+    private const double HealthySureAt = 0.92;
 
     /// <summary>A fact is explained where it is this many times likelier than on a healthy unit, and odd where it is this many times less
     /// likely than the usual answer.</summary>
@@ -53,15 +53,21 @@ public sealed class Diagnoser(DiagnosisTable table)
             .Take(MostCauses).ToList();
         var next = new NextTests(network, evidence, input).Find(weighed, MostNext);
         return new(Dangers.Of(input.Facts), explanations, causes, Math.Exp(unknown - all), explanations[0].Leaves,
-            next, IsSure(explanations[0]));
+            next, IsSure(explanations[0], causes));
     }
 
     /// <summary>What a healthy unit of this make-up answers in a mode.</summary>
     public static HealthyAnswer Healthy(Observable observable, OperatingMode mode, CircuitMakeUp makeUp, Temperature target) =>
         Bands.Fill(observable, CircuitTargets.Of(makeUp, Load.Settled, target, null))[mode];
 
-    private static bool IsSure(Explanation lead) => lead.Probability >= (lead.Causes.Count == 0 ? HealthySureAt
-        : lead.Causes.Where(c => c.Role == CauseRole.Root).Max(c => c.Cause.SureAt));
+    /// <summary>Each root is as likely, over all explanations, as acting on it asks for, and nothing is left odd.</summary>
+    private static bool IsSure(Explanation lead, List<WeighedCause> causes)
+    {
+        if (lead.Causes.Count == 0)
+            return lead.Probability >= HealthySureAt;
+        return lead.Leaves.Count == 0 && lead.Causes.Where(c => c.Role == CauseRole.Root)
+            .All(c => causes.Find(w => w.Cause == c.Cause)?.Probability >= c.Cause.SureAt);
+    }
 
     /// <summary>Puts a set into an explanation.</summary>
     private sealed class Telling(Network network, Evidence evidence, SetSearch search)

@@ -8,4 +8,8 @@ namespace KeenEmber.Core.Diagnosis;
 /// <param name="Number">In the unit of the observable; null for an answer.</param>
 /// <param name="Cannot">It cannot be had now.</param>
 public sealed record DiagnosisFactEntry(EntryHeader Header, string Observable, string Answer, double? Number = null, bool Cannot = false)
-    : Entry(Header);
+    : Entry(Header)
+{
+    /// <summary>Answer of what can never be had on the unit: it is not asked for on later visits either.</summary>
+    public const string Never = "never";
+}

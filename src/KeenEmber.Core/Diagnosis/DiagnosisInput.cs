@@ -25,9 +25,26 @@ public sealed record DiagnosisInput(CircuitMakeUp MakeUp, Temperature Target, in
     /// <summary>Earlier visits.</summary>
     public IReadOnlyList<EarlierWork> History { get; init; } = [];
 
+    /// <summary>What the company's own closed visits came to.</summary>
+    public ClosedCases Closed { get; init; } = ClosedCases.None;
+
+    /// <summary>What explained the unit before the work that was done on it: what was not replaced may be so still.</summary>
+    public IReadOnlyList<WeighedCause> Before { get; init; } = [];
+
     /// <summary>Observables that cannot be had now: asked for no more.</summary>
     public IReadOnlySet<string> CannotNow { get; init; } = new HashSet<string>();
 
     /// <summary>Where the technician is; empty for not known.</summary>
     public string At { get; init; } = "";
+
+    /// <summary>Everything that is known, in one text: two that are alike have the same.</summary>
+    public string Key => string.Join('\n',
+        [
+            $"{MakeUp} {Target.Kelvin} {EvaporatorFans} {At}",
+            string.Join(' ', Facts.Select(f => $"{f.Code}={f.Answer}{f.Number}")),
+            string.Join(' ', History.Select(h => $"{h.DaysAgo}:{string.Join(',', h.Parts)}:{string.Join(',', h.Replaced)}")),
+            string.Join(' ', Before.Select(b => $"{b.Cause.Code}={b.Probability}")),
+            $"{Closed.Cases} {string.Join(' ', Closed.ByCause.Order().Select(c => $"{c.Key}={c.Value}"))}",
+            string.Join(' ', CannotNow.Order(StringComparer.Ordinal)),
+        ]);
 }

@@ -61,7 +61,7 @@ public sealed class DiagnosisTable
 
     /// <summary>What a cause shows of itself hangs on a condition of its own; null for one that shows nothing.</summary>
     private static Condition? ItselfOf(string[] row) => Parts(row[5]).Where(IsSign).Select(SignOf).ToList() is { Count: > 0 } signs
-        ? new(Itself + row[0], row[1], new(row[3]), 0, [], signs) : null;
+        ? new(Itself + row[0], row[1], new(row[3]), 0, [], signs) { IsCauseItself = true } : null;
 
     private static bool IsSign(string text) => text.Contains('=', StringComparison.Ordinal) || text.Contains('~', StringComparison.Ordinal);
 

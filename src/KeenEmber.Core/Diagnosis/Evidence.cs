@@ -7,7 +7,10 @@ internal sealed class Evidence
 
     private readonly Network network;
     private readonly double[][] baseline;
-    private readonly int[][] conditionsOf;
+    private readonly double[] ofBaseline;
+    private readonly int[] activeModes;
+    private readonly int[][] factsOf;
+    private readonly bool[] isSameInAllModes;
     private readonly int[] answers;
 
     internal Evidence(Network network, IReadOnlyList<Fact> facts)
@@ -17,8 +20,14 @@ internal sealed class Evidence
         Observables = [.. Facts.Select(f => network.ObservableAt(f.Code)!.Value)];
         answers = [.. Facts.Select((f, i) => IndexOf(network.Observables[Observables[i]], f.Answer))];
         ModeShares = SharesOfModes(Facts.FirstOrDefault(f => f.Code == "box")?.Number, network);
+        activeModes = [.. Enumerable.Range(0, Modes.Length).Where(m => ModeShares[m] >= Negligible)];
+        isSameInAllModes = [.. Observables.Select(network.IsSameInAllModes)];
         baseline = [.. Facts.Select((_, i) => Modes.Select(m => LogLikelihood(i, network.Baseline, m)).ToArray())];
-        conditionsOf = [.. Observables.Select(o => network.Pushes[o].Select(p => p.Condition).Distinct().ToArray())];
+        ofBaseline = [.. Modes.Select((_, m) => activeModes.Contains(m) ? Math.Log(ModeShares[m]) + baseline.Sum(b => b[m])
+            : double.NegativeInfinity)];
+        var speaksOf = Observables.SelectMany((o, fact) => network.Pushes[o].Select(p => (p.Condition, Fact: fact))).Distinct()
+            .ToLookup(x => x.Condition, x => x.Fact);
+        factsOf = [.. Enumerable.Range(0, network.Conditions.Count).Select(c => speaksOf[c].ToArray())];
     }
 
     /// <summary>The unit has it, and it is one of its answers or a number where one is asked for.</summary>
@@ -59,6 +68,9 @@ internal sealed class Evidence
         return [rest * calling, rest * (1 - calling), defrost, OffShare];
     }
 
+    /// <summary>Some fact speaks of a condition.</summary>
+    internal bool Speaks(int condition) => factsOf[condition].Length > 0;
+
     /// <summary>Logarithm of how likely all facts are with these conditions, the modes summed over.</summary>
     internal double Log(double[] conditions) => Sum(LogByMode(conditions));
 
@@ -70,38 +82,44 @@ internal sealed class Evidence
         return [.. logs.Select(l => Math.Exp(l - all))];
     }
 
+    /// <summary>What all facts come to on a unit of no cause, and what those facts come to otherwise that a likelier or less likely
+    /// condition speaks of.</summary>
     private double[] LogByMode(double[] conditions)
     {
-        var logs = new double[Modes.Length];
-        for (var m = 0; m < logs.Length; m++)
-            logs[m] = ModeShares[m] < Negligible ? double.NegativeInfinity : Math.Log(ModeShares[m]);
-        for (var i = 0; i < Facts.Count; i++)
+        var logs = (double[])ofBaseline.Clone();
+        Span<bool> isCounted = stackalloc bool[Facts.Count];
+        for (var c = 0; c < conditions.Length; c++)
         {
-            var isTouched = IsTouched(i, conditions);
-            for (var m = 0; m < logs.Length; m++)
+            if (factsOf[c].Length == 0 || Math.Abs(conditions[c] - network.Baseline[c]) <= AsGoodAsNothing)
+                continue;
+            foreach (var fact in factsOf[c])
             {
-                if (double.IsNegativeInfinity(logs[m]))
+                if (isCounted[fact])
                     continue;
-                logs[m] += isTouched ? LogLikelihood(i, conditions, Modes[m]) : baseline[i][m];
+                isCounted[fact] = true;
+                Recount(fact, conditions, logs);
             }
         }
 
         return logs;
     }
 
-    /// <summary>A mode this unlikely is left out.</summary>
-    private const double Negligible = 1e-3;
-
-    private bool IsTouched(int fact, double[] conditions)
+    private void Recount(int fact, double[] conditions, double[] logs)
     {
-        foreach (var condition in conditionsOf[fact])
+        if (isSameInAllModes[fact])
         {
-            if (Math.Abs(conditions[condition] - network.Baseline[condition]) > AsGoodAsNothing)
-                return true;
+            var change = LogLikelihood(fact, conditions, OperatingMode.Calling) - baseline[fact][0];
+            foreach (var m in activeModes)
+                logs[m] += change;
+            return;
         }
 
-        return false;
+        foreach (var m in activeModes)
+            logs[m] += LogLikelihood(fact, conditions, Modes[m]) - baseline[fact][m];
     }
+
+    /// <summary>A mode this unlikely is left out.</summary>
+    private const double Negligible = 1e-3;
 
     /// <summary>A condition that is hardly likelier than by chance shows nothing.</summary>
     private const double AsGoodAsNothing = 1e-4;

@@ -17,10 +17,26 @@ internal static class Histories
 
     private const double MostLikely = 0.3;
 
-    /// <summary>Likelier after work on parts beside it, less likely where its own part is new.</summary>
-    internal static double Prior(Cause cause, IReadOnlyList<EarlierWork> history)
+    /// <summary>A repair works in 97 of 100 cases.</summary>
+    private const double RepairFails = 0.03;
+
+    /// <summary>What was not worked on is as likely as before the work, less what may have gone by itself.</summary>
+    private const double Stays = 0.8;
+
+    /// <summary>Likelier after work on parts beside it, less likely where its own part is new; what explained the unit before the work and
+    /// was not replaced goes on.</summary>
+    internal static double Prior(Cause cause, DiagnosisInput input)
     {
-        var prior = cause.PerThousand / 1000;
+        if (input.Before.FirstOrDefault(b => b.Cause.Code == cause.Code) is not { } then)
+            return Prior(cause, input.Closed, input.History);
+        var isWorkedOn = input.History.Any(w => w.DaysAgo <= 0 && w.Parts.Contains(cause.Part));
+        return Math.Clamp(then.Probability * (isWorkedOn ? RepairFails : Stays), cause.PerThousand / 1000 * RepairFails, Stays);
+    }
+
+    /// <summary>Likelier after work on parts beside it, less likely where its own part is new.</summary>
+    private static double Prior(Cause cause, ClosedCases closed, IReadOnlyList<EarlierWork> history)
+    {
+        var prior = closed.Prior(cause);
         var renewed = history.Count(w => w.DaysAgo <= NewForDays && w.Replaced.Contains(cause.Part));
         var worked = history.Where(w => w.Parts.Any(p => cause.AfterWorkOn.Contains(p))).Select(w => w.DaysAgo).ToList();
         if (worked.Count > 0)

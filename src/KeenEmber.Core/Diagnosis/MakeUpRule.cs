@@ -20,7 +20,7 @@ public static class UnitWords
     public static IReadOnlySet<string> Known { get; } = new HashSet<string>
     {
         "txv", "exv", "cap", "air", "water", "rack", "own", "remote", "self", "receiver", "solenoid", "fancycle", "headvalve", "regulator",
-        "suctionstop", "sides", "fans", "freezer", "cooler", "chiller", "door", "open",
+        "suctionstop", "sides", "fans", "fans2", "freezer", "cooler", "chiller", "door", "open",
     };
 
     /// <param name="fans">How many evaporator fans it has.</param>
@@ -50,6 +50,7 @@ public static class UnitWords
         When(makeUp.Has(CircuitParts.SuctionStop), "suctionstop");
         When(makeUp.Coils > 1, "sides");
         When(fans > 0 && !isChiller, "fans");
+        When(fans > 1 && !isChiller, "fans2");
         When(isChiller, "chiller");
         words.Add(DefrostKinds.UsualAt(target) == DefrostKind.OffCycle || isChiller ? "cooler" : "freezer");
         When(makeUp.Kind is not (EquipmentKind.OpenCase or EquipmentKind.GlycolChiller), "door");

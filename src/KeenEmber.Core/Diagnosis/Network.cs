@@ -14,13 +14,14 @@ internal sealed class Network
     /// <param name="Spread">Of a shift.</param>
     internal readonly record struct Push(int Condition, OperatingMode? In, int Answer, double Share, double By, double Spread);
 
-    private readonly int[][] causesOf;
-    private readonly double[][] sharesOfCauses;
+    private readonly (int Condition, double Share)[][] makes;
+    private readonly double[] notByChance;
     private readonly int[][] conditionsOf;
     private readonly double[][] sharesOfConditions;
     private readonly int[][] touched;
     private readonly Dictionary<string, int> observableAt;
-    private readonly IReadOnlyDictionary<OperatingMode, HealthyAnswer>[] healthy;
+    private readonly HealthyAnswer[][] healthy;
+    private readonly bool[] isSameInAllModes;
 
     internal Network(DiagnosisTable table, DiagnosisInput input)
     {
@@ -30,23 +31,25 @@ internal sealed class Network
         Observables = [.. table.Observables.Where(o => o.OnlyOn.Holds(words))];
         var conditionAt = Conditions.Select((c, i) => (c.Code, i)).ToDictionary(c => c.Code, c => c.i);
         observableAt = Observables.Select((o, i) => (o.Code, i)).ToDictionary(o => o.Code, o => o.i);
-        Priors = [.. Causes.Select(c => Histories.Prior(c, input.History))];
-        var made = Causes.SelectMany((c, i) => c.Makes.Where(m => conditionAt.ContainsKey(m.Code))
-            .Select(m => (Cause: i, Condition: conditionAt[m.Code], m.Share))).ToLookup(m => m.Condition);
-        causesOf = [.. Conditions.Select((_, i) => made[i].Select(m => m.Cause).ToArray())];
-        sharesOfCauses = [.. Conditions.Select((_, i) => made[i].Select(m => m.Share).ToArray())];
+        Priors = [.. Causes.Select(c => Histories.Prior(c, input))];
+        makes = [.. Causes.Select(c => c.Makes.Where(m => conditionAt.ContainsKey(m.Code))
+            .Select(m => (conditionAt[m.Code], m.Share)).ToArray())];
+        notByChance = [.. Conditions.Select(c => 1 - c.Leak)];
         var from = Conditions.Select(c => c.From.Where(f => conditionAt.ContainsKey(f.Code)).ToList()).ToList();
         conditionsOf = [.. from.Select(f => f.Select(x => conditionAt[x.Code]).ToArray())];
         sharesOfConditions = [.. from.Select(f => f.Select(x => x.Share).ToArray())];
         BroughtOnBy = [.. Causes.Select(c => c.BroughtOnBy.Where(b => conditionAt.ContainsKey(b.Code))
             .Select(b => (conditionAt[b.Code], b.Share)).ToArray())];
         var targets = CircuitTargets.Of(input.MakeUp, Load.Settled, input.Target, null);
-        healthy = [.. Observables.Select(o => Bands.Fill(o, targets))];
+        healthy = [.. Observables.Select(o => Bands.Fill(o, targets)).Select(h => Modes.Select(m => h[m]).ToArray())];
         var signs = Conditions.SelectMany((c, i) => c.Shows.Select(s => (Condition: i, Sign: s))).ToLookup(s => s.Sign.Observable);
-        Pushes = [.. Observables.Select(o => signs[o.Code].Select(s => PushOf(s.Condition, s.Sign, o)).ToArray())];
+        Pushes = [.. Observables.Select(o => signs[o.Code]
+            .Select(s => PushOf(s.Condition, input.EvaporatorFans == 1 ? OfOneFan(s.Sign) : s.Sign, o)).ToArray())];
+        isSameInAllModes = [.. Observables.Select((_, o) => Array.TrueForAll(healthy[o], h => ReferenceEquals(h, healthy[o][0]))
+            && Array.TrueForAll(Pushes[o], p => p.In is null))];
         Baseline = new double[Conditions.Count];
         for (var i = 0; i < Baseline.Length; i++)
-            Baseline[i] = 1 - NotSo(i, [], Baseline);
+            Baseline[i] = 1 - WithWhatComesBefore(i, notByChance[i], Baseline);
         touched = Touched();
         Support = Supported();
     }
@@ -75,7 +78,12 @@ internal sealed class Network
     /// <returns>Null where the unit has none of that code.</returns>
     internal int? ObservableAt(string code) => observableAt.TryGetValue(code, out var at) ? at : null;
 
-    internal HealthyAnswer Healthy(int observable, OperatingMode mode) => healthy[observable][mode];
+    internal HealthyAnswer Healthy(int observable, OperatingMode mode) => healthy[observable][(int)mode];
+
+    /// <summary>Neither a healthy unit nor any condition shows it otherwise in one mode than in another.</summary>
+    internal bool IsSameInAllModes(int observable) => isSameInAllModes[observable];
+
+    private static readonly OperatingMode[] Modes = Enum.GetValues<OperatingMode>();
 
     /// <summary>How likely each condition is with these causes: nothing holds it off but chance (noisy-or).</summary>
     internal double[] ConditionsOf(int[] causes) => ConditionsOf(causes, [], 0).Likely;
@@ -87,9 +95,17 @@ internal sealed class Network
     internal (double[] Likely, double Log) ConditionsOf(int[] causes, int[] held, int way)
     {
         var (likely, log) = ((double[])Baseline.Clone(), 0.0);
+        Span<double> notMade = stackalloc double[notByChance.Length];
+        notByChance.CopyTo(notMade);
+        foreach (var cause in causes)
+        {
+            foreach (var (condition, share) in makes[cause])
+                notMade[condition] *= 1 - share;
+        }
+
         foreach (var i in TouchedBy(causes))
         {
-            var not = NotSo(i, causes, likely);
+            var not = WithWhatComesBefore(i, notMade[i], likely);
             likely[i] = 1 - not;
             if (Array.IndexOf(held, i) is >= 0 and var bit)
             {
@@ -102,19 +118,12 @@ internal sealed class Network
         return (likely, log);
     }
 
-    private double NotSo(int condition, int[] causes, double[] likely)
+    /// <summary>How likely a condition is not so, where neither causes nor conditions before it bring it about.</summary>
+    private double WithWhatComesBefore(int condition, double not, double[] likely)
     {
-        var not = 1 - Conditions[condition].Leak;
-        var (makers, shares) = (causesOf[condition], sharesOfCauses[condition]);
-        for (var k = 0; k < makers.Length; k++)
-        {
-            if (Array.IndexOf(causes, makers[k]) >= 0)
-                not *= 1 - shares[k];
-        }
-
-        var (before, sharesBefore) = (conditionsOf[condition], sharesOfConditions[condition]);
+        var (before, shares) = (conditionsOf[condition], sharesOfConditions[condition]);
         for (var k = 0; k < before.Length; k++)
-            not *= 1 - sharesBefore[k] * likely[before[k]];
+            not *= 1 - shares[k] * likely[before[k]];
         return not;
     }
 
@@ -123,7 +132,7 @@ internal sealed class Network
     {
         if (causes.Length < 2)
             return causes.Length == 0 ? [] : touched[causes[0]];
-        var isTouched = new bool[Conditions.Count];
+        Span<bool> isTouched = stackalloc bool[Conditions.Count];
         var count = 0;
         foreach (var cause in causes)
         {
@@ -151,7 +160,7 @@ internal sealed class Network
         for (var cause = 0; cause < all.Length; cause++)
         {
             for (var i = 0; i < isTouched.Length; i++)
-                isTouched[i] = Array.IndexOf(causesOf[i], cause) >= 0 || Array.Exists(conditionsOf[i], c => isTouched[c]);
+                isTouched[i] = Array.Exists(makes[cause], m => m.Condition == i) || Array.Exists(conditionsOf[i], c => isTouched[c]);
             all[cause] = [.. Enumerable.Range(0, isTouched.Length).Where(i => isTouched[i])];
         }
 
@@ -177,6 +186,10 @@ internal sealed class Network
 
         return support;
     }
+
+    /// <summary>Where there is one fan, the one that stands is all of them.</summary>
+    private static Sign OfOneFan(Sign sign) =>
+        sign is AnswerSign { Observable: "fans", Answer: "one-stopped" } one ? one with { Answer = "all-stopped" } : sign;
 
     private static Push PushOf(int condition, Sign sign, Observable observable) => sign switch
     {

@@ -24,10 +24,10 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
     private const int Sets = 60;
 
     /// <summary>Less is not worth a walk, bits.</summary>
-    private const double LeastBits = 0.01, LeastBitsPerMin = 0.0015;
+    private const double LeastBits = 0.02, LeastBitsPerMin = 0.004;
 
     /// <summary>Where one explanation leads by this much, a test must tell more a minute to be worth it.</summary>
-    private const double Leads = 0.5, LeastWhereOneLeads = 0.006;
+    private const double Leads = 0.5, LeastWhereOneLeads = 0.01;
 
     /// <summary>From one place of a unit to another, min.</summary>
     private const double WalkMin = 3;
@@ -51,11 +51,43 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
         var all = weighed.Sum(s => s.Probability);
         weighed = weighed.ConvertAll(s => (s.Set, s.Probability / all));
         var least = weighed[0].Set.Causes.Length > 0 && weighed[0].Probability > Leads ? LeastWhereOneLeads : LeastBitsPerMin;
-        return [.. Enumerable.Range(0, network.Observables.Count).Where(o => CanBeHad(o) && Differs(o, weighed))
-            .Select(o => (Observable: o, Bits: BitsOf(o, weighed), Minutes: Cost(network.Observables[o])))
-            .Where(t => t.Bits >= LeastBits && t.Bits / t.Minutes >= least).OrderByDescending(t => t.Bits / t.Minutes).Take(most)
+        var telling = Enumerable.Range(0, network.Observables.Count).Where(o => MayBeAsked(o) && Differs(o, weighed))
+            .Select(o => new Candidate(o, BitsOf(o, weighed), Cost(network.Observables[o]))).Where(c => c.Bits >= LeastBits).ToList();
+        var now = telling.Where(c => Waits(c.Observable) is null).ToDictionary(c => c.Observable, c => (c.PerMin, Candidate: c));
+        foreach (var later in telling)
+            Unlock(later, now);
+        return [.. now.Values.Where(c => c.PerMin >= least).OrderByDescending(c => c.PerMin).Take(most).Select(c => c.Candidate)
             .Select(t => new NextTest(network.Observables[t.Observable], t.Bits, t.Minutes, Outcomes(t.Observable, weighed)))];
     }
+
+    private readonly record struct Candidate(int Observable, double Bits, double Minutes)
+    {
+        internal double PerMin => Bits / Minutes;
+    }
+
+    /// <summary>A test that waits for one other is worth making the other for: both together by the minutes of both.</summary>
+    private void Unlock(Candidate later, Dictionary<int, (double PerMin, Candidate Candidate)> now)
+    {
+        if (Waits(later.Observable) is not { } need || network.ObservableAt(need.Observable) is not { } first || !MayBeAsked(first)
+            || Waits(first) is not null)
+            return;
+        var known = now.TryGetValue(first, out var had) ? had.Candidate : new(first, 0, Cost(network.Observables[first]));
+        var perMin = (known.Bits + ShareOf(first, need) * later.Bits) / (known.Minutes + later.Minutes);
+        if (perMin > had.PerMin)
+            now[first] = (perMin, known);
+    }
+
+    /// <summary>How likely a healthy unit gives one of the answers that are needed.</summary>
+    private double ShareOf(int observable, Need need)
+    {
+        var o = network.Observables[observable];
+        return need.Answers.Sum(a => o.Answers.ToList().IndexOf(a) is >= 0 and var at
+            ? network.Healthy(observable, OperatingMode.Calling).Shares[at] : 0);
+    }
+
+    /// <summary>The one thing that must be known first and is not; null where there is none. What waits for several, or for something that
+    /// is known to be otherwise, cannot be had.</summary>
+    private Need? Waits(int observable) => network.Observables[observable].Needs.FirstOrDefault(n => !IsMet(n));
 
     /// <summary>Some set that has a say makes it other than the leading one does: else it tells nothing of what to repair.</summary>
     private bool Differs(int observable, List<(CauseSet Set, double Probability)> sets)
@@ -75,11 +107,20 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
 
     private const double LeastDifference = 0.02;
 
-    private bool CanBeHad(int observable)
+    private bool MayBeAsked(int observable)
     {
         var o = network.Observables[observable];
-        return !known.ContainsKey(o.Code) && !input.CannotNow.Contains(o.Code) && o.Needs.All(IsMet) && (!isLockedOut || IsLockedOut(o));
+        var open = o.Needs.Where(n => !IsMet(n)).ToList();
+        return !known.ContainsKey(o.Code) && !input.CannotNow.Contains(o.Code) && (o.Tool != Intake || isIntake)
+            && (!isLockedOut || IsLockedOut(o))
+            && open.Count <= 1 && open.TrueForAll(n => !known.ContainsKey(n.Observable));
     }
+
+    /// <summary>Tool of what is asked when the complaint is taken, and no more once somebody has looked.</summary>
+    private const string Intake = "intake";
+
+    private readonly bool isIntake = evidence.Facts.All(f => f.Code.StartsWith("complaint.", StringComparison.Ordinal))
+        && evidence.Facts.Count < 2;
 
     /// <summary>Something went, burnt or is grounded: until it is known why, only what is tested with the power locked out is asked, and
     /// in which mode it went.</summary>
@@ -131,15 +172,22 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
             : network.Observables[observable].Answers.Count];
         foreach (var mode in Modes)
         {
-            var weight = set.Modes[(int)mode];
+            var weight = network.IsSameInAllModes(observable) ? 1 : set.Modes[(int)mode];
+            if (weight < LeastWeight)
+                continue;
             var ofMode = network.Observables[observable].IsNumber ? Likelihood.Ranges(network, observable, set.Conditions, mode)
                 : Likelihood.Answers(network, observable, set.Conditions, mode);
             for (var i = 0; i < shares.Length; i++)
                 shares[i] += weight * ofMode[i];
+            if (network.IsSameInAllModes(observable))
+                break;
         }
 
         return shares;
     }
+
+    /// <summary>A mode this unlikely changes no answer that is told.</summary>
+    private const double LeastWeight = 1e-4;
 
     private Cause? Lead(List<(CauseSet Set, double Weight)> joint, double all, out double probability)
     {

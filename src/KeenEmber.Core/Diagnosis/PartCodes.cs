@@ -10,6 +10,7 @@ public static class PartCodes
     public static string Of(ComponentKind kind) => kind switch
     {
         ComponentKind.HeaterElement => "heater",
+        ComponentKind.CapillaryTube => "capillary",
         ComponentKind.LowPressureControl => "lp-control",
         ComponentKind.HighPressureControl => "hp-control",
         ComponentKind.ControlRelay => "control",

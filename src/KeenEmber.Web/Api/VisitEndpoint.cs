@@ -37,7 +37,7 @@ public static class VisitEndpoint
         if (views.Open(id) is not { } view)
             return TypedResults.NotFound();
         var stands = view.StandsInWords;
-        var next = view.Next is { } task && view.Texts.Of(task).Task(task, view) is var said
+        var next = view.Next is { } task && view.Say(task) is var said
             ? new AskedTask(task.Bench, said.Task, said.Why) : null;
         SaidFinding Said(Finding f) => new(f.Code, view.Say(f), f.Strength, f.About, f.Values, f.Basis);
         var benches =

@@ -1,5 +1,9 @@
 using System.Globalization;
+using KeenEmber.Core.Cases;
 using KeenEmber.Core.Diagnosis;
+using KeenEmber.Core.Findings;
+using KeenEmber.Core.Visits;
+using KeenEmber.Web.Pages.Visits.Circuit;
 
 namespace KeenEmber.Web.Wording;
 
@@ -27,6 +31,42 @@ public static class DiagnosisText
         _ => "The compressor runs without air over its condenser. Switch it off before it overheats.",
     };
 
+    private static readonly Dictionary<string, Cause> Causes = DiagnosisTable.Shipped.Causes.ToDictionary(c => c.Code);
+
+    /// <summary>How a visit stands by what explains it, in a sentence without figures.</summary>
+    public static string Headline(Finding stands)
+    {
+        var names = stands.Detail.Split(CaseDiagnosis.Between, StringSplitOptions.RemoveEmptyEntries)
+            .Select(c => Causes.TryGetValue(c, out var cause) ? cause.Name : c).ToList();
+        var together = names.Count > 1 ? $"{(names.Count == 2 ? "two" : "several")} separate things: {CircuitText.List(names)}"
+            : CircuitText.List(names);
+        return stands.Code switch
+        {
+            CaseDiagnosis.Explained => names.Count > 1 ? $"Found {together}." : $"Cause found: {together}.",
+            CaseDiagnosis.Likely => names.Count > 1 ? $"Likely {together}." : $"Likely cause: {together}.",
+            CaseDiagnosis.Open => $"Not clear yet: {string.Join(", or ", names)}.",
+            _ => "No known cause explains this yet.",
+        };
+    }
+
+    /// <summary>What the diagnosis asks for.</summary>
+    public static TaskText Task(BenchTask task) => task switch
+    {
+        DiagnosisTask { Test.Observable: var asked } => new(CircuitText.Sentence(asked.Name),
+            $"{CircuitText.Sentence(Place(asked.Place))}, about {UnitText.Number(asked.Minutes, 0)} min, {asked.Tool}.",
+            "Answer", "diagnosis"),
+        RepairTask repair => new($"Repair: {repair.Cause.Name}",
+            $"{CircuitText.Sentence(Sureness(repair.Probability))}, {Percent(repair.Probability)}. Then prove it.", "Log the work",
+                "changes"),
+        ProveTask prove => new($"Prove it: {ServiceText.Name(prove.Proof.Kind)}",
+            "Work was done. What was seen before it says nothing of now.", "Prove the work", "prove"),
+        _ => throw new InvalidOperationException("The diagnosis asks for tests, repairs and proofs."),
+    };
+
+    /// <summary>What is likely to be asked for after a test, and where.</summary>
+    public static string Then(IEnumerable<NextTest> tests) =>
+        CircuitText.List(tests.Select(t => $"{t.Observable.Name} ({Place(t.Observable.Place)})"));
+
     /// <summary>How sure, in words with the number behind.</summary>
     public static string Sureness(double probability) => probability switch
     {
@@ -48,22 +88,88 @@ public static class DiagnosisText
     /// <summary>An answer as it stands on a button: "all run".</summary>
     public static string Answer(string answer) => answer.Replace('-', ' ');
 
-    /// <summary>The causes of an explanation in one phrase.</summary>
-    public static string Causes(Explanation explanation) => explanation.Causes.Count == 0 ? "nothing wrong"
-        : string.Join(" and ", explanation.Causes.Where(c => c.Role == CauseRole.Root).Select(c => c.Cause.Name));
+    /// <summary>By code.</summary>
+    public static IReadOnlyDictionary<string, Observable> Observables { get; } =
+        DiagnosisTable.Shipped.Observables.ToDictionary(o => o.Code);
+
+    /// <summary>What a test asks to mind.</summary>
+    public static string Caution(string hazard) => hazard switch
+    {
+        "lock out" => "Lock out and test dead first. There may be more than one supply.",
+        "live test" => "Live test: qualified, equipped people only.",
+        "discharge first" => "Lock out, then discharge the capacitor through a resistor before touching.",
+        "rotating blades" => "Blades start without warning. Lock out before reaching in.",
+        "hot surface" => "The surface may burn. Touch it briefly with the back of a glove.",
+        "opens the circuit" => "Pump down or recover first. Certified handling only.",
+        _ => $"{CircuitText.Sentence(hazard)}. Qualified people only.",
+    };
+
+    /// <summary>Conditions of an explanation that are said: those that bring each other about or bring on another cause; the first where
+    /// none does.</summary>
+    public static IEnumerable<Condition> Told(Explanation explanation)
+    {
+        var all = explanation.Through
+            .Where(c => !c.IsCauseItself && explanation.Causes.All(e => !c.Name.EndsWith(e.Cause.Name, StringComparison.Ordinal))).ToList();
+        var codes = all.Select(c => c.Code).ToHashSet();
+        var leading = all.SelectMany(c => c.From).Concat(explanation.Causes.SelectMany(c => c.Cause.BroughtOnBy)).Select(l => l.Code)
+            .Where(codes.Contains).ToHashSet();
+        var told = all.Where(c => leading.Contains(c.Code) || c.From.Any(f => codes.Contains(f.Code))).Take(MostTold).ToList();
+        return told.Count > 0 ? told : all.Take(1);
+    }
+
+    private const int MostTold = 3;
 
     /// <summary>A fact: "evaporator coil: iced".</summary>
-    public static string Fact(Fact fact, Observable observable) => fact.Number is { } number
-        ? $"{observable.Name}: {number.ToString("0.#", CultureInfo.InvariantCulture)} {observable.Unit}"
-        : $"{observable.Name}: {Answer(fact.Answer)}";
+    public static string Fact(Fact fact, UnitText units) => Observables.TryGetValue(fact.Code, out var observable)
+        ? Fact(observable, fact, units) : fact.Code;
+
+    private static string Fact(Observable observable, Fact fact, UnitText units) => fact switch
+    {
+        { Number: { } number } => $"{observable.Name} {Number(number, observable.Unit, units)}",
+        { Answer: "yes" } => observable.Name,
+        _ => $"{observable.Name}: {Answer(fact.Answer)}",
+    };
+
+    private static string Number(double number, string unit, UnitText units) => unit switch
+    {
+        "K" => units.Difference(number),
+        "°C" => units.Temperature(Core.Quantities.Temperature.FromCelsius(number).Kelvin),
+        _ => $"{UnitText.Number(number, 1)} {unit}",
+    };
+
+    /// <summary>Facts one after the other.</summary>
+    public static string Facts(IEnumerable<Fact> facts, UnitText units) => CircuitText.List(facts.Select(f => Fact(f, units)));
+
+    /// <summary>The unit a number is typed in.</summary>
+    public static string TypedUnit(Observable observable, UnitText units) => observable.Unit switch
+    {
+        "K" => units.DifferenceUnit,
+        "°C" => units.TemperatureUnit,
+        var unit => unit,
+    };
 
     /// <summary>A fact on record: "fan motor turned by hand, locked out: locked".</summary>
-    public static string Entry(DiagnosisFactEntry entry)
+    public static string Entry(DiagnosisFactEntry entry, UnitText units) =>
+        entry.Cannot && Observables.TryGetValue(entry.Observable, out var observable)
+            ? $"{observable.Name}: {(entry.Answer == DiagnosisFactEntry.Never ? "never on this unit" : "cannot be had now")}"
+            : Fact(new(entry.Observable, entry.Answer, entry.Number), units);
+
+    /// <summary>What a cause would show: "start relay: open".</summary>
+    public static string Expected(Expected expected, UnitText units) =>
+        Fact(new(expected.Observable.Code, expected.Answer, expected.Number), units);
+
+    /// <summary>What a part was seen to do, beside what it ought to.</summary>
+    public static string Seen(Ought ought) => ought.Seen is not { } seen ? "not looked at"
+        : ought.IsOdd ? $"seen: {Answer(seen.Answer)}" : "seen so";
+
+    /// <summary>What the unit ought to be doing.</summary>
+    public static string Mode(OperatingMode mode) => mode switch
     {
-        if (DiagnosisTable.Shipped.Observables.FirstOrDefault(o => o.Code == entry.Observable) is not { } observable)
-            return entry.Observable;
-        return entry.Cannot ? $"{observable.Name}: cannot be had now" : Fact(new(entry.Observable, entry.Answer, entry.Number), observable);
-    }
+        OperatingMode.Calling => "calling for cold",
+        OperatingMode.Satisfied => "satisfied",
+        OperatingMode.Defrost => "in defrost",
+        _ => "off",
+    };
 
     /// <summary>Where it is got.</summary>
     public static string Place(string place) => place switch

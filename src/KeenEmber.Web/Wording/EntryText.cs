@@ -31,7 +31,7 @@ public static class EntryText
         SignatureEntry s => $"signed by {s.Name}",
         SignOffEntry s => ChangeText.SignOff(s),
         UnknownEntry u => $"{u.Kind}: cannot be read by this version. It is kept as written.",
-        DiagnosisFactEntry f => DiagnosisText.Entry(f),
+        DiagnosisFactEntry f => DiagnosisText.Entry(f, view.Units),
         _ => view.Texts.All.Select(t => t.Entry(entry, view)).FirstOrDefault(said => said is not null) ?? "",
     };
 }

@@ -15,6 +15,7 @@ public static class PanelText
     {
         SafeJudging.CouldNotJudge => $"Could not be judged: {CircuitText.List(stands.Detail.Split(", "))}. "
             + "Everything typed is kept. The record shows it, and there an entry can be struck out.",
+        _ when stands.Bench == DiagnosisTask.Name => DiagnosisText.Headline(stands),
         VisitCase.NothingToSay => "Nothing to judge yet.",
         _ => stands.Code,
     };

@@ -185,7 +185,7 @@ public static class QuickVocabulary
         {
             Fillers = Fillers, Prepositions = Prepositions, Negations = Negations, Every = Every, Minus = Minus, Joins = Joins,
             Degrees = Degrees, Added = Added, Recovered = Recovered, Numbers = Numbers, Parts = Parts,
-            Settings = brought.SelectMany(b => b.Settings).ToDictionary(), Sayings = Sayings,
+            Settings = brought.SelectMany(b => b.Settings).ToDictionary(), Sayings = Sayings, Answers = AnswerPhrases.All,
         };
     }
 

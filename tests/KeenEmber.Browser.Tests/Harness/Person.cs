@@ -82,6 +82,9 @@ public sealed class Person : IDisposable
             .FirstOrDefault(t => t?.Contains(part, StringComparison.Ordinal) == true),
         () => $"“{part}” not at {selector}, but: {string.Join(" | ", driver.FindElements(By.CssSelector(selector)).Select(Text))}");
 
+    /// <summary>Waits until something is so on the page.</summary>
+    public void Wait(Func<bool> isSo) => Eventually(() => isSo() ? "so" : null, () => $"still waiting on {driver.Url}");
+
     public Person Tap(string selector)
     {
         Eventually(

@@ -9,6 +9,7 @@ using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
+using static KeenEmber.Core.Plant.MeasuringPoint;
 using static KeenEmber.Core.Tests.Record.Entries;
 
 namespace KeenEmber.Core.Tests.Cases;
@@ -96,22 +97,24 @@ public class VisitCaseTests
     }
 
     [Fact]
-    public void What_makes_every_reading_lie_is_asked_for_before_everything()
+    public void A_stopped_fan_is_asked_why_it_stands_before_it_is_to_run()
     {
-        var task = Worked.Of([.. BadSensor, WeldedRelay, Seen(2, AsFound.EvaporatorFan, FactState.Stopped, 2)]).Next;
-        Assert.Equal(StepKind.RestoreFans, Assert.IsType<CircuitTask>(task).Step.Kind);
+        var task = Worked.Of(Read(1, BoxAir, -14, Unit.Celsius), Seen(1, AsFound.Compressor, FactState.Running),
+            Seen(1, AsFound.Coil, FactState.Clear), Seen(2, AsFound.EvaporatorFan, FactState.Running, 1),
+            Seen(2, AsFound.EvaporatorFan, FactState.Stopped, 2)).Next;
+        Assert.StartsWith("fan-", Assert.IsType<DiagnosisTask>(task).Test.Observable.Code, StringComparison.Ordinal);
     }
 
     [Fact]
-    public void Then_the_sensors_the_outputs_another_reading_and_the_settings()
+    public void A_bench_that_found_something_definite_asks_for_what_decides_it()
     {
-        var setting = Set(PressureSetting.LowCutOut, SettingStage.AsFound, 2.5);
-        Assert.Equal(new SensorTask(SensorStep.CheckSeat, "box"), Worked.Of([.. BadSensor, WeldedRelay, setting]).Next);
-        Assert.Equal(new OutputTask(ControlOutput.Compressor, OutputVerdict.StuckClosed), Worked.Of(WeldedRelay, setting).Next);
-        Assert.IsType<CircuitTask>(Worked.Of(setting).Next);
-        var unknown = Freezer with { Circuit = Freezer.Circuit with { RefrigerantName = "R-none" } };
-        Assert.Null(Worked.Of(unknown, setting).Next);
+        Assert.Equal(new SensorTask(SensorStep.CheckSeat, "box"), Worked.Of([.. BadSensor, WeldedRelay]).Next);
+        Assert.Equal(new OutputTask(ControlOutput.Compressor, OutputVerdict.StuckClosed), Worked.Of(WeldedRelay).Next);
     }
+
+    [Fact]
+    public void Nothing_on_record_begins_with_a_look() =>
+        Assert.Equal(BoxAir, Assert.IsType<CircuitTask>(Worked.Of().Next).Asks?.Point);
 
     [Fact]
     public void A_visit_that_is_over_asks_for_nothing() =>

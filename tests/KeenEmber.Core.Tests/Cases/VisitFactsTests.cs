@@ -25,7 +25,7 @@ public sealed class VisitFactsTests
         var said = Said(Seen(1, AsFound.EvaporatorFan, FactState.Running), Seen(2, AsFound.EvaporatorFan, FactState.Stopped, 2),
             Seen(3, AsFound.Coil, FactState.Iced), Seen(4, AsFound.Supply, FactState.Tripped), Read(5, BoxAir, -12, Unit.Celsius),
             Told(6, "fan-motor", "locked"));
-        Assert.Equal("supply=tripped fans=one-stopped coil=iced box=8 fan-motor=locked", said);
+        Assert.Equal("box=8 coil=iced supply=tripped fan-motor=locked fans=one-stopped", said);
     }
 
     [Fact]

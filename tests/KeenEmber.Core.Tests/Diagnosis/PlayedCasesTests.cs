@@ -14,6 +14,7 @@ public sealed class PlayedCasesTests(ITestOutputHelper output)
     [Theory]
     [InlineData("worked.json")]
     [InlineData("held-back.json")]
+    [InlineData("unseen.json")]
     public void The_true_cause_leads_in_most_jobs_that_are_played(string file)
     {
         var player = new Player(Engine);
@@ -38,5 +39,21 @@ public sealed class PlayedCasesTests(ITestOutputHelper output)
             + $"{clock.ElapsedMilliseconds} ms");
         Assert.InRange(first / (double)all, LeastFirst, 1);
         Assert.InRange(three / (double)all, LeastInThree, 1);
+    }
+
+    /// <summary>What is said to be so in four of five cases is so in about four of five, over all steps of all jobs.</summary>
+    [Fact]
+    public void What_it_calls_likely_is_so_about_as_often()
+    {
+        var player = new Player(Engine);
+        var said = DiagnosisCase.All().SelectMany((c, i) => player.Play(c.Case, 300 + i).Said).ToList();
+        foreach (var bin in said.GroupBy(s => Math.Min(9, (int)(s.Said * 10))).OrderBy(b => b.Key))
+        {
+            var isSo = bin.Count(s => s.IsSo) / (double)bin.Count();
+            output.WriteLine($"{bin.Key * 10} to {bin.Key * 10 + 10} %: {isSo:P0} of {bin.Count()}");
+        }
+
+        var likely = said.Where(s => s.Said is >= 0.7 and < 0.9).ToList();
+        Assert.InRange(likely.Count(s => s.IsSo) / (double)likely.Count, 0.6, 0.95);
     }
 }

@@ -66,7 +66,7 @@ public sealed class CircuitPagesTests : IDisposable
         Result("SuperheatCoil2", "superheat, base");
         person.Station("look").ReadUntil(".facts-to-tap", "coil, base");
         person.Tap("form:has([name=fact][value=Coil]):has([name=index][value='2']) button[value=Iced]")
-            .ReadUntil(".stands", "Not enough air through the coil. Fix airflow and ice before judging the charge");
+            .ReadUntil(".stands", "Not enough air through the coil. Find out why before thawing it or judging the charge");
 
         person.Unit("Q-9").Press("Edit nameplate").Tap("#condenser option[value=Rack]").Tap("#coils option[value='1']")
             .Tap("input[name=parts][value=EvaporatorPressureRegulator]").Press("Save the nameplate");

@@ -87,7 +87,7 @@ public sealed class ReadingPagesTests : IDisposable
             .ReadUntil("#time-Compressor-error", "Type minutes from 0");
         Assert.Equal("soon", person.Value("#time-Compressor"));
         person.Log("suc 1.4, line -21")
-            .ReadUntil(".stands", "Not enough air through the coil. Fix airflow and ice before judging the charge");
+            .ReadUntil(".stands", "Not enough air through the coil. Find out why before thawing it or judging the charge");
         person.Station("circuit").ReadUntil("[data-result=SuperheatCoil]", "not usable");
         person.ReadUntil("[data-result=SuperheatCoil]", "An evaporator fan is off");
         person.See(".circuit-map.wide .tag.unusable[data-point=SuctionPressure]");
@@ -100,7 +100,6 @@ public sealed class ReadingPagesTests : IDisposable
         person.Press("Start a visit");
         NoteAllWell();
         person.Station("look").Type("#time-Defrost", "4").Tap("form:has([value=Defrost]) button[value=Refrigerating]");
-        person.ReadUntil(".step", "Let it run 6 min more");
         person.Log("suc 1.4, line -21");
         person.Station("circuit").ReadUntil("[data-result=SuperheatCoil]", "Out of defrost for less than 10 min");
     }

@@ -109,7 +109,7 @@ public sealed class ServicePagesTests : IDisposable
             .Press("Save").ReadUntil("[role=status]", "Saved");
         Start();
         person.Press("Checked and made safe");
-        person.Log("fan on, coil clear, comp on 40 min, defrost over 200 min, line -19");
+        person.Log("fan on, coil clear, comp on 40 min, defrost over 200 min, line -19, box -17");
         person.Station("changes").ReadUntil("[data-policy=Gauges]", "Connect gauges");
     }
 }

@@ -1,3 +1,4 @@
+using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
@@ -20,6 +21,9 @@ public sealed class DangerBench : IBench
 
     /// <summary>A breaker or fuse went; its detail says in which mode, where that is known.</summary>
     public const string Tripped = "danger.tripped";
+
+    /// <summary>A heater, motor or winding conducts to earth.</summary>
+    public const string Grounded = "danger.grounded";
 
     /// <summary>A wire is chafed through its insulation.</summary>
     public const string Chafed = "danger.chafed";
@@ -45,7 +49,7 @@ public sealed class DangerBench : IBench
     /// <inheritdoc/>
     public BenchJudgement Judge(VisitInput visit)
     {
-        var seen = visit.Timeline.Standing.OfType<ObservationEntry>().ToList();
+        var seen = visit.Timeline.Standing;
         var ever = Dangers.Where(d => seen.Any(d.IsShownBy)).Select(d => d.Code).Distinct().Select(c => Made(c, visit, seen));
         var now = CodesNow(visit).Select(c => Made(c, visit, seen)).ToList();
         var left = Left(visit).Where(l => !now.Exists(n => n.Code == l.Code)).ToList();
@@ -60,8 +64,7 @@ public sealed class DangerBench : IBench
     {
         foreach (var sign in Dangers.Where(d => d.Code == code))
         {
-            var (then, last) = visit.UpToHere.Select(t => (t, t.Standing.OfType<ObservationEntry>().LastOrDefault(o =>
-                o.Fact == sign.Fact)))
+            var (then, last) = visit.UpToHere.Select(t => (t, t.Standing.LastOrDefault(sign.IsAbout)))
                 .FirstOrDefault(s => s.Item2 is not null);
             if (last is null || then == visit.Timeline || !sign.IsShownBy(last) || IsExplainedSince(last.At, code, visit))
                 continue;
@@ -79,9 +82,31 @@ public sealed class DangerBench : IBench
     private static bool IsExplainedSince(DateTimeOffset seen, string code, VisitInput visit) => visit.UpToHere
         .Where(t => t != visit.Timeline).SelectMany(t => t.Standing).OfType<SignOffEntry>().Any(s => s.At >= seen && s.Explains(code));
 
-    private sealed record Sign(string Code, AsFound Fact, params FactState[] States)
+    /// <summary>What shows a danger: a fact of the walk-round, or an answer to a test that the diagnosis asked for.</summary>
+    private sealed record Sign(string Code, AsFound? Fact, FactState[] States, string Observable = "", string Answer = "")
     {
-        public bool IsShownBy(ObservationEntry seen) => seen.Fact == Fact && States.Contains(seen.State);
+        public Sign(string code, AsFound fact, FactState state) : this(code, fact, [state])
+        {
+        }
+
+        public Sign(string code, string observable, string answer) : this(code, null, [], observable, answer)
+        {
+        }
+
+        /// <summary>It speaks of the same thing: the last such entry holds.</summary>
+        public bool IsAbout(Entry entry) => entry switch
+        {
+            ObservationEntry seen => seen.Fact == Fact,
+            DiagnosisFactEntry { Cannot: false } told => told.Observable == Observable,
+            _ => false,
+        };
+
+        public bool IsShownBy(Entry entry) => entry switch
+        {
+            ObservationEntry seen => seen.Fact == Fact && States.Contains(seen.State),
+            DiagnosisFactEntry { Cannot: false } told => told.Observable == Observable && told.Answer == Answer,
+            _ => false,
+        };
     }
 
     /// <summary>The gravest first.</summary>
@@ -91,13 +116,19 @@ public sealed class DangerBench : IBench
         new(Burning, AsFound.Smell, FactState.Burning),
         new(Burning, AsFound.Wiring, FactState.Burnt),
         new(Tripped, AsFound.Supply, FactState.Tripped),
+        new(Tripped, "supply", "fuse-blown"),
+        new(Grounded, "heaters-earth", "grounded"),
+        new(Grounded, "fan-earth", "grounded"),
+        new(Grounded, "condfan-earth", "grounded"),
+        new(Grounded, "windings-earth", "grounded"),
         new(Chafed, AsFound.Wiring, FactState.Rubbed),
     ];
 
     private static IEnumerable<string> CodesNow(VisitInput visit)
     {
         var now = visit.Conditions;
-        var codes = Dangers.Where(d => now.StateOf(d.Fact) is { } state && d.States.Contains(state)).Select(d => d.Code).ToList();
+        var codes = Dangers.Where(d => d.Fact is { } fact ? now.StateOf(fact) is { } state && d.States.Contains(state)
+            : visit.Timeline.Standing.LastOrDefault(d.IsAbout) is { } told && d.IsShownBy(told)).Select(d => d.Code).ToList();
         // A fan that a control stops when head falls may stand: then it is no danger by the fact alone.
         if (now is { CondenserFan: FactState.Stopped, Compressor: FactState.Running } && visit.Unit.MakeUp.IsAirCooled
             && !visit.Unit.MakeUp.Has(CircuitParts.FanCyclingControl))
@@ -105,7 +136,7 @@ public sealed class DangerBench : IBench
         return codes.Distinct();
     }
 
-    private static Finding Made(string code, VisitInput visit, List<ObservationEntry> seen)
+    private static Finding Made(string code, VisitInput visit, IReadOnlyList<Entry> seen)
     {
         var signs = seen.Where(o => Dangers.Any(d => d.Code == code && d.IsShownBy(o))).ToList();
         var then = signs.Count > 0 ? visit.Timeline.ConditionsAt(signs[0].At) : visit.Conditions;

@@ -60,6 +60,12 @@ public sealed record QuickObservation(string Text, AsFound Fact, int? Index, Fac
 /// <param name="MassKg">kg; added positive, recovered negative.</param>
 public sealed record QuickRefrigerant(string Text, double MassKg) : QuickItem(Text);
 
+/// <summary>An answer to a test of the diagnosis: what was felt, heard or asked.</summary>
+/// <param name="Text">The piece as typed.</param>
+/// <param name="Observable">Its code in the table of causes.</param>
+/// <param name="Answer">One of its answers.</param>
+public sealed record QuickAnswer(string Text, string Observable, string Answer) : QuickItem(Text);
+
 /// <summary>A note, which is kept as it is.</summary>
 /// <param name="Text">The piece as typed.</param>
 /// <param name="Note">The words of the note.</param>
@@ -78,7 +84,7 @@ public sealed record QuickUnclear(string Text, QuickProblem Problem, PointRef? P
 /// </remarks>
 /// <param name="evaporatorFans">How many fans the unit has, so that a fan that does not exist is refused.</param>
 /// <param name="sensors">The names of the sensors on the unit's list.</param>
-public sealed class QuickEntry(QuickWords words, UnitPreference units, int evaporatorFans, IReadOnlyList<string>? sensors = null)
+public sealed partial class QuickEntry(QuickWords words, UnitPreference units, int evaporatorFans, IReadOnlyList<string>? sensors = null)
 {
     private readonly QuickControl control = new(words, units);
     private readonly QuickDone done = new(words, units, evaporatorFans, sensors ?? []);
@@ -91,6 +97,9 @@ public sealed class QuickEntry(QuickWords words, UnitPreference units, int evapo
 
     /// <summary>Of one line.</summary>
     public const int MostEntries = 40;
+
+    [GeneratedRegex(@"\s+")]
+    private static partial Regex Spaces();
 
     /// <summary>Everything in the line in order, understood or not. Never throws, whatever is pasted.</summary>
     public IReadOnlyList<QuickItem> Read(string? line)
@@ -133,6 +142,8 @@ public sealed class QuickEntry(QuickWords words, UnitPreference units, int evapo
         if (piece.Count == 0)
             return [];
         var said = text[piece[0].Start..piece[^1].End];
+        if (words.Answers.TryGetValue(Spaces().Replace(said.Trim().ToLowerInvariant(), " "), out var answer))
+            return [new QuickAnswer(said, answer.Observable, answer.Answer)];
         return control.Read(said) is { } set ? [set]
             : done.Read(said) is { } whole ? [whole]
             : new QuickPiece(words, units, evaporatorFans, text, piece).Read();

@@ -49,6 +49,10 @@ public sealed record QuickWords(
     public IReadOnlyDictionary<string, (AsFound Fact, FactState State)> Sayings { get; init; } =
         new Dictionary<string, (AsFound Fact, FactState State)>();
 
+    /// <summary>Whole phrases that answer a test of the diagnosis: "liquid line hot".</summary>
+    public IReadOnlyDictionary<string, (string Observable, string Answer)> Answers { get; init; } =
+        new Dictionary<string, (string Observable, string Answer)>();
+
     /// <summary>Parts by the words technicians use for them.</summary>
     public IReadOnlyDictionary<string, ComponentKind> Parts { get; init; } = new Dictionary<string, ComponentKind>();
 

@@ -103,7 +103,7 @@ public sealed class CircuitBenchText() : BenchText("circuit")
 
     private static string Headline(string code) => code switch
     {
-        CircuitPatterns.AirFirst => "Not enough air through the coil. Fix airflow and ice before judging the charge.",
+        CircuitPatterns.AirFirst => "Not enough air through the coil. Find out why before thawing it or judging the charge.",
         CircuitPatterns.CondenserFanStopped =>
             "The condenser fan is stopped with the compressor on. Get it running before judging anything else.",
         CircuitPatterns.NotRunning => "The compressor is off. Check whether the control is calling.",

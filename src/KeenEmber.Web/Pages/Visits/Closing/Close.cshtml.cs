@@ -1,6 +1,10 @@
+using KeenEmber.Core.Cases;
+using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Visits;
+using KeenEmber.Web.Pages.Visits.Circuit;
 using KeenEmber.Web.Pages.Visits.Report;
+using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Closing;
@@ -55,6 +59,17 @@ public sealed class CloseModel(VisitViews views, SigningDesk signing) : VisitPag
     /// form was.</summary>
     public bool IsExplained(Finding finding) =>
         Form.Has("rootCause") ? Form["explained"].Split(',').Contains(finding.Code) : View.SignOff?.Explains(finding) == true;
+
+    /// <summary>What the causes come to by the diagnosis of how the unit was found: what the form begins with. Empty where none
+    /// leads.</summary>
+    public (string Root, string Follows) FromDiagnosis =>
+        View.DiagnosisAsFound is { Stands.Code: CaseDiagnosis.Explained or CaseDiagnosis.Likely }
+        found ? (CircuitText.List(found.Roots.Select(c => c.Name)), CircuitText.List(found.Consequences.Select(c => c.Cause.Name)))
+            : ("", "");
+
+    /// <summary>What was tested and is as it should be, so that it is not it.</summary>
+    public IReadOnlyList<Fact> RuledOut => View.DiagnosisAsFound is not { } found ? []
+        : [.. found.Usual.Where(f => DiagnosisText.Observables[f.Code].Tool is not ("ask" or "intake" or "history"))];
 
     public bool RecommendationIsOpen => Form.Errors.Keys.Any(k => k is "problem" or "option" or "hours" or "priceFrom" or "priceTo");
 

@@ -18,6 +18,7 @@ public sealed class DangerBenchText() : BenchText("danger")
         DangerBench.Burning => $"It smelt burnt, or a wire was found burnt{InDefrost(finding)}{Left(finding)}.",
         DangerBench.Tripped => $"A breaker or fuse went{InDefrost(finding)}{Left(finding)}.",
         DangerBench.Chafed => $"A wire was found chafed through{Left(finding)}.",
+        DangerBench.Grounded => $"A heater, motor or winding conducted to earth{Left(finding)}.",
         DangerBench.NoAirOverCondenser => "The condenser fan was stopped while the compressor ran.",
         _ => finding.Code,
     };
@@ -45,6 +46,7 @@ public sealed class DangerBenchText() : BenchText("danger")
         DangerBench.Burning => "Something burns or has burnt. Leave it off until it is found.",
         DangerBench.Tripped => "A breaker or fuse went. Leave it off until it is known why.",
         DangerBench.Chafed => "A wire is chafed through. Isolate the power before reaching in.",
+        DangerBench.Grounded => "A part is grounded. Leave it off until it is disconnected.",
         DangerBench.NoAirOverCondenser => "The condenser fan is stopped and the compressor runs. Switch it off before it overheats.",
         _ => finding.Code,
     };
@@ -56,6 +58,7 @@ public sealed class DangerBenchText() : BenchText("danger")
         DangerBench.Tripped => $"A breaker or fuse went {Ago(finding)}; why is not recorded. Leave it off until it is known.",
         DangerBench.Chafed =>
             $"A wire was chafed through {Ago(finding)}; that it is sound is not recorded. Isolate the power before reaching in.",
+        DangerBench.Grounded => $"A part was grounded {Ago(finding)}; its repair is not recorded. Leave it off until it is known.",
         _ => finding.Code,
     };
 
@@ -69,6 +72,9 @@ public sealed class DangerBenchText() : BenchText("danger")
                 "Refrigerant and CO2 displace the air of a closed room. No flame, and no switch that can spark."),
             DangerBench.Burning or DangerBench.Tripped =>
                 ("Leave it off. Lock out and tag", WhereToLook(danger.Detail == DangerBench.InDefrost)),
+            DangerBench.Grounded =>
+                ("Leave it off. Disconnect the grounded part",
+                    "Lock out and test dead first. Find which part it is, leads off, one by one."),
             DangerBench.Chafed =>
                 ("Isolate the power, then follow the chafed wire", "Test it to earth and reroute it. There may be more than one supply."),
             _ => ("Switch the compressor off, then find why the condenser fan stands",

@@ -1,5 +1,7 @@
 using KeenEmber.Core.Cases;
 using KeenEmber.Core.Diagnosis;
+using KeenEmber.Core.Record;
+using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Diagnosing;
@@ -7,55 +9,54 @@ namespace KeenEmber.Web.Pages.Visits.Diagnosing;
 /// <summary>What explains everything that was seen on the visit, and which test to make next.</summary>
 public sealed class DiagnosisModel(VisitViews views) : VisitPage(views)
 {
-    private static readonly Dictionary<string, Observable> Observables = DiagnosisTable.Shipped.Observables.ToDictionary(o => o.Code);
+    /// <summary>A cause that is looked into: what would be so if it were it.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? If { get; set; }
 
-    /// <summary>What is on record, as the diagnosis takes it.</summary>
-    public IReadOnlyList<Fact> Facts { get; private set; } = [];
+    /// <summary>What the chosen cause, or each that leads, would show.</summary>
+    public IReadOnlyList<WhatIf> WhatIfs { get; private set; } = [];
 
-    public DiagnosisResult Result { get; private set; } = null!;
+    /// <summary>What ought to run now, part by part.</summary>
+    public IReadOnlyList<Ought> Oughts { get; private set; } = [];
 
-    /// <summary>How likely the causes of the leading explanation are, each over all explanations; the least of them where there are
-    /// several.</summary>
-    public double LeadProbability
-    {
-        get
-        {
-            var lead = Result.Explanations[0];
-            var roots = lead.Causes.Where(c => c.Role == CauseRole.Root).Select(c => c.Cause).ToList();
-            return Result.Causes.Where(c => roots.Contains(c.Cause)).Select(c => c.Probability).DefaultIfEmpty(lead.Probability).Min();
-        }
-    }
-
-    /// <summary>Causes that may be it instead, or beside it.</summary>
-    public IEnumerable<WeighedCause> Others =>
-        Result.Causes.Where(c => c.Probability >= WorthNaming && Result.Explanations[0].Causes.All(l => l.Cause != c.Cause)).Take(4);
-
-    private const double WorthNaming = 0.03;
-
-    public static Observable Of(Fact fact) => Observables[fact.Code];
+    private const int MostWhatIfs = 6;
 
     protected override void Loaded()
     {
-        Facts = [.. VisitFacts.Of(View).GroupBy(f => f.Code).Select(g => g.Last())];
-        Result = new Diagnoser(DiagnosisTable.Shipped).Diagnose(
-            new(View.MakeUp, View.Equipment.Target, View.Equipment.EvaporatorFans, Facts)
-            {
-                CannotNow = VisitFacts.CannotNow(View), History = VisitFacts.History(View),
-            });
+        if (View.Diagnosis is not { } diagnosis)
+            return;
+        var chosen = DiagnosisTable.Shipped.Causes.FirstOrDefault(c => c.Code == If);
+        var input = CaseDiagnosis.InputOf(View, VisitSpan.AsItIs);
+        WhatIfs = [.. diagnosis.Result.Causes.Select(c => c.Cause).Prepend(chosen).OfType<Cause>().Distinct().Take(MostWhatIfs)
+            .Select(c => WhatIf.Of(DiagnosisTable.Shipped, input, c)).OfType<WhatIf>()];
+        Oughts = Ought.Of(DiagnosisTable.Shipped, input);
     }
 
+    /// <summary>The last part of the address of a station, to come back to.</summary>
+    public static string Station(ActionContext of) => (of.HttpContext.Request.Path.Value ?? "").Split('/')[^1].ToLowerInvariant();
+
     /// <summary>An answer of the test that was asked for, or of any other.</summary>
-    public IActionResult OnPostAnswer(Guid id, Guid entryId, string? code, string? answer) => Take(id, entryId, () =>
+    /// <param name="back">The station the answer was given on.</param>
+    public IActionResult OnPostAnswer(Guid id, Guid entryId, string? code, string? answer, string? back)
     {
-        if (code is null || !Observables.TryGetValue(code, out var observable))
+        var taken = Take(id, entryId, () => code is not null && DiagnosisText.Observables.TryGetValue(code, out var observable)
+            ? EntryOf(observable, answer) : null);
+        return taken is RedirectToPageResult && back is not null
+            && Stations().Any(s => s.Page.Equals(back, StringComparison.OrdinalIgnoreCase))
+            ? LocalRedirect($"/visits/{id}/{back}?saved=1") : taken;
+    }
+
+    private Entry? EntryOf(Observable observable, string? answer)
+    {
+        if (answer is Cannot or DiagnosisFactEntry.Never)
+            return new DiagnosisFactEntry(Writer.Next(), observable.Code, answer == Cannot ? "" : answer, null, Cannot: true);
+        if (observable.IsNumber)
+            return new DiagnosisFactEntry(Writer.Next(), observable.Code, "", ReadNumber(observable));
+        if (answer is null || !observable.Answers.Contains(answer))
             return null;
-        if (answer == Cannot)
-            return new DiagnosisFactEntry(Writer.Next(), code, "", null, Cannot: true);
-        if (!observable.IsNumber)
-            return observable.Answers.Contains(answer) ? new DiagnosisFactEntry(Writer.Next(), code, answer!) : null;
-        var number = ReadNumber(observable);
-        return new DiagnosisFactEntry(Writer.Next(), code, "", number);
-    });
+        return VisitFacts.LookOf(Writer.Next(), observable.Code, answer) ?? (Entry)new DiagnosisFactEntry(Writer.Next(), observable.Code,
+            answer);
+    }
 
     /// <summary>Sent instead of an answer.</summary>
     public const string Cannot = "cannot";

@@ -1,0 +1,116 @@
+using KeenEmber.Core.Diagnosis;
+using KeenEmber.Core.Findings;
+using KeenEmber.Core.Visits;
+
+namespace KeenEmber.Core.Cases;
+
+/// <summary>What explains a visit, or one part of it.</summary>
+/// <param name="Facts">What it was made of.</param>
+public sealed record CaseDiagnosis(IReadOnlyList<Fact> Facts, DiagnosisResult Result)
+{
+    /// <summary>One explanation may be acted on, or is as good as certain.</summary>
+    public const string Explained = "diagnosis.explained";
+
+    /// <summary>One explanation leads.</summary>
+    public const string Likely = "diagnosis.likely";
+
+    /// <summary>Several are about as likely; its detail names them.</summary>
+    public const string Open = "diagnosis.open";
+
+    /// <summary>Nothing that is known explains it.</summary>
+    public const string NothingFits = "diagnosis.nothing-fits";
+
+    /// <summary>Value of the findings: how likely the leading explanation is.</summary>
+    public const string ProbabilityValue = "probability";
+
+    /// <summary>Between the codes of causes in a finding's detail.</summary>
+    public const char Between = '+';
+
+    private const double LeadsFrom = 0.5, WorthNaming = 0.03;
+
+    private const int MostNamed = 3;
+
+    /// <summary>Weighs one part of a visit; what the part before it came to goes on, but for what was replaced.</summary>
+    public static CaseDiagnosis Of(VisitCase visit, VisitSpan span)
+    {
+        var input = InputOf(visit, span);
+        DiagnosisResult Weigh() => new Diagnoser(DiagnosisTable.Shipped).Diagnose(input);
+        return new(input.Facts, visit.Memory?.DiagnosisOf(input, Weigh) ?? Weigh());
+    }
+
+    /// <summary>What is known of one part of a visit.</summary>
+    public static DiagnosisInput InputOf(VisitCase visit, VisitSpan span) =>
+        new(visit.MakeUp, visit.Equipment.Target, visit.Equipment.EvaporatorFans, VisitFacts.Of(visit, span))
+        {
+            Closed = visit.Closed, History = VisitFacts.History(visit, span),
+            CannotNow = span == VisitSpan.AsItIs ? VisitFacts.CannotNow(visit) : new HashSet<string>(),
+            Before = span == VisitSpan.AsItIs && visit.LastWork is not null ? visit.DiagnosisAsFound?.Result.Causes ?? [] : [],
+        };
+
+    /// <summary>The explanation that leads.</summary>
+    public Explanation Lead => Result.Explanations[0];
+
+    /// <summary>Nothing is wrong, as far as is known.</summary>
+    public bool IsHealthy => Lead.Causes.Count == 0;
+
+    /// <summary>Causes of the leading explanation that began it.</summary>
+    public IEnumerable<Cause> Roots => Lead.Causes.Where(c => c.Role == CauseRole.Root).Select(c => c.Cause);
+
+    /// <summary>How likely the roots of the leading explanation are, each over all explanations; the least of them where there are
+    /// several.</summary>
+    public double Probability =>
+        Result.Causes.Where(c => Roots.Contains(c.Cause)).Select(c => c.Probability).DefaultIfEmpty(Lead.Probability).Min();
+
+    /// <summary>Facts that are neither explained by the leading explanation nor odd with it: as on a healthy unit.</summary>
+    public IEnumerable<Fact> Usual => Facts.Where(f => !Lead.Explains.Contains(f) && !Lead.Leaves.Contains(f));
+
+    /// <summary>Causes of the leading explanation that another brought on.</summary>
+    public IEnumerable<ExplainingCause> Consequences => Lead.Causes.Where(c => c.Role == CauseRole.Consequence);
+
+    /// <summary>What was replaced because another cause broke it, while that one is as it was: it will break again.</summary>
+    /// <param name="asFound">What explained the unit before the work.</param>
+    /// <param name="worked">Parts that were worked on, as the table calls them.</param>
+    public static IEnumerable<ExplainingCause> LeftToBreakAgain(CaseDiagnosis asFound, IReadOnlyCollection<string> worked) =>
+        asFound.Consequences.Where(c => worked.Contains(c.Cause.Part) && !worked.Contains(c.BroughtOnBy!.Part));
+
+    /// <summary>Causes that may be it instead, or beside it.</summary>
+    public IEnumerable<WeighedCause> Others =>
+        Result.Causes.Where(c => c.Probability >= WorthNaming && Lead.Causes.All(l => l.Cause != c.Cause));
+
+    /// <summary>The leading explanation as a finding; null where nothing is wrong or nothing is known.</summary>
+    public Finding? Stands => field ??= Said();
+
+    private Finding? Said()
+    {
+        if (Facts.Count == 0)
+            return null;
+        if (Result.NothingFits > Math.Max(Lead.Probability, Probability))
+            return Finding.Of(NothingFits);
+        if (IsHealthy)
+            return null;
+        var code = Result.IsSure ? Explained : Probability >= LeadsFrom ? Likely : Open;
+        var named = code == Open ? Result.Causes.Take(MostNamed).Select(c => c.Cause) : Roots;
+        return Finding.Of(code) with
+        {
+            Detail = string.Join(Between, named.Select(c => c.Code)),
+            Values = new Dictionary<string, double> { [ProbabilityValue] = Probability },
+        };
+    }
+}
+
+/// <summary>A test that the diagnosis asks for.</summary>
+/// <param name="Then">Further tests that are likely to follow: what lies on the way is taken along.</param>
+public sealed record DiagnosisTask(NextTest Test, IReadOnlyList<NextTest> Then) : BenchTask(Name, TaskOrder.Readings)
+{
+    /// <summary>As the tasks of a bench are named.</summary>
+    public const string Name = "diagnosis";
+
+    /// <inheritdoc/>
+    public override bool IsTest => true;
+}
+
+/// <summary>Work was done, and nothing speaks of a fault any more: it is to prove itself.</summary>
+public sealed record ProveTask(Proof Proof) : BenchTask(DiagnosisTask.Name, TaskOrder.Settings);
+
+/// <summary>What explains the visit is sure enough to be acted on.</summary>
+public sealed record RepairTask(Cause Cause, double Probability) : BenchTask(DiagnosisTask.Name, TaskOrder.Settings);
