@@ -2,6 +2,7 @@ using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
+using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Core.Cases;
@@ -57,10 +58,17 @@ internal static class Outlook
             return deciding;
         if (diagnosis is { IsHealthy: false, Result.IsSure: true })
             return new RepairTask(diagnosis.Roots.First(), diagnosis.Probability);
+        if (IsGaugesTurn(visit, diagnosis) && tasks.Find(t => t.Asks?.Kind() == QuantityKind.Pressure) is { } gauges)
+            return gauges;
         if (!diagnosis.Result.IsSure && diagnosis.Result.Next is [var test, ..] tests)
             return ByBench(test, visit) ?? (BenchTask)new DiagnosisTask(test, [.. tests.Skip(1)]);
         return tasks.FirstOrDefault();
     }
+
+    /// <summary>The company wants gauges on every call, the circuit can be judged, and nothing leads yet.</summary>
+    private static bool IsGaugesTurn(VisitCase visit, CaseDiagnosis diagnosis) =>
+        visit.Company.Policies.Of(Policy.Gauges) == PolicyChoice.GaugesOnEveryCall
+        && diagnosis.Stands is null or { Code: CaseDiagnosis.Open };
 
     /// <summary>Its bench found something that the diagnosis does not take.</summary>
     private static bool IsOfUnweighedFault(BenchTask task, VisitCase visit) =>

@@ -73,12 +73,12 @@ public sealed class DiagnosisTable
         var (unit, answers, healthy) = Healthy(row[3]);
         return new(row[0], row[1], new(row[2]), healthy, row[4], Number(row[5]), row[6], WrongShare(row[7]), [.. Needs(row[8])], row[9])
         {
-            Answers = answers, Unit = unit,
+            Answers = answers, Unit = unit, IsSeldomAsked = row[7] is "noticed" or "checked",
         };
     }
 
     /// <summary>People err: in 2 of 100 measurements, in 3 of 100 looks, in 10 of 100 things they were told.</summary>
-    private static double WrongShare(string toldBy) => toldBy switch { "told" => 0.10, "seen" => 0.03, _ => 0.02 };
+    private static double WrongShare(string toldBy) => toldBy switch { "told" => 0.10, "seen" or "noticed" => 0.03, _ => 0.02 };
 
     private static IEnumerable<Need> Needs(string text) => text.Split(';', StringSplitOptions.RemoveEmptyEntries).Select(n => n.Split('='))
         .Select(n => new Need(n[0], n[1].Split(',')));

@@ -38,6 +38,9 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
     /// <summary>What a live test costs in risk, and gauges on a small charge in refrigerant, min.</summary>
     private const double LiveMin = 2, GaugesOnSmallChargeMin = 15;
 
+    /// <summary>What is weighed when it is told is asked for as if it took so much longer, min.</summary>
+    private const double SeldomAskedMin = 10;
+
     private static readonly OperatingMode[] Modes = Enum.GetValues<OperatingMode>();
 
     private readonly Dictionary<string, Fact> known = evidence.Facts.ToDictionary(f => f.Code);
@@ -204,6 +207,8 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
         var cost = o.Minutes + AskMin;
         if (input.At.Length > 0 && o.Place != input.At && o.Place is not ("customer" or "record"))
             cost += WalkMin;
+        if (o.IsSeldomAsked)
+            cost += SeldomAskedMin;
         if (o.Hazard.Contains("live", StringComparison.Ordinal))
             cost += LiveMin;
         if (o.Tool == "gauges" && input.MakeUp.Metering == Plant.Metering.CapillaryTube)

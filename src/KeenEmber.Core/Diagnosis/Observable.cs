@@ -21,6 +21,9 @@ public sealed record Observable(
     /// <summary>The unit of a number: K, °C, %, min; empty for answers.</summary>
     public string Unit { get; init; } = "";
 
+    /// <summary>It is weighed when it is told, and asked for only where nothing quicker decides.</summary>
+    public bool IsSeldomAsked { get; init; }
+
     /// <summary>It is a number.</summary>
     public bool IsNumber => Answers.Count == 0;
 }
