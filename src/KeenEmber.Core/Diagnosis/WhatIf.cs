@@ -3,7 +3,7 @@ namespace KeenEmber.Core.Diagnosis;
 /// <summary>What would be so if a cause were it.</summary>
 /// <param name="Seen">What it would show and was seen.</param>
 /// <param name="Against">What it would show otherwise than was seen.</param>
-/// <param name="NotLooked">What it would show and nobody has looked at; the quickest first.</param>
+/// <param name="NotLooked">What it would show and nobody has looked at; what tells most first.</param>
 public sealed record WhatIf(
     Cause Cause, IReadOnlyList<Fact> Seen, IReadOnlyList<Fact> Against, IReadOnlyList<Expected> NotLooked)
 {
@@ -12,6 +12,9 @@ public sealed record WhatIf(
 
     /// <summary>A number is expected to be off from this many deviations of a healthy unit on.</summary>
     private const double OffFrom = 1.5;
+
+    /// <summary>A number this many deviations off tells as much as an answer that is always given.</summary>
+    private const double MostOff = 5;
 
     /// <summary>A fact speaks against a cause where it is this many times likelier on a healthy unit.</summary>
     private const double AgainstFrom = 4;
@@ -37,7 +40,8 @@ public sealed record WhatIf(
         }
 
         var notLooked = Enumerable.Range(0, network.Observables.Count).Where(o => !evidence.Observables.Contains(o))
-            .Select(o => ExpectedOf(network, o, set.Conditions, mode)).OfType<Expected>().OrderBy(e => e.Observable.Minutes);
+            .Select(o => ExpectedOf(network, o, set.Conditions, mode)).OfType<Expected>()
+            .OrderBy(e => e.Observable.IsSeldomAsked).ThenByDescending(e => e.Telling).ThenBy(e => e.Observable.Minutes);
         return new(cause, seen, against, [.. notLooked]);
     }
 
@@ -47,16 +51,22 @@ public sealed record WhatIf(
         if (o.IsNumber)
         {
             var (mean, _) = Likelihood.Number(network, observable, conditions, mode);
-            return Math.Abs(mean - healthy.Mean) > OffFrom * healthy.Deviation ? new(o, "", mean) : null;
+            return Math.Abs(mean - healthy.Mean) > OffFrom * healthy.Deviation
+                ? new(o, "", mean) { Telling = Math.Min(1, Math.Abs(mean - healthy.Mean) / (MostOff * healthy.Deviation)) } : null;
         }
 
         var shares = Likelihood.Answers(network, observable, conditions, mode);
         var best = Array.IndexOf(shares, shares.Max());
-        return shares[best] > ExpectedFrom && healthy.Shares[best] < ExpectedFrom ? new(o, o.Answers[best], null) : null;
+        return shares[best] > ExpectedFrom && healthy.Shares[best] < ExpectedFrom 
+            ? new(o, o.Answers[best], null) { Telling = shares[best] - healthy.Shares[best] } : null;
     }
 }
 
 /// <summary>What a test is expected to show.</summary>
 /// <param name="Answer">Empty for a number.</param>
 /// <param name="Number">In the unit of the observable; null for an answer.</param>
-public sealed record Expected(Observable Observable, string Answer, double? Number);
+public sealed record Expected(Observable Observable, string Answer, double? Number)
+{
+    /// <summary>How much more it is expected than on a healthy unit, 0 to 1.</summary>
+    internal double Telling { get; init; }
+}

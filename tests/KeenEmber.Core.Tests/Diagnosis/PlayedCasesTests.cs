@@ -11,6 +11,9 @@ public sealed class PlayedCasesTests(ITestOutputHelper output)
     /// <summary>What is held today; 90 and 99 % are wanted.</summary>
     private const double LeastFirst = 0.75, LeastInThree = 0.87;
 
+    /// <summary>Of the minutes of a fixed walk.</summary>
+    private const double MostOfFixedWalk = 0.5;
+
     [Theory]
     [InlineData("worked.json")]
     [InlineData("held-back.json")]
@@ -18,7 +21,7 @@ public sealed class PlayedCasesTests(ITestOutputHelper output)
     public void The_true_cause_leads_in_most_jobs_that_are_played(string file)
     {
         var player = new Player(Engine);
-        var (first, three, whole, minutes, all) = (0, 0, 0, 0.0, 0);
+        var (first, three, whole, minutes, walk, all) = (0, 0, 0, 0.0, 0.0, 0);
         var clock = Stopwatch.StartNew();
         foreach (var (job, i) in DiagnosisCase.All(file).Select((c, i) => (c.Case, i)))
         {
@@ -28,6 +31,7 @@ public sealed class PlayedCasesTests(ITestOutputHelper output)
             three += played.Rank <= 3 ? 1 : 0;
             whole += played.IsWhole ? 1 : 0;
             minutes += played.Minutes;
+            walk += FixedWalk.MinutesOf(job);
             if (played.Rank > 1)
                 output.WriteLine($"{job.Name}: rank {played.Rank}, {played.Minutes:F0} min, asked {string.Join(' ', played.Asked)}; "
                     + $"said {string.Join(", ", played.Result.Explanations.Take(3).Select(e => $"[{string.Join('+',
@@ -36,9 +40,11 @@ public sealed class PlayedCasesTests(ITestOutputHelper output)
         }
 
         output.WriteLine($"{all} cases: first {first}, in three {three}, whole {whole}, {minutes / all:F0} min each, "
+            + $"{walk / all:F0} in a fixed walk, "
             + $"{clock.ElapsedMilliseconds} ms");
         Assert.InRange(first / (double)all, LeastFirst, 1);
         Assert.InRange(three / (double)all, LeastInThree, 1);
+        Assert.InRange(minutes / walk, 0, MostOfFixedWalk);
     }
 
     /// <summary>What is said to be so in four of five cases is so in about four of five, over all steps of all jobs.</summary>

@@ -1,4 +1,5 @@
 using AngleSharp.Dom;
+using KeenEmber.Core.Cases;
 
 namespace KeenEmber.Web.Tests.Visits;
 
@@ -7,12 +8,14 @@ public sealed class DiagnosisPagesTests : IAsyncLifetime
 {
     private readonly TestApp app = new();
     private Technician isolde = null!;
+    private string unit = "";
     private string visit = "";
 
     public async ValueTask InitializeAsync()
     {
         isolde = new(app);
-        visit = await isolde.StartVisit(await isolde.AddUnit());
+        unit = await isolde.AddUnit();
+        visit = await isolde.StartVisit(unit);
     }
 
     public ValueTask DisposeAsync()
@@ -98,5 +101,39 @@ public sealed class DiagnosisPagesTests : IAsyncLifetime
         Assert.Equal(System.Net.HttpStatusCode.OK, number.StatusCode);
         await Answer("coil", "cannot");
         Assert.DoesNotContain((await Page()).QuerySelectorAll(".test-next"), t => t.GetAttribute("data-test") == "coil");
+    }
+
+    [Fact]
+    public async Task A_cause_one_thinks_of_shows_what_would_prove_it()
+    {
+        await isolde.Log(visit, "box -14, comp on, fans on");
+        var page = await isolde.Open(visit + "/diagnosis?if=leak");
+        var leak = page.QuerySelector(".what-if[data-cause=leak]")!;
+        Assert.True(leak.HasAttribute("open"));
+        Assert.Contains("superheat at the coil", leak.TextContent, StringComparison.Ordinal);
+        Assert.DoesNotContain(page.QuerySelectorAll("#if option"), o => o.GetAttribute("value") == "water-valve-shut");
+        Assert.EndsWith("seen so", page.QuerySelector("[data-ought=compressor]")!.TextContent.Trim(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task What_can_never_be_had_is_not_asked_for_on_the_next_visit_either()
+    {
+        await isolde.Log(visit, "box -14");
+        await Answer("compressor", "never");
+        await Answer("sight-glass", "cannot");
+        app.Clock.Advance(TimeSpan.FromDays(3));
+        var next = Guid.Parse((await isolde.StartVisit(unit)).Split('/')[^1]);
+        var view = app.Get<VisitViews>().Open(next)!;
+        Assert.Contains("compressor", VisitFacts.CannotNow(view));
+        Assert.DoesNotContain("sight-glass", VisitFacts.CannotNow(view));
+    }
+
+    [Fact]
+    public async Task The_close_page_begins_with_what_the_diagnosis_comes_to()
+    {
+        await isolde.Log(visit, "box -14, comp on, cond fan on, coil clear, fan 1 on, fan 2 off, fan motor locked");
+        var page = await isolde.Open(visit + "/close");
+        Assert.Equal("evaporator fan seized", page.QuerySelector("#rootCause")!.TextContent.Trim());
+        Assert.Contains("condenser fan: running", page.QuerySelector("[data-ruled-out]")!.TextContent, StringComparison.Ordinal);
     }
 }

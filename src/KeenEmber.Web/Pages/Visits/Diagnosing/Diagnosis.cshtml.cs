@@ -19,6 +19,16 @@ public sealed class DiagnosisModel(VisitViews views) : VisitPage(views)
     /// <summary>What ought to run now, part by part.</summary>
     public IReadOnlyList<Ought> Oughts { get; private set; } = [];
 
+    /// <summary>Causes that the unit can have, by name.</summary>
+    public IEnumerable<Cause> Possible
+    {
+        get
+        {
+            var words = UnitWords.Of(View.MakeUp, View.Equipment.Target, View.Equipment.EvaporatorFans);
+            return DiagnosisTable.Shipped.Causes.Where(c => c.OnlyOn.Holds(words)).OrderBy(c => c.Name, StringComparer.Ordinal);
+        }
+    }
+
     private const int MostWhatIfs = 6;
 
     protected override void Loaded()
