@@ -94,7 +94,16 @@ internal sealed class Network
     /// <returns>With the logarithm of how likely it is that they are just so.</returns>
     internal (double[] Likely, double Log) ConditionsOf(int[] causes, int[] held, int way)
     {
-        var (likely, log) = ((double[])Baseline.Clone(), 0.0);
+        var likely = new double[Baseline.Length];
+        return (likely, ConditionsInto(likely, causes, held, way));
+    }
+
+    /// <summary>The same into an array that is used again and again.</summary>
+    /// <returns>The logarithm of how likely it is that what is held is just so.</returns>
+    internal double ConditionsInto(double[] likely, int[] causes, int[] held, int way)
+    {
+        Baseline.CopyTo(likely, 0);
+        var log = 0.0;
         Span<double> notMade = stackalloc double[notByChance.Length];
         notByChance.CopyTo(notMade);
         foreach (var cause in causes)
@@ -115,7 +124,7 @@ internal sealed class Network
             }
         }
 
-        return (likely, log);
+        return log;
     }
 
     /// <summary>How likely a condition is not so, where neither causes nor conditions before it bring it about.</summary>

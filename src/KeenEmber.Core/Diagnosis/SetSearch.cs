@@ -79,7 +79,13 @@ internal sealed class SetSearch(Network network, Evidence evidence)
         return extended;
     }
 
-    private CauseSet Weigh(int[] causes) => new(causes, Prior(causes) + evidence.Log(network.ConditionsOf(causes)));
+    private readonly double[] conditions = new double[network.Conditions.Count];
+
+    private CauseSet Weigh(int[] causes)
+    {
+        network.ConditionsInto(conditions, causes, [], 0);
+        return new(causes, Prior(causes) + evidence.Log(conditions));
+    }
 
     /// <summary>Logarithm of how likely just these causes are: each by itself or brought on by another of the set, the rest not
     /// there.</summary>

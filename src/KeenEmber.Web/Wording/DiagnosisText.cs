@@ -100,6 +100,7 @@ public static class DiagnosisText
         "discharge first" => "Lock out, then discharge the capacitor through a resistor before touching.",
         "rotating blades" => "Blades start without warning. Lock out before reaching in.",
         "hot surface" => "The surface may burn. Touch it briefly with the back of a glove.",
+        "melts the frost" => "Record the frost pattern and ice first: the heat melts them. Hot heaters: keep hands out.",
         "opens the circuit" => "Pump down or recover first. Certified handling only.",
         _ => $"{CircuitText.Sentence(hazard)}. Qualified people only.",
     };
