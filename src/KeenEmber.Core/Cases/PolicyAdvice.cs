@@ -16,6 +16,8 @@ public static class PolicyAdvice
         Timeline timeline, Equipment unit, OperatingConditions conditions, IReadOnlyList<Finding> found, BenchTask? next)
     {
         var areas = timeline.Standing.Select(AreaOf).ToHashSet();
+        if (next is RepairTask repair)
+            areas.Add(WorkedParts.AreaOf(repair.Cause.Part));
         bool Applies(Policy policy) => policy switch
         {
             Policy.Gauges => next?.Asks?.Kind() == QuantityKind.Pressure, // Every connection costs charge.

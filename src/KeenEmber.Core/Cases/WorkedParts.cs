@@ -23,6 +23,9 @@ internal static class WorkedParts
         _ => [],
     };
 
+    /// <summary>The area that work on a part belongs to.</summary>
+    internal static WorkArea AreaOf(string part) => Enum.GetValues<WorkArea>().FirstOrDefault(a => OfArea(a).Contains(part));
+
     private static string[] OfArea(WorkArea area) => area switch
     {
         WorkArea.Fans or WorkArea.Motor => ["evaporator-fan"],

@@ -34,6 +34,8 @@ public sealed class OutlookTests
         Assert.Equal((CaseDiagnosis.Explained, "start-relay-open"), (visit.Stands.Code, visit.Stands.Detail));
         Assert.Equal("start-relay-open", Assert.IsType<RepairTask>(visit.Next).Cause.Code);
         Assert.InRange(visit.Stands.Values[CaseDiagnosis.ProbabilityValue], 0.88, 1);
+        Assert.Contains(Policy.StartParts, visit.Policies);
+        Assert.DoesNotContain(Policy.StartParts, Worked.Of(SilentCompressor).Policies);
     }
 
     [Fact]
