@@ -38,7 +38,7 @@ public class LayeringTests
         ["Diagnosis"],
         ["Benches/Circuit", "Benches/Controls", "Benches/Danger", "Benches/Defrost", "Benches/Electrical", "Benches/Frost",
             "Benches/Glycol", "Benches/Sensors"],
-        ["Benches/Defrost/Schedule"],
+        ["Benches/Defrost/Schedule", "Benches/Electrical/Tracing"],
         ["Cases"],
         ["Simulation"],
     ];

@@ -60,6 +60,8 @@ internal static class Outlook
             return new RepairTask(diagnosis.Roots.First(), diagnosis.Probability);
         if (IsGaugesTurn(visit, diagnosis) && tasks.Find(t => t.Asks?.Kind() == QuantityKind.Pressure) is { } gauges)
             return gauges;
+        if (diagnosis.IsHealthy && diagnosis.Facts.Count > 0 && !diagnosis.Facts.Any(f => f.Code == "box"))
+            return BoxFirst;
         if (!diagnosis.Result.IsSure && diagnosis.Result.Next is [var test, ..] tests)
             return ByBench(test, visit) ?? (BenchTask)new DiagnosisTask(test, [.. tests.Skip(1)]);
         return tasks.FirstOrDefault();
@@ -86,11 +88,14 @@ internal static class Outlook
         && (visit.LastWork is not null
             || visit.Otherwise?.Code is CircuitJudgement.InDefrost or CircuitJudgement.Satisfied or CircuitJudgement.Holding);
 
+    /// <summary>Nobody can say that nothing is wrong before the box was measured.</summary>
+    private static CircuitTask BoxFirst => new(new(StepKind.LogPoint, [], MeasuringPoint.BoxAir));
+
     /// <summary>What the circuit's readings give is asked for reading by reading, as its bench does.</summary>
     private static CircuitTask? ByBench(NextTest test, VisitCase visit)
     {
         if (test.Observable.Code == "box")
-            return new(new(StepKind.LogPoint, [], MeasuringPoint.BoxAir));
+            return BoxFirst;
         if (!FactsOfRecord.Results.ContainsValue(test.Observable.Code) || visit.Of<CircuitJudgement>() is not { } circuit)
             return null;
         if (circuit.Tasks.OfType<CircuitTask>().FirstOrDefault(t => t.Step.Kind is StepKind.WaitToSettle or StepKind.LogPoint

@@ -27,9 +27,8 @@ internal sealed class SetSearch(Network network, Evidence evidence)
     /// <summary>That nothing in the table is there.</summary>
     private readonly double never = network.Priors.Sum(p => Math.Log(1 - p));
 
-    /// <summary>Of the units somebody complained of, this share has nothing wrong; trade experience says 1 call in 6 to 10, held lower
-    /// here because a fault that is not looked for further costs more than one more look.</summary>
-    private const double NothingWrong = 0.05;
+    /// <summary>Of the units somebody complained of, this share has nothing wrong; trade experience, 1 call in 6 to 10.</summary>
+    private const double NothingWrong = 0.15;
 
     /// <summary>How much less likely it is that nothing is wrong, because somebody called: nothing where nobody complained.</summary>
     private readonly double calledOut = evidence.Facts.Any(f => f is { Answer: "yes" }

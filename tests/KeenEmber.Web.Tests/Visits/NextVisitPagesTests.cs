@@ -47,7 +47,7 @@ public sealed class NextVisitPagesTests : IDisposable
         AddUnit();
         StartVisit("Isolde Marrin", "Soft ice cream");
         person.Log("fan on, coil clear, comp on 40 min, defrost over 200 min, box -18, suc 1.0, line -15, head 12, liq 27.4")
-            .ReadUntil(".stands", "Likely cause: leak");
+            .ReadUntil(".stands", "Looks low on charge");
         app.Clock.Later(90);
         person.Unit("F-9");
         StartVisit("Tobin Ashgrove", "Soft again");

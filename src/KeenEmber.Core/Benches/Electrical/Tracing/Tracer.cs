@@ -1,0 +1,154 @@
+namespace KeenEmber.Core.Benches.Electrical.Tracing;
+
+/// <summary>A part and fault that explains what was measured.</summary>
+/// <param name="Probability">By itself, over all sets that hold it.</param>
+public sealed record Suspect(PartFault Of, double Probability);
+
+/// <summary>One or two faults that together explain what was measured.</summary>
+/// <param name="Faults">Empty where the circuit is as it should be.</param>
+public sealed record SuspectSet(IReadOnlyList<PartFault> Faults, double Probability);
+
+/// <summary>What a measurement would show if one thing were wrong.</summary>
+/// <param name="Of">The leading fault of a set; none for a sound circuit.</param>
+/// <param name="Value">V, A, or 1 and 0 for so and not so.</param>
+public sealed record ExpectedValue(PartFault Of, double Value);
+
+/// <summary>A measurement worth making.</summary>
+/// <param name="Kind">Volts, amps or whether something runs.</param>
+/// <param name="A">Terminal, of volts.</param>
+/// <param name="B">The other one.</param>
+/// <param name="Part">Of the others.</param>
+/// <param name="Where">The place; empty for not known.</param>
+/// <param name="Minutes">With the way there.</param>
+/// <param name="Bits">What it is expected to tell.</param>
+/// <param name="Sound">What it shows where nothing is wrong.</param>
+/// <param name="Expect">By suspect, the likeliest first.</param>
+public sealed record TraceStep(
+    TraceKind Kind, string A, string B, string Part, string Where, double Minutes, double Bits, double Sound,
+    IReadOnlyList<ExpectedValue> Expect);
+
+/// <summary>What a trace comes to.</summary>
+/// <param name="Suspects">Single faults, the likeliest first; "nothing" and the meter among them.</param>
+/// <param name="Sets">Sets of one or two, the likeliest first.</param>
+/// <param name="Next">Measurements worth making, the best first; empty where one suspect is left or nothing tells.</param>
+/// <param name="Expected">By reading: what it would be on a sound circuit.</param>
+/// <param name="Unexplained">Readings that the leading set leaves odd, by their number.</param>
+public sealed record Trace(
+    IReadOnlyList<Suspect> Suspects, IReadOnlyList<SuspectSet> Sets, IReadOnlyList<TraceStep> Next, IReadOnlyList<double> Expected,
+    IReadOnlyList<int> Unexplained);
+
+/// <summary>Narrows down what is wrong in a control circuit from voltages at its terminals.</summary>
+/// <remarks>The circuit is solved as a network of complex numbers as it should be, with every single fault and with pairs of them; what was
+/// measured weighs each by the meter's accuracy. One reading in fifty is taken beside the terminal that was meant.</remarks>
+public sealed class Tracer
+{
+    /// <summary>The meter or the drawing, where nothing on it fits.</summary>
+    public const string Meter = "meter";
+
+    /// <summary>Before anything is measured: nothing is wrong, two things are, the meter or the drawing is.</summary>
+    private const double SoundPrior = 0.03, PairsPrior = 0.1, MeterPrior = 0.004;
+
+    /// <summary>Pairs are tried with the likeliest variant of each fault first; as many of the best are weighed in full.</summary>
+    private const int PairsInFull = 60;
+
+    /// <summary>Sets that choose the next measurement, and that are told.</summary>
+    private const int SetsThatChoose = 60, MostSuspects = 12, MostSets = 8;
+
+    private readonly NodalNetwork network;
+    private readonly CoilContacts coils;
+    private readonly TraceMeter meter;
+    private readonly ReadingLikelihood likelihood;
+    private readonly List<List<FaultVariant>> faults;
+    private readonly string at;
+
+    private Tracer(Wiring wiring, TraceMeter meter, string at)
+    {
+        network = new(wiring);
+        coils = new(network);
+        this.meter = meter;
+        this.at = at;
+        likelihood = new(network, coils, meter);
+        faults = [.. FaultVariants.Of(network).GroupBy(v => v.Of).Select(g => g.ToList())];
+    }
+
+    /// <param name="wiring">As it should be in the mode it is in; 1 to 200 parts.</param>
+    /// <param name="readings">In the order in which they were taken.</param>
+    /// <param name="meter">What they were taken with.</param>
+    /// <param name="at">Where the technician stands; empty for not known.</param>
+    public static Trace Find(Wiring wiring, IReadOnlyList<TraceReading> readings, TraceMeter? meter = null, string at = "") =>
+        new Tracer(wiring, meter ?? new(), at).Find(readings);
+
+    private Trace Find(IReadOnlyList<TraceReading> readings)
+    {
+        var sound = new FaultedNetwork(network, coils, []);
+        var all = Weighed(sound, readings);
+        var sum = LogSum([.. all.Select(w => w.Log), Math.Log(MeterPrior) + readings.Count * likelihood.Anything]);
+        var sets = all.GroupBy(w => w.Key).Select(g => Set(g, sum)).OrderByDescending(s => s.Told.Probability).ToList();
+        var suspects = sets.SelectMany(s => s.Told.Faults.DefaultIfEmpty(default), (s, f) => (f, s.Told.Probability)).GroupBy(x => x.f)
+            .Select(g => new Suspect(g.Key, g.Sum(x => x.Probability)))
+            .Append(new(new(Meter, WiredFault.None), Math.Exp(Math.Log(MeterPrior) + readings.Count * likelihood.Anything - sum)))
+            .OrderByDescending(s => s.Probability).Take(MostSuspects).ToList();
+        var next = new NextMeasurement(network, coils, meter, at, readings)
+            .Find(sound, [.. sets.Take(SetsThatChoose).Select(s => (s.Told, s.Network))]);
+        return new(suspects, [.. sets.Take(MostSets).Select(s => s.Told)], next,
+            [.. readings.Select(r => likelihood.Value(sound, r))],
+            [.. Enumerable.Range(0, readings.Count).Where(i => !likelihood.Fits(sets[0].Network, readings[i]))]);
+    }
+
+    private sealed record Hypothesis(string Key, IReadOnlyList<PartFault> Faults, FaultedNetwork Network, double Log);
+
+    private static (SuspectSet Told, FaultedNetwork Network) Set(IGrouping<string, Hypothesis> variants, double sum)
+    {
+        var best = variants.MaxBy(v => v.Log)!;
+        return (new(best.Faults, Math.Exp(LogSum([.. variants.Select(v => v.Log)]) - sum)), best.Network);
+    }
+
+    private List<Hypothesis> Weighed(FaultedNetwork sound, IReadOnlyList<TraceReading> readings)
+    {
+        var single = Math.Log((1 - SoundPrior - PairsPrior - MeterPrior) / faults.Count);
+        var all = new List<Hypothesis> { new("", [], sound, Math.Log(SoundPrior) + likelihood.Log(sound, readings)) };
+        var best = new List<FaultVariant>();
+        foreach (var variants in faults)
+        {
+            var weighed = variants.ConvertAll(v => Weigh([v], single, readings));
+            all.AddRange(weighed);
+            best.Add(variants[weighed.IndexOf(weighed.MaxBy(w => w.Log)!)]);
+        }
+
+        all.AddRange(Pairs(best, readings));
+        return all;
+    }
+
+    /// <summary>Pairs only explain more than one fault where two readings or more speak.</summary>
+    private IEnumerable<Hypothesis> Pairs(List<FaultVariant> best, IReadOnlyList<TraceReading> readings)
+    {
+        if (readings.Count < 2 || faults.Count < 2)
+            return [];
+        var pair = Math.Log(PairsPrior / (faults.Count * (faults.Count - 1) / 2.0));
+        var first = new List<(int One, int Other, double Log)>();
+        for (var i = 0; i < best.Count; i++)
+        {
+            for (var j = i + 1; j < best.Count; j++)
+            {
+                if (best[i].Of.Part != best[j].Of.Part)
+                    first.Add((i, j, likelihood.Log(new(network, coils, [best[i], best[j]]), readings)));
+            }
+        }
+
+        return first.OrderByDescending(p => p.Log).Take(PairsInFull)
+            .SelectMany(p => faults[p.One].SelectMany(a => faults[p.Other].Select(b => Weigh([a, b], pair, readings))));
+    }
+
+    private Hypothesis Weigh(FaultVariant[] variants, double prior, IReadOnlyList<TraceReading> readings)
+    {
+        var faulted = new FaultedNetwork(network, coils, variants);
+        return new(string.Join('+', variants.Select(v => $"{v.Of.Part}:{v.Of.Fault}")), [.. variants.Select(v => v.Of)], faulted,
+            prior + variants.Sum(v => Math.Log(v.Share)) + likelihood.Log(faulted, readings));
+    }
+
+    private static double LogSum(IReadOnlyList<double> logs)
+    {
+        var most = logs.Max();
+        return most + Math.Log(logs.Sum(l => Math.Exp(l - most)));
+    }
+}
