@@ -101,6 +101,7 @@ app.MapCircuitAnalysis();
 app.MapDiagnosis();
 app.MapDefrost();
 app.MapSensors();
+app.MapTrace();
 app.MapVisits();
 app.MapFollowUp();
 app.MapPhotos();

@@ -18,25 +18,34 @@ internal sealed class FaultedNetwork
     private readonly IReadOnlyList<FaultVariant> faults;
     private Change[] changes;
 
-    /// <summary>What flows through each change, A, negative; and for one ampere into a port, the matrix it follows from.</summary>
+    /// <summary>What flows through each change, A; and the matrix it follows from, of more than two.</summary>
     private Complex[] through = [];
     private Matrix<Complex>? solver;
 
-    internal FaultedNetwork(NodalNetwork network, CoilContacts coils, IReadOnlyList<FaultVariant> faults)
+    /// <param name="network">The circuit as it should be.</param>
+    /// <param name="coils">Of that circuit.</param>
+    /// <param name="faults">None, one or two.</param>
+    /// <param name="firm">The same without the faults whose size was tried in steps; null where there is none of those.</param>
+    internal FaultedNetwork(
+        NodalNetwork network, CoilContacts coils, IReadOnlyList<FaultVariant> faults, FaultedNetwork? firm = null)
     {
+        Firm = firm;
         this.network = network;
         this.coils = coils;
         this.faults = faults;
         changes = [.. faults.Select(f => f.Change)];
         Solve();
-        var moved = new HashSet<string>();
-        for (var step = 0; step < MostSteps && coils.Moved(this) is var now && !moved.SetEquals(now); step++)
+        var moved = 0UL;
+        for (var step = 0; step < MostSteps && coils.Moved(this) is var now && now != moved; step++)
         {
-            moved = [.. now];
+            moved = now;
             changes = [.. faults.Select(f => f.Change), .. coils.Of(moved, faults)];
             Solve();
         }
     }
+
+    /// <summary>What it comes to without the faults whose size was tried in steps: what those change is known roughly.</summary>
+    internal FaultedNetwork? Firm { get; }
 
     /// <summary>The same faults on the same circuit with its power off.</summary>
     internal FaultedNetwork Unpowered(NodalNetwork unpowered) => new(unpowered, new(unpowered),
@@ -52,7 +61,13 @@ internal sealed class FaultedNetwork
     }
 
     /// <summary>What a meter shows between two terminals, V: it takes its own current.</summary>
-    internal double Shown(int a, int b, double meterOhms) => Volts(a, b).Magnitude * meterOhms / (meterOhms + Seen(a, b)).Magnitude;
+    /// <returns>With how far the voltage is the meter's own doing, 0 to 1: near 1 where a terminal hangs on nothing.</returns>
+    internal (double Volts, double Floating) Shown(int a, int b, double meterOhms)
+    {
+        var seen = Seen(a, b);
+        var (volts, all) = (Volts(a, b).Magnitude, (meterOhms + seen).Magnitude);
+        return (volts * meterOhms / all, seen.Magnitude / all);
+    }
 
     /// <summary>What a meter on ohms sees between two terminals, Ω.</summary>
     internal Complex Seen(int a, int b)
@@ -60,8 +75,11 @@ internal sealed class FaultedNetwork
         var seen = network.Transfer(a, b, a, b);
         if (changes.Length == 0)
             return seen;
-        var to = ComplexVector.Build.Dense(changes.Length, i => network.Transfer(a, b, changes[i].A, changes[i].B));
-        return seen - to.DotProduct(Times(to));
+        var to = Array.ConvertAll(changes, c => network.Transfer(a, b, c.A, c.B));
+        var by = Solved(to);
+        for (var i = 0; i < to.Length; i++)
+            seen -= to[i] * by[i];
+        return seen;
     }
 
     /// <summary>Current through a part, A.</summary>
@@ -86,8 +104,16 @@ internal sealed class FaultedNetwork
     private bool IsFed(WiredPart part, double share) =>
         Volts(network.Terminal(part.A), network.Terminal(part.B)).Magnitude >= share * coils.Nominal(part);
 
-    private bool IsWhole(WiredPart part) =>
-        !faults.Any(f => f.Of.Part == part.Id && f.Of.Fault is WiredFault.Open or WiredFault.Shorted);
+    private bool IsWhole(WiredPart part)
+    {
+        foreach (var fault in faults)
+        {
+            if (fault.Of.Part == part.Id && fault.Of.Fault is WiredFault.Open or WiredFault.Shorted)
+                return false;
+        }
+
+        return true;
+    }
 
     private IEnumerable<Change> Changes(WiredPart part) => faults.Where(f => f.Of.Part == part.Id
         && f.Of.Fault != WiredFault.ToEarth).Select(f => f.Change).Concat(coils.ChangeOf(part, changes));
@@ -107,97 +133,33 @@ internal sealed class FaultedNetwork
 
     private void Solve()
     {
-        var size = changes.Length;
         solver = null;
-        if (size == 0)
-        {
-            through = [];
-            return;
-        }
-
-        var drawn = Array.ConvertAll(changes, c => Drawn(c.A, c.B));
-        if (size == 1)
-        {
-            through = [drawn[0] / Own(0, 0)];
-            return;
-        }
-
-        if (size == 2)
-        {
-            var (p, q, r) = (Own(0, 0), Own(0, 1), Own(1, 1));
-            var determinant = p * r - q * q;
-            through = [(drawn[0] * r - drawn[1] * q) / determinant, (drawn[1] * p - drawn[0] * q) / determinant];
-            return;
-        }
-
-        through = Solver().Solve(ComplexVector.Build.Dense(drawn)).ToArray();
+        through = Solved(Array.ConvertAll(changes, c => Drawn(c.A, c.B)));
     }
 
-    private Matrix<Complex> Solver() =>
-        solver ??= Matrix<Complex>.Build.Dense(changes.Length, changes.Length, Own);
-
-    private ComplexVector Times(ComplexVector to) => changes.Length == 1 ? to / Own(0, 0) : Solver().Solve(to);
+    /// <summary>What flows through each change where these voltages stand across them. One and two are by far the most.</summary>
+    private Complex[] Solved(Complex[] right)
+    {
+        switch (right.Length)
+        {
+            case 0:
+                return [];
+            case 1:
+                return [right[0] / Own(0, 0)];
+            case 2:
+                var (p, q, r) = (Own(0, 0), Own(0, 1), Own(1, 1));
+                var determinant = p * r - q * q;
+                return [(right[0] * r - right[1] * q) / determinant, (right[1] * p - right[0] * q) / determinant];
+            default:
+                solver ??= Matrix<Complex>.Build.Dense(changes.Length, changes.Length, Own);
+                return solver.Solve(ComplexVector.Build.Dense(right)).ToArray();
+        }
+    }
 
     /// <summary>How changes bear on each other.</summary>
     private Complex Own(int i, int j)
     {
         var one = network.Transfer(changes[i].A, changes[i].B, changes[j].A, changes[j].B);
         return i == j ? one + 1 / changes[i].By : one;
-    }
-}
-
-/// <summary>Which contacts move because a coil pulls that should not, or does not that should.</summary>
-internal sealed class CoilContacts
-{
-    private readonly NodalNetwork network;
-    private readonly List<(WiredPart Coil, bool Pulls)> coils;
-    private readonly Dictionary<string, double> nominal;
-
-    /// <summary>A voltage below this share of the highest source is not what a load is made for.</summary>
-    private const double DeadShare = 0.05;
-
-    internal CoilContacts(NodalNetwork network)
-    {
-        this.network = network;
-        double Across(WiredPart part) => network.Volts(network.Terminal(part.A), network.Terminal(part.B)).Magnitude;
-        var highest = network.Wiring.HighestVolts;
-        nominal = network.Wiring.Parts.Where(p => p.IsLoad)
-            .ToDictionary(p => p.Id, p => Across(p) is var volts && volts > DeadShare * highest ? volts : highest);
-        coils =
-        [
-            .. network.Wiring.Parts.Where(p => p is { Kind: WiredKind.Coil, Contacts.Count: > 0 })
-                .Select(p => (p, Across(p) > DeadShare * highest)),
-        ];
-    }
-
-    /// <summary>The circuit with its power off: no source, and every contact that a coil holds gone back.</summary>
-    internal NodalNetwork Unpowered() => new(network.Wiring with
-    {
-        Parts = [.. network.Wiring.Parts.Select(p => p.Kind == WiredKind.Contact && IsHeld(p.Id) ? p with { Closed = !p.Closed } : p)],
-    }, isPowered: false);
-
-    /// <summary>A contact that a coil holds while the circuit is as it should be.</summary>
-    internal bool IsHeld(string contact) => coils.Exists(c => c.Pulls && c.Coil.Contacts.Contains(contact));
-
-    /// <summary>The voltage a load has where all is as it should be; of one that stands then, the highest there is, V.</summary>
-    internal double Nominal(WiredPart part) => nominal.GetValueOrDefault(part.Id, network.Wiring.HighestVolts);
-
-    /// <summary>Contacts of the coils that do now what they should not.</summary>
-    internal IReadOnlyCollection<string> Moved(FaultedNetwork now) => coils.Count == 0 ? []
-        : [.. coils.Where(c => now.Pulls(c.Coil) != c.Pulls).SelectMany(c => c.Coil.Contacts)];
-
-    /// <summary>What that changes; a contact that is faulty itself stays as it is.</summary>
-    internal IEnumerable<Change> Of(HashSet<string> moved, IReadOnlyList<FaultVariant> faults) => moved
-        .Where(id => !faults.Any(f => f.Of.Part == id && f.Of.Fault != WiredFault.ToEarth))
-        .Select(network.Wiring.Part).OfType<WiredPart>().Where(p => p.Kind == WiredKind.Contact).Select(ChangeOf);
-
-    /// <summary>The change of a contact that has moved, where it has.</summary>
-    internal IEnumerable<Change> ChangeOf(WiredPart part, Change[] changes) =>
-        part.Kind == WiredKind.Contact && ChangeOf(part) is var moved && changes.Contains(moved) ? [moved] : [];
-
-    private Change ChangeOf(WiredPart contact)
-    {
-        var closed = 1 / Math.Max(contact.Ohms, NodalNetwork.ClosedOhm);
-        return new(network.Terminal(contact.A), network.Terminal(contact.B), contact.Closed ? -closed : closed);
     }
 }

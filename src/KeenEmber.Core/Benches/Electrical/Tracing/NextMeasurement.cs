@@ -7,13 +7,14 @@ internal sealed class NextMeasurement(
     private const int Most = 3;
 
     /// <summary>Less is not worth lifting the meter, bits.</summary>
-    private const double LeastBits = 0.03;
+    private const double LeastBits = 0.01;
 
     /// <summary>From this probability on one suspect is left.</summary>
-    private const double LeftAt = 0.97;
+    private const double LeftAt = 0.998;
 
-    /// <summary>At the terminals; to clamp one lead; to look; to another place and open what covers it, min.</summary>
-    private const double ProbeMin = 1, ClampMin = 2, LookMin = 1, WalkMin = 3;
+    /// <summary>At the terminals, read and written down; with a clamp round one lead; to look; to another place and open what covers it,
+    /// min.</summary>
+    private const double ProbeMin = 2, ClampMin = 3, LookMin = 1.5, WalkMin = 2;
 
     /// <summary>Two readings that differ by less than this share of the higher, or by so many V or A, may be the same.</summary>
     private const double SameShare = 0.06, SameVolts = 3, SameAmps = 0.15;
@@ -32,7 +33,7 @@ internal sealed class NextMeasurement(
         var best = new List<(TraceReading Reading, string Where, double Minutes, double Bits)>();
         foreach (var candidate in Candidates())
         {
-            if (readings.Any(r => r.Kind == candidate.Kind && r.Part == candidate.Part && IsSamePair(r, candidate)))
+            if (readings.Count(r => IsSame(r, candidate)) >= MostTimes)
                 continue;
             var values = sets.Select(s => Value(s.Network, candidate)).ToArray();
             var bits = Bits(values, weights, candidate.Kind == TraceKind.Amps ? SameAmps : same);
@@ -48,6 +49,9 @@ internal sealed class NextMeasurement(
                 Value(s.Network, b.Reading)))]))];
     }
 
+    /// <summary>A reading that fits nothing is taken once more.</summary>
+    private const int MostTimes = 2;
+
     private const int MostTold = 4;
 
     /// <summary>Across every part, from every terminal to both conductors of each source, every load by eye and by clamp.</summary>
@@ -62,15 +66,18 @@ internal sealed class NextMeasurement(
             .SelectMany(p => new[] { TraceReading.Runs(p.Id, false), new TraceReading(TraceKind.Amps, "", "", p.Id, 0) }));
     }
 
-    private static bool IsSamePair(TraceReading one, TraceReading other) =>
-        (one.A == other.A && one.B == other.B) || (one.A == other.B && one.B == other.A);
+    private static bool IsSame(TraceReading one, TraceReading other) => one.Kind == other.Kind && one.Part == other.Part
+        && ((one.A == other.A && one.B == other.B) || (one.A == other.B && one.B == other.A));
 
     private double Value(FaultedNetwork faulted, TraceReading reading) => reading.Kind switch
     {
-        TraceKind.Volts => faulted.Shown(network.Terminal(reading.A), network.Terminal(reading.B), meter.Ohms),
+        TraceKind.Volts => Firm(faulted.Shown(network.Terminal(reading.A), network.Terminal(reading.B), meter.Ohms)),
         TraceKind.Amps => faulted.Amps(network.Wiring.Part(reading.Part)!),
         _ => faulted.Runs(network.Wiring.Part(reading.Part)!) ? coils.Nominal(network.Wiring.Part(reading.Part)!) : 0,
     };
+
+    /// <summary>A phantom tells nothing: it counts as no voltage.</summary>
+    private static double Firm((double Volts, double Floating) shown) => shown.Volts * (1 - shown.Floating);
 
     /// <summary>Suspects whose readings lie together stay together.</summary>
     private static double Bits(double[] values, double[] weights, double same)

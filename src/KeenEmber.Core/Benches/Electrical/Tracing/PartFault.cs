@@ -33,7 +33,11 @@ public readonly record struct PartFault(string Part, WiredFault Fault);
 
 /// <summary>A way in which one part can be faulty: by how much, where that is not known.</summary>
 /// <param name="Share">Of the fault's probability.</param>
-internal readonly record struct FaultVariant(PartFault Of, Change Change, double Share);
+internal readonly record struct FaultVariant(PartFault Of, Change Change, double Share)
+{
+    /// <summary>It stands for others a step of the grid away.</summary>
+    internal bool IsRough => Of.Fault is WiredFault.HighResistance or WiredFault.Shorted or WiredFault.ToEarth;
+}
 
 /// <summary>Every way in which a single part of a circuit can be faulty.</summary>
 internal static class FaultVariants
@@ -43,7 +47,7 @@ internal static class FaultVariants
     private static readonly double[] Multiples = [0.06, 0.1, 0.17, 0.28, 0.45, 0.75, 1.3, 2.5, 6];
 
     /// <summary>What is left of a shorted load, as a share of what it has, and what an earth fault has, Ω.</summary>
-    private static readonly double[] ShortShares = [0.001, 0.01, 0.05];
+    private static readonly double[] ShortShares = [0.001, 0.01];
 
     private static readonly double[] EarthOhms = [0.1, 1, 10];
 

@@ -46,10 +46,13 @@ public sealed class Tracer
     public const string Meter = "meter";
 
     /// <summary>Before anything is measured: nothing is wrong, two things are, the meter or the drawing is.</summary>
-    private const double SoundPrior = 0.03, PairsPrior = 0.1, MeterPrior = 0.004;
+    private const double SoundPrior = 0.15, PairsPrior = 0.15, MeterPrior = 0.004;
 
     /// <summary>Pairs are tried with the likeliest variant of each fault first; as many of the best are weighed in full.</summary>
     private const int PairsInFull = 60;
+
+    /// <summary>Each of the leading single faults is weighed with every other.</summary>
+    private const int LeadersInFull = 2;
 
     /// <summary>Sets that choose the next measurement, and that are told.</summary>
     private const int SetsThatChoose = 60, MostSuspects = 12, MostSets = 8;
@@ -59,6 +62,8 @@ public sealed class Tracer
     private readonly TraceMeter meter;
     private readonly ReadingLikelihood likelihood;
     private readonly List<List<FaultVariant>> faults;
+    private readonly FaultedNetwork sound;
+    private readonly Dictionary<FaultVariant, FaultedNetwork> alone;
     private readonly string at;
 
     private Tracer(Wiring wiring, TraceMeter meter, string at)
@@ -69,6 +74,9 @@ public sealed class Tracer
         this.at = at;
         likelihood = new(network, coils, meter);
         faults = [.. FaultVariants.Of(network).GroupBy(v => v.Of).Select(g => g.ToList())];
+        sound = new(network, coils, []);
+        alone = faults.SelectMany(f => f).Where(v => !v.IsRough).Distinct()
+            .ToDictionary(v => v, v => new FaultedNetwork(network, coils, [v]));
     }
 
     /// <param name="wiring">As it should be in the mode it is in; 1 to 200 parts.</param>
@@ -78,10 +86,12 @@ public sealed class Tracer
     public static Trace Find(Wiring wiring, IReadOnlyList<TraceReading> readings, TraceMeter? meter = null, string at = "") =>
         new Tracer(wiring, meter ?? new(), at).Find(readings);
 
+    /// <summary>How many single faults a circuit can have.</summary>
+    public static int FaultsOf(Wiring wiring) => FaultVariants.Of(new(wiring)).Select(v => v.Of).Distinct().Count();
+
     private Trace Find(IReadOnlyList<TraceReading> readings)
     {
-        var sound = new FaultedNetwork(network, coils, []);
-        var all = Weighed(sound, readings);
+        var all = Weighed(readings);
         var sum = LogSum([.. all.Select(w => w.Log), Math.Log(MeterPrior) + readings.Count * likelihood.Anything]);
         var sets = all.GroupBy(w => w.Key).Select(g => Set(g, sum)).OrderByDescending(s => s.Told.Probability).ToList();
         var suspects = sets.SelectMany(s => s.Told.Faults.DefaultIfEmpty(default), (s, f) => (f, s.Told.Probability)).GroupBy(x => x.f)
@@ -103,24 +113,27 @@ public sealed class Tracer
         return (new(best.Faults, Math.Exp(LogSum([.. variants.Select(v => v.Log)]) - sum)), best.Network);
     }
 
-    private List<Hypothesis> Weighed(FaultedNetwork sound, IReadOnlyList<TraceReading> readings)
+    private List<Hypothesis> Weighed(IReadOnlyList<TraceReading> readings)
     {
         var single = Math.Log((1 - SoundPrior - PairsPrior - MeterPrior) / faults.Count);
         var all = new List<Hypothesis> { new("", [], sound, Math.Log(SoundPrior) + likelihood.Log(sound, readings)) };
         var best = new List<FaultVariant>();
+        var singles = new List<(int Fault, double Log)>();
         foreach (var variants in faults)
         {
             var weighed = variants.ConvertAll(v => Weigh([v], single, readings));
             all.AddRange(weighed);
+            singles.Add((best.Count, weighed.Max(w => w.Log)));
             best.Add(variants[weighed.IndexOf(weighed.MaxBy(w => w.Log)!)]);
         }
 
-        all.AddRange(Pairs(best, readings));
+        all.AddRange(Pairs(best, singles, readings));
         return all;
     }
 
     /// <summary>Pairs only explain more than one fault where two readings or more speak.</summary>
-    private IEnumerable<Hypothesis> Pairs(List<FaultVariant> best, IReadOnlyList<TraceReading> readings)
+    private IEnumerable<Hypothesis> Pairs(
+        List<FaultVariant> best, List<(int Fault, double Log)> singles, IReadOnlyList<TraceReading> readings)
     {
         if (readings.Count < 2 || faults.Count < 2)
             return [];
@@ -131,20 +144,31 @@ public sealed class Tracer
             for (var j = i + 1; j < best.Count; j++)
             {
                 if (best[i].Of.Part != best[j].Of.Part)
-                    first.Add((i, j, likelihood.Log(new(network, coils, [best[i], best[j]]), readings)));
+                    first.Add((i, j, likelihood.Log(With(best[i], best[j]), readings, isQuick: true)));
             }
         }
 
-        return first.OrderByDescending(p => p.Log).Take(PairsInFull)
-            .SelectMany(p => faults[p.One].SelectMany(a => faults[p.Other].Select(b => Weigh([a, b], pair, readings))));
+        var leading = singles.OrderByDescending(s => s.Log).Select(s => s.Fault).Distinct().Take(LeadersInFull).ToHashSet();
+        return first.OrderByDescending(p => p.Log).Where((p, i) => i < PairsInFull || leading.Contains(p.One) || leading.Contains(p.Other))
+            .SelectMany(p => InPair(p.One).SelectMany(a => InPair(p.Other).Select(b => Weigh([a, b], pair, readings))));
+
+        IEnumerable<FaultVariant> InPair(int fault) => leading.Contains(fault) ? [best[fault] with { Share = 1 }] : faults[fault];
     }
 
     private Hypothesis Weigh(FaultVariant[] variants, double prior, IReadOnlyList<TraceReading> readings)
     {
-        var faulted = new FaultedNetwork(network, coils, variants);
+        var faulted = With(variants);
         return new(string.Join('+', variants.Select(v => $"{v.Of.Part}:{v.Of.Fault}")), [.. variants.Select(v => v.Of)], faulted,
             prior + variants.Sum(v => Math.Log(v.Share)) + likelihood.Log(faulted, readings));
     }
+
+    private FaultedNetwork With(params FaultVariant[] variants)
+    {
+        var firm = Array.FindAll(variants, v => !v.IsRough);
+        return new(network, coils, variants, firm.Length == variants.Length ? null : FirmOf(firm));
+    }
+
+    private FaultedNetwork FirmOf(FaultVariant[] firm) => firm is [var one] ? alone[one] : sound;
 
     private static double LogSum(IReadOnlyList<double> logs)
     {
