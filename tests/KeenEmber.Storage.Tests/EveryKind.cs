@@ -2,6 +2,7 @@ using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Benches.Electrical;
+using KeenEmber.Core.Benches.Electrical.Tracing;
 using KeenEmber.Core.Benches.Frost;
 using KeenEmber.Core.Benches.Glycol;
 using KeenEmber.Core.Benches.Sensors;
@@ -106,6 +107,12 @@ internal static class EveryKind
             new LoadTestEntry(
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new(ComponentKind.CondenserFanCapacitor),
                 LoadTest.Capacitance, [new("", new(5.2, Unit.Microfarad))], new(8, Unit.Microfarad)),
+            new TraceEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), CircuitMode.Calling, "4", "L2", new(208, Unit.Volt), "",
+                null),
+            new TraceEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), CircuitMode.Calling, "", "", null,
+                "evaporator fans", false),
             new WithdrawalEntry(new(Guid.CreateVersion7(), visit, Start, Start.AddMinutes(9), "Isolde Marrin", reading.Id)),
         ];
     }

@@ -35,10 +35,10 @@ public class LayeringTests
         ["Record"],
         ["Visits"],
         ["Visits/LogLine"],
-        ["Diagnosis"],
+        ["Diagnosis", "Benches/Electrical/Tracing"],
         ["Benches/Circuit", "Benches/Controls", "Benches/Danger", "Benches/Defrost", "Benches/Electrical", "Benches/Frost",
             "Benches/Glycol", "Benches/Sensors"],
-        ["Benches/Defrost/Schedule", "Benches/Electrical/Tracing"],
+        ["Benches/Defrost/Schedule"],
         ["Cases"],
         ["Simulation"],
     ];

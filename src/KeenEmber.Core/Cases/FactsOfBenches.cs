@@ -1,5 +1,6 @@
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Benches.Electrical;
+using KeenEmber.Core.Benches.Electrical.Tracing;
 using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Findings;
@@ -43,6 +44,28 @@ internal static class DefrostFacts
         if (run.Fans is { OnMin: not null, RanInHeat: false } && !run.Findings.Any(f => f.Code == DefrostCodes.FansEarly))
             yield return new("fans-in-defrost", "off");
     }
+}
+
+/// <summary>What the control circuit was traced to, as the diagnosis takes it.</summary>
+internal static class TraceFacts
+{
+    private static readonly Dictionary<(ComponentKind, WiredFault), (string Code, string Answer)> ByPart = new()
+    {
+        [(ComponentKind.Breaker, WiredFault.StuckOpen)] = ("supply", "tripped"),
+        [(ComponentKind.LowPressureControl, WiredFault.StuckOpen)] = ("lp-control", "open"),
+        [(ComponentKind.HighPressureControl, WiredFault.StuckOpen)] = ("hp-control", "tripped"),
+        [(ComponentKind.Control, WiredFault.StuckOpen)] = ("thermostat-across", "open"),
+        [(ComponentKind.Overload, WiredFault.StuckOpen)] = ("overload", "open"),
+        [(ComponentKind.Contactor, WiredFault.Open)] = ("contactor-coil-ohms", "open"),
+        [(ComponentKind.FanDelaySwitch, WiredFault.StuckOpen)] = ("delay-switch", "stuck-open"),
+        [(ComponentKind.FanDelaySwitch, WiredFault.StuckClosed)] = ("delay-switch", "stuck-closed"),
+        [(ComponentKind.TerminationSwitch, WiredFault.StuckClosed)] = ("term-switch", "stuck-closed"),
+        [(ComponentKind.LiquidSolenoid, WiredFault.Open)] = ("solenoid-magnet", "none"),
+    };
+
+    internal static IEnumerable<Fact> Of(Finding finding) => CircuitTrace.FaultOf(finding) is { } fault
+        && Component.Find(finding.About[0].Id) is { } component && ByPart.TryGetValue((component.Kind, fault.Fault), out var fact)
+        ? [new(fact.Code, fact.Answer)] : [];
 }
 
 /// <summary>What a test of a named part showed, as the diagnosis takes it.</summary>

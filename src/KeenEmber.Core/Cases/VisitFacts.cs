@@ -83,6 +83,8 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
     {
         if (finding.Code == DefrostCodes.NotChangedOver)
             return [new("fans-in-defrost", "on"), new("heaters.current", "", 0)];
+        if (finding.Code == CircuitTrace.Traced)
+            return TraceFacts.Of(finding);
         return FactsOfRecord.Found.TryGetValue(finding.Code, out var fact) ? [new(fact.Code, fact.Answer)] : SensorFacts.Of(finding);
     }
 

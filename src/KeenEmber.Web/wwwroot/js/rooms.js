@@ -3,10 +3,11 @@ import { drawer, shortcuts } from '../Pages/Shared/_Layout.cshtml.js';
 import { reference } from '../Pages/Refrigerants/Card.cshtml.js';
 import { signature } from '../Pages/Visits/Closing/Close.cshtml.js';
 import { stopwatch } from '../Pages/Visits/Defrost/Defrost.cshtml.js';
+import { ladder } from '../Pages/Visits/Electrical/Trace.cshtml.js';
 import { frost } from '../Pages/Visits/Frost/Frost.cshtml.js';
 import { workplace } from '../Pages/Visits/_Workplace.cshtml.js';
 
 document.addEventListener('alpine:init', () => {
-  const rooms = { drawer, frost, reference, shortcuts, signature, stopwatch, workplace };
+  const rooms = { drawer, frost, ladder, reference, shortcuts, signature, stopwatch, workplace };
   for (const [name, room] of Object.entries(rooms)) window.Alpine.data(name, room);
 });

@@ -86,6 +86,13 @@ public sealed class Tracer
     public static Trace Find(Wiring wiring, IReadOnlyList<TraceReading> readings, TraceMeter? meter = null, string at = "") =>
         new Tracer(wiring, meter ?? new(), at).Find(readings);
 
+    /// <summary>How much each terminal has against another where all is as it should be, V.</summary>
+    public static IReadOnlyDictionary<string, double> Expected(Wiring wiring, string against)
+    {
+        var network = new NodalNetwork(wiring);
+        return wiring.Terminals.ToDictionary(t => t, t => network.Volts(network.Terminal(t), network.Terminal(against)).Magnitude);
+    }
+
     /// <summary>How many single faults a circuit can have.</summary>
     public static int FaultsOf(Wiring wiring) => FaultVariants.Of(new(wiring)).Select(v => v.Of).Distinct().Count();
 

@@ -32,9 +32,17 @@ public sealed class ElectricalBenchText() : BenchText("electrical")
             LoadTests.Unbalanced =>
                 $"Supply: voltages are {UnitText.Number(finding.Values["share"] * 100, 1)} % out of balance, 2 % allowed. Check each "
                 + "connection under load.",
+            CircuitTrace.Traced => $"{Traced(finding, part)} {Confirm}",
             _ => finding.Code,
         };
     }
+
+    /// <summary>What proves a suspect before a part is ordered.</summary>
+    private const string Confirm = "Confirm it with the power locked out, its leads off, before it is replaced.";
+
+    private static string Traced(Finding finding, string part) => CircuitTrace.FaultOf(finding) is { } fault
+        ? $"Traced along the control circuit: {TraceText.Say(fault)}."
+        : $"Traced along the control circuit to this: {part}.";
 
     private static string Advice(string code) => code switch
     {
@@ -55,6 +63,7 @@ public sealed class ElectricalBenchText() : BenchText("electrical")
             LoadTests.WindingsOdd => $"The windings of the {Name(part)} do not add up.",
             LoadTests.LegLost => "A leg of the supply is lost.",
             LoadTests.Unbalanced => "The supply voltages are out of balance.",
+            CircuitTrace.Traced => Traced(finding, Name(part)),
             _ => finding.Code,
         };
     }
@@ -68,10 +77,15 @@ public sealed class ElectricalBenchText() : BenchText("electrical")
     public override TaskText Task(BenchTask task, VisitView view) =>
         throw new ArgumentException("The electrical bench asks for nothing.", nameof(task));
 
-    public override IEnumerable<Station> Stations(VisitView view) => [];
+    public override IEnumerable<Station> Stations(VisitView view) => [new(45, "Trace", "Wiring",
+        view.Of<ElectricalJudgement>()?.Trace.Entries.Count is > 0 and var taken ? $"{taken} measured" : "not traced")];
 
-    public override string? Entry(Entry entry, VisitView view) => entry is LoadTestEntry t
-        ? Line(t.Test, t.Readings, t.Marked, ComponentText.Name(t.Component, view.Equipment)) : null;
+    public override string? Entry(Entry entry, VisitView view) => entry switch
+    {
+        LoadTestEntry t => Line(t.Test, t.Readings, t.Marked, ComponentText.Name(t.Component, view.Equipment)),
+        TraceEntry t => TraceText.Line(t),
+        _ => null,
+    };
 
     /// <summary>A test in a line: "condenser fan capacitor: 4.4 of 5 µF".</summary>
     public static string Line(LoadTest test, IReadOnlyList<LoadReading> readings, TypedValue? rating, string part)

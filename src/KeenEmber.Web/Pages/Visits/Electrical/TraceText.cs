@@ -1,33 +1,80 @@
+using KeenEmber.Core.Benches.Electrical;
 using KeenEmber.Core.Benches.Electrical.Tracing;
+using KeenEmber.Web.Wording;
 
 namespace KeenEmber.Web.Pages.Visits.Electrical;
 
 /// <summary>What a trace says, in a technician's words.</summary>
 public static class TraceText
 {
-    /// <summary>One suspect: "thermostat does not close".</summary>
+    /// <summary>One suspect: "thermostat is open and should be closed".</summary>
     public static string Say(Wiring wiring, PartFault suspect)
     {
         if (suspect.Part is null)
             return "nothing is wrong along here";
         if (suspect.Part == Tracer.Meter)
             return "the meter, a slip of the probe, or the diagram is wrong";
-        if (wiring.Part(suspect.Part) is not { } part)
-            return $"{suspect.Part} is dead";
-        return $"{suspect.Part} {Fault(part, suspect.Fault)}";
+        return wiring.Part(suspect.Part) is { } part ? Say(part.Kind, suspect) : $"{suspect.Part} is dead";
     }
 
-    private static string Fault(WiredPart part, WiredFault fault) => fault switch
+    /// <summary>A suspect of a diagram of ours, whose parts are contacts and loads.</summary>
+    public static string Say(PartFault suspect) =>
+        Say(suspect.Fault is WiredFault.Open or WiredFault.Shorted ? WiredKind.Load : WiredKind.Contact, suspect);
+
+    private static string Say(WiredKind kind, PartFault suspect) =>
+        suspect.Fault == WiredFault.StuckOpen && Safeties.Contains(suspect.Part)
+            ? $"{Brief(suspect)}. It is a safety: find out why it opened, never bridge it" : $"{suspect.Part} {Fault(kind, suspect.Fault)}";
+
+    /// <summary>In a few words: "high-pressure control is open".</summary>
+    public static string Brief(PartFault suspect) => $"{suspect.Part} " + suspect.Fault switch
+    {
+        WiredFault.StuckOpen or WiredFault.Open => "is open",
+        WiredFault.StuckClosed => "is closed or bridged",
+        WiredFault.Shorted => "is shorted",
+        WiredFault.HighResistance => "closes badly",
+        WiredFault.ToEarth => "touches earth",
+        _ => "is sound",
+    };
+
+    /// <summary>Parts that open for a reason.</summary>
+    private static readonly HashSet<string> Safeties =
+        ["high-pressure control", "low-pressure control", "overload", "heater safety", "breaker"];
+
+    /// <summary>One measurement in a line: "4 to L2: 208 V, calling".</summary>
+    public static string Line(TraceEntry entry) => entry.Value is { } volts
+        ? $"{entry.A} to {entry.B}: {UnitText.Number(volts.Number, 1)} {volts.Unit.Symbol}, {Name(entry.Mode)}"
+        : $"{entry.Part} {(entry.Runs == true ? "runs" : "does not run")}, {Name(entry.Mode)}";
+
+    /// <summary>What the unit should be doing.</summary>
+    public static string Name(CircuitMode mode) => mode switch
+    {
+        CircuitMode.Calling => "calling for cold",
+        CircuitMode.Satisfied => "satisfied",
+        CircuitMode.Defrost => "in defrost",
+        _ => throw new ArgumentOutOfRangeException(nameof(mode)),
+    };
+
+    /// <summary>Where a part's terminals are got at.</summary>
+    public static string Where(string where) => where switch
+    {
+        "" => "",
+        "coil" => "at the coil",
+        "unit" => "at the condensing unit",
+        "control" => "at the control",
+        _ => $"in the {where}",
+    };
+
+    private static string Fault(WiredKind kind, WiredFault fault) => fault switch
     {
         WiredFault.StuckOpen => "is open and should be closed",
         WiredFault.StuckClosed => "is closed, or bridged, and should be open",
         WiredFault.Shorted => "is shorted",
-        WiredFault.HighResistance when part.Kind == WiredKind.Contact => "closes badly: resistance across it",
+        WiredFault.HighResistance when kind == WiredKind.Contact => "closes badly: resistance across it",
         WiredFault.HighResistance => "has a bad joint: resistance in it",
         WiredFault.ToEarth => "touches earth",
-        WiredFault.Open when part.Kind == WiredKind.Fuse => "is blown",
-        WiredFault.Open when part.Kind == WiredKind.Wire => "is broken or off its terminal",
-        WiredFault.Open when part.Kind == WiredKind.Transformer => "gives nothing: a winding is open",
+        WiredFault.Open when kind == WiredKind.Fuse => "is blown",
+        WiredFault.Open when kind == WiredKind.Wire => "is broken or off its terminal",
+        WiredFault.Open when kind == WiredKind.Transformer => "gives nothing: a winding is open",
         WiredFault.Open => "is open: it has its voltage and does nothing",
         _ => "is as it should be",
     };

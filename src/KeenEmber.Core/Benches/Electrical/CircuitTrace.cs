@@ -1,0 +1,68 @@
+using KeenEmber.Core.Benches.Electrical.Tracing;
+using KeenEmber.Core.Findings;
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Record;
+using KeenEmber.Core.Visits;
+
+namespace KeenEmber.Core.Benches.Electrical;
+
+/// <summary>What was measured along the control circuit since the last work, and what it comes to.</summary>
+public sealed class CircuitTrace
+{
+    /// <summary>One suspect is left.</summary>
+    public const string Traced = "electrical.traced";
+
+    /// <summary>From this probability on.</summary>
+    private const double TracedAt = 0.9;
+
+    /// <summary>A reading from here on up is of the supply, V; without one this much is taken for it.</summary>
+    private const double SupplyFrom = 90, UsualVolts = 230;
+
+    private readonly Equipment unit;
+
+    internal CircuitTrace(Timeline timeline, Equipment unit)
+    {
+        this.unit = unit;
+        var lastWork = WorkDone.LastAt(timeline);
+        var all = timeline.Standing.OfType<TraceEntry>().Where(e => lastWork is null || e.At > lastWork).OrderBy(e => e.At).ToList();
+        Mode = all.Count > 0 ? all[^1].Mode : CircuitMode.Calling;
+        Volts = all.Select(e => e.Value?.Si(default) ?? 0).Where(v => v >= SupplyFrom).DefaultIfEmpty(UsualVolts).Max();
+        Diagram = ControlDiagrams.Of(unit, Mode, Volts);
+        Entries = [.. all.Where(e => e.Mode == Mode && Fits(e))];
+    }
+
+    /// <summary>What the unit should be doing.</summary>
+    public CircuitMode Mode { get; }
+
+    /// <summary>Of the supply: the highest that was measured, V.</summary>
+    public double Volts { get; }
+
+    /// <summary>The unit's control circuit in that mode.</summary>
+    public ControlDiagram Diagram { get; }
+
+    /// <summary>In that mode, in the order of time.</summary>
+    public IReadOnlyList<TraceEntry> Entries { get; }
+
+    /// <summary>What it comes to.</summary>
+    public Trace Result => field ??= Tracer.Find(Diagram.Wiring, [.. Entries.Select(e => e.Reading)]);
+
+    /// <summary>The suspect that is left; null where there are several, or none.</summary>
+    public Finding? Finding => field ??= Entries.Count > 0 && Result.Suspects[0] is { Probability: >= TracedAt } lead
+        && Diagram.Part(lead.Of.Part) is { Component: { } component }
+        ? new(Traced, Strength.Strong, [.. Entries.Select(e => e.Id)],
+            new Dictionary<string, double> { ["probability"] = lead.Probability })
+        {
+            About = [Subject.Component(component)], Detail = $"{lead.Of.Part}/{lead.Of.Fault}",
+        }
+        : null;
+
+    /// <summary>The fault of a finding of this kind.</summary>
+    public static PartFault? FaultOf(Finding finding) => finding.Detail.Split('/') is [var part, var fault]
+        && Enum.TryParse<WiredFault>(fault, out var known) ? new(part, known) : null;
+
+    /// <summary>The same circuit in another mode, with nothing measured.</summary>
+    public ControlDiagram In(CircuitMode mode) => mode == Mode ? Diagram : ControlDiagrams.Of(unit, mode, Volts);
+
+    private bool Fits(TraceEntry entry) => entry.Value is null ? Diagram.Part(entry.Part) is not null
+        : Diagram.Wiring.Terminals.Contains(entry.A) && Diagram.Wiring.Terminals.Contains(entry.B);
+}

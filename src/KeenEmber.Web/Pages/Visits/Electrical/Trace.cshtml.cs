@@ -1,0 +1,49 @@
+using KeenEmber.Core.Benches.Electrical;
+using KeenEmber.Core.Benches.Electrical.Tracing;
+using KeenEmber.Core.Quantities;
+using Microsoft.AspNetCore.Mvc;
+
+namespace KeenEmber.Web.Pages.Visits.Electrical;
+
+/// <summary>The control circuit of the unit, traced by two terminals and a voltage.</summary>
+public sealed class TraceModel(VisitViews views) : VisitPage(views)
+{
+    private const double MostVolts = 1000;
+
+    /// <summary>The mode that is shown: the one asked for, else the one that was measured in.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? Mode { get; set; }
+
+    /// <summary>What was traced.</summary>
+    public CircuitTrace Trace => View.Of<ElectricalJudgement>()!.Trace;
+
+    /// <summary>What the unit should be doing on the drawing.</summary>
+    public CircuitMode Shown => EnumName.Find<CircuitMode>(Mode ?? "") ?? Trace.Mode;
+
+    /// <summary>What was measured belongs to the mode that is shown.</summary>
+    public bool IsMeasuredMode => Shown == Trace.Mode;
+
+    /// <summary>Those a unit of this make-up has.</summary>
+    public IEnumerable<CircuitMode> Modes => Enum.GetValues<CircuitMode>()
+        .Where(m => m != CircuitMode.Defrost || ControlDiagrams.HasHeat(View.Equipment));
+
+    /// <summary>Loads that can be seen to run or not.</summary>
+    public IEnumerable<string> Loads => Trace.In(Shown).Wiring.Parts.Where(p => p.IsLoad).Select(p => p.Id);
+
+    /// <summary>A voltage between two terminals.</summary>
+    public IActionResult OnPostVolts(Guid id, Guid entryId) => Take(id, entryId, () =>
+    {
+        var (a, b) = (Form["a"], Form["b"]);
+        var terminals = Trace.In(Shown).Wiring.Terminals;
+        if (!terminals.Contains(a) || !terminals.Contains(b) || a == b)
+            Form.Errors["b"] = "Two different terminals: tap them in the diagram or choose them here.";
+        var volts = Form.Value("volts", QuantityKind.Voltage, required: true);
+        if (volts?.Si(default) is < 0 or > MostVolts)
+            Form.Errors["volts"] = $"0 to {MostVolts} V. More is not measured with a hand-held meter here.";
+        return new TraceEntry(Writer.Next(), Shown, a, b, volts, "", null);
+    });
+
+    /// <summary>A load that runs or does not.</summary>
+    public IActionResult OnPostSeen(Guid id, Guid entryId, bool runs) => Take(id, entryId, () =>
+        Loads.Contains(Form["part"]) ? new TraceEntry(Writer.Next(), Shown, "", "", null, Form["part"], runs) : null);
+}
