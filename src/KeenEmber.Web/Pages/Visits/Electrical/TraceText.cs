@@ -42,7 +42,7 @@ public static class TraceText
 
     /// <summary>One measurement in a line: "4 to L2: 208 V, calling".</summary>
     public static string Line(TraceEntry entry) => entry.Value is { } volts
-        ? $"{entry.A} to {entry.B}: {UnitText.Number(volts.Number, 1)} {volts.Unit.Symbol}, {Name(entry.Mode)}"
+        ? $"{entry.A} to {entry.B}: {UnitText.Number(volts.Number, volts.Number % 1 == 0 ? 0 : 1)} {volts.Unit.Symbol}, {Name(entry.Mode)}"
         : $"{entry.Part} {(entry.Runs == true ? "runs" : "does not run")}, {Name(entry.Mode)}";
 
     /// <summary>What the unit should be doing.</summary>
