@@ -37,7 +37,7 @@ public sealed class TraceApiTests(DemoWeb demo) : IClassFixture<DemoWeb>
         var lead = body.GetProperty("suspects")[0];
         Assert.Equal(("thermostat", "stuckOpen"), (lead.GetProperty("part").GetString(), lead.GetProperty("fault").GetString()));
         Assert.InRange(lead.GetProperty("probability").GetDouble(), 0.8, 1);
-        Assert.Equal("thermostat is open and should be closed", lead.GetProperty("words").GetString());
+        Assert.Equal("thermostat: open, should be closed", lead.GetProperty("words").GetString());
         Assert.Equal(208, body.GetProperty("expected")[0].GetProperty("volts").GetDouble(), 0.5);
         Assert.Empty(body.GetProperty("unexplained").EnumerateArray());
         var next = body.GetProperty("next")[0];

@@ -48,6 +48,17 @@ public sealed class TracePagesTests : IDisposable
     }
 
     [Fact]
+    public async Task What_the_walk_round_saw_is_not_asked_again()
+    {
+        var visit = await isolde.StartVisit(await isolde.AddUnit());
+        await isolde.Log(visit, "fans on, cond fan on, comp off");
+        var page = await Measure(visit, "L1", "L2", "230");
+        var first = page.QuerySelector(".suspects li")!.GetAttribute("data-suspect");
+        Assert.Contains(first, new[] { "compressor", "nothing" });
+        Assert.DoesNotContain("contactor coil", page.QuerySelectorAll(".suspects li").Select(l => l.GetAttribute("data-suspect")));
+    }
+
+    [Fact]
     public async Task A_safety_that_is_open_is_never_to_be_bridged()
     {
         var visit = await isolde.StartVisit(await isolde.AddUnit());

@@ -19,6 +19,7 @@ public sealed class CircuitTrace
     private const double SupplyFrom = 90, UsualVolts = 230;
 
     private readonly Equipment unit;
+    private readonly List<TraceReading> seen;
 
     internal CircuitTrace(Timeline timeline, Equipment unit)
     {
@@ -29,6 +30,7 @@ public sealed class CircuitTrace
         Volts = all.Select(e => e.Value?.Si(default) ?? 0).Where(v => v >= SupplyFrom).DefaultIfEmpty(UsualVolts).Max();
         Diagram = ControlDiagrams.Of(unit, Mode, Volts);
         Entries = [.. all.Where(e => e.Mode == Mode && Fits(e))];
+        seen = [.. SeenOnTheWay(timeline.Standing.OfType<ObservationEntry>().Where(o => lastWork is null || o.At > lastWork).ToList())];
     }
 
     /// <summary>What the unit should be doing.</summary>
@@ -44,7 +46,10 @@ public sealed class CircuitTrace
     public IReadOnlyList<TraceEntry> Entries { get; }
 
     /// <summary>What it comes to.</summary>
-    public Trace Result => field ??= Tracer.Find(Diagram.Wiring, [.. Entries.Select(e => e.Reading)]);
+    public Trace Result => field ??= Tracer.Find(Diagram.Wiring, [.. Entries.Select(e => e.Reading), .. seen]);
+
+    /// <summary>Measurements that the leading suspect leaves odd.</summary>
+    public IReadOnlyList<TraceEntry> Odd => [.. Result.Unexplained.Where(i => i < Entries.Count).Select(i => Entries[i])];
 
     /// <summary>The suspect that is left; null where there are several, or none.</summary>
     public Finding? Finding => field ??= Entries.Count > 0 && Result.Suspects[0] is { Probability: >= TracedAt } lead
@@ -62,6 +67,19 @@ public sealed class CircuitTrace
 
     /// <summary>The same circuit in another mode, with nothing measured.</summary>
     public ControlDiagram In(CircuitMode mode) => mode == Mode ? Diagram : ControlDiagrams.Of(unit, mode, Volts);
+
+    /// <summary>What the walk-round saw of loads that the trace itself says nothing of: it is not asked again. One fan of several that
+    /// runs shows that they are fed.</summary>
+    private IEnumerable<TraceReading> SeenOnTheWay(List<ObservationEntry> looks)
+    {
+        foreach (var part in Diagram.Rungs.SelectMany(r => r.Parts).Where(p => p.Wired.IsLoad && !Entries.Any(e => e.Part == p.Wired.Id)))
+        {
+            var states = looks.Where(o => o.State is FactState.Running or FactState.Stopped
+                && Components.Of(o.Fact, null)?.Kind == part.Component?.Kind).GroupBy(o => o.Index).Select(g => g.Last().State).ToList();
+            if (states.Count > 0)
+                yield return TraceReading.Runs(part.Wired.Id, states.Contains(FactState.Running));
+        }
+    }
 
     private bool Fits(TraceEntry entry) => entry.Value is null ? Diagram.Part(entry.Part) is not null
         : Diagram.Wiring.Terminals.Contains(entry.A) && Diagram.Wiring.Terminals.Contains(entry.B);

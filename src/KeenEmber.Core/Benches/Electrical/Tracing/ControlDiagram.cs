@@ -155,12 +155,16 @@ public sealed class ControlDiagrams
             return;
         }
 
-        if (HasHeat(unit) && unit.MakeUp.Condenser != CondenserKind.Rack)
-            Add(Contact("fan delay switch", from, "F", !IsDefrost, "coil", ComponentKind.FanDelaySwitch),
-                Load("evaporator fans", "F", 150, "coil", ComponentKind.EvaporatorFan));
+        var fans = Load(Fans(unit), HasHeat(unit) && unit.MakeUp.Condenser != CondenserKind.Rack ? "F" : from, 150, "coil",
+            ComponentKind.EvaporatorFan);
+        if (fans.Wired.A == "F")
+            Add(Contact("fan delay switch", from, "F", !IsDefrost, "coil", ComponentKind.FanDelaySwitch), fans);
         else
-            Add(Load("evaporator fans", from, 150, "coil", ComponentKind.EvaporatorFan));
+            Add(fans);
     }
+
+    /// <summary>Its fans by their name in the diagram.</summary>
+    private static string Fans(Equipment unit) => unit.EvaporatorFans == 1 ? "evaporator fan" : "evaporator fans";
 
     private void DrawHeat()
     {

@@ -7,14 +7,14 @@ namespace KeenEmber.Web.Pages.Visits.Electrical;
 /// <summary>What a trace says, in a technician's words.</summary>
 public static class TraceText
 {
-    /// <summary>One suspect: "thermostat is open and should be closed".</summary>
+    /// <summary>One suspect: "thermostat: open, should be closed".</summary>
     public static string Say(Wiring wiring, PartFault suspect)
     {
         if (suspect.Part is null)
             return "nothing is wrong along here";
         if (suspect.Part == Tracer.Meter)
             return "the meter, a slip of the probe, or the diagram is wrong";
-        return wiring.Part(suspect.Part) is { } part ? Say(part.Kind, suspect) : $"{suspect.Part} is dead";
+        return wiring.Part(suspect.Part) is { } part ? Say(part.Kind, suspect) : $"{suspect.Part}: dead";
     }
 
     /// <summary>A suspect of a diagram of ours, whose parts are contacts and loads.</summary>
@@ -23,17 +23,18 @@ public static class TraceText
 
     private static string Say(WiredKind kind, PartFault suspect) =>
         suspect.Fault == WiredFault.StuckOpen && Safeties.Contains(suspect.Part)
-            ? $"{Brief(suspect)}. It is a safety: find out why it opened, never bridge it" : $"{suspect.Part} {Fault(kind, suspect.Fault)}";
+            ? $"{suspect.Part}: open. It is a safety: find out why it opened, never bridge it"
+            : $"{suspect.Part}: {Fault(kind, suspect.Fault)}";
 
-    /// <summary>In a few words: "high-pressure control is open".</summary>
-    public static string Brief(PartFault suspect) => $"{suspect.Part} " + suspect.Fault switch
+    /// <summary>In a few words: "high-pressure control: open".</summary>
+    public static string Brief(PartFault suspect) => $"{suspect.Part}: " + suspect.Fault switch
     {
-        WiredFault.StuckOpen or WiredFault.Open => "is open",
-        WiredFault.StuckClosed => "is closed or bridged",
-        WiredFault.Shorted => "is shorted",
+        WiredFault.StuckOpen or WiredFault.Open => "open",
+        WiredFault.StuckClosed => "closed or bridged",
+        WiredFault.Shorted => "shorted",
         WiredFault.HighResistance => "closes badly",
-        WiredFault.ToEarth => "touches earth",
-        _ => "is sound",
+        WiredFault.ToEarth => "to earth",
+        _ => "sound",
     };
 
     /// <summary>Parts that open for a reason.</summary>
@@ -66,16 +67,16 @@ public static class TraceText
 
     private static string Fault(WiredKind kind, WiredFault fault) => fault switch
     {
-        WiredFault.StuckOpen => "is open and should be closed",
-        WiredFault.StuckClosed => "is closed, or bridged, and should be open",
-        WiredFault.Shorted => "is shorted",
-        WiredFault.HighResistance when kind == WiredKind.Contact => "closes badly: resistance across it",
-        WiredFault.HighResistance => "has a bad joint: resistance in it",
+        WiredFault.StuckOpen => "open, should be closed",
+        WiredFault.StuckClosed => "closed or bridged, should be open",
+        WiredFault.Shorted => "shorted",
+        WiredFault.HighResistance when kind == WiredKind.Contact => "closes badly, voltage is lost across it",
+        WiredFault.HighResistance => "a bad joint, voltage is lost in it",
         WiredFault.ToEarth => "touches earth",
-        WiredFault.Open when kind == WiredKind.Fuse => "is blown",
-        WiredFault.Open when kind == WiredKind.Wire => "is broken or off its terminal",
-        WiredFault.Open when kind == WiredKind.Transformer => "gives nothing: a winding is open",
-        WiredFault.Open => "is open: it has its voltage and does nothing",
-        _ => "is as it should be",
+        WiredFault.Open when kind == WiredKind.Fuse => "blown",
+        WiredFault.Open when kind == WiredKind.Wire => "broken or off its terminal",
+        WiredFault.Open when kind == WiredKind.Transformer => "a winding is open, it gives nothing",
+        WiredFault.Open => "open, it has its voltage and does nothing",
+        _ => "as it should be",
     };
 }
