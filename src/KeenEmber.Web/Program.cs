@@ -102,6 +102,7 @@ app.MapDiagnosis();
 app.MapDefrost();
 app.MapSensors();
 app.MapTrace();
+app.MapPartTest();
 app.MapVisits();
 app.MapFollowUp();
 app.MapPhotos();

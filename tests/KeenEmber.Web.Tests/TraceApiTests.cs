@@ -76,4 +76,27 @@ public sealed class TraceApiTests(DemoWeb demo) : IClassFixture<DemoWeb>
         using var body = JsonDocument.Parse(await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
         Assert.True(body.RootElement.GetProperty("errors").TryGetProperty(field, out _), body.RootElement.ToString());
     }
+
+    [Fact]
+    public async Task A_part_is_judged_with_its_meaning_and_what_to_do_next()
+    {
+        using var answer = await demo.Http.PostAsJsonAsync("/api/electrical/component", new
+        {
+            kind = "windings", measured = new { ohms12 = 7.6, ohms23 = 2.1, ohms13 = 9.7 },
+        }, TestContext.Current.CancellationToken);
+        using var body = JsonDocument.Parse(await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
+        Assert.Equal("sound", body.RootElement.GetProperty("verdict").GetString());
+        Assert.Equal(2, body.RootElement.GetProperty("pins").GetProperty("common").GetInt32());
+        using var open = await demo.Http.PostAsJsonAsync("/api/electrical/component", new
+        {
+            kind = "fuse", plate = new { volts = 208 }, measured = new { voltsAcross = 206 },
+        }, TestContext.Current.CancellationToken);
+        Assert.Contains("a result, not a cause", await open.Content.ReadAsStringAsync(TestContext.Current.CancellationToken),
+            StringComparison.Ordinal);
+        using var wrong = await demo.Http.PostAsJsonAsync("/api/electrical/component", new
+        {
+            kind = "fuse", measured = new { voltsAcross = "much" },
+        }, TestContext.Current.CancellationToken);
+        Assert.Equal(HttpStatusCode.BadRequest, wrong.StatusCode);
+    }
 }

@@ -27,25 +27,6 @@ public static class LoadTests
     /// <summary>The voltages of a three-phase supply differ.</summary>
     public const string Unbalanced = "electrical.unbalanced";
 
-    /// <summary>Run capacitors are made to ±5 or ±10 % (IEC 60252-1) and replaced once they are 10 % low (trade practice).</summary>
-    private const double CapacitorTolerance = 0.1;
-
-    /// <summary>Below this share of what is marked a capacitor is as good as open.</summary>
-    private const double OpenShare = 0.1;
-
-    /// <summary>Less than this is a short to any meter, Ω.</summary>
-    private const double ShortOhm = 0.1;
-
-    /// <summary>Common to start and common to run add up to start to run, and three phases are alike, within this share and this many
-    /// ohms, what a meter on small resistances is good for.</summary>
-    private const double AlikeShare = 0.07, AlikeOhm = 0.4;
-
-    /// <summary>Below this share of the highest voltage a conductor is lost.</summary>
-    private const double LostShare = 0.2;
-
-    /// <summary>Voltages of three phases may differ by 2 % (NEMA MG 1: motors are derated above 1 %, not to be run above 5 %).</summary>
-    public const double UnbalanceShare = 0.02;
-
     /// <returns>Null where nothing is wrong, or where the numbers do not say.</returns>
     public static Finding? Judge(LoadTestEntry entry)
     {
@@ -59,37 +40,46 @@ public static class LoadTests
         };
     }
 
-    private static Finding? Capacitor(LoadTestEntry entry, double measured, double marked) => (measured / marked) switch
+    private static Finding? Capacitor(LoadTestEntry entry, double measured, double marked)
     {
-        < OpenShare => Of(CapacitorOpen, entry, ("measured", measured), ("marked", marked)),
-        < 1 - CapacitorTolerance => Of(CapacitorWeak, entry, ("measured", measured), ("marked", marked)),
-        > 1 + CapacitorTolerance => Of(CapacitorHigh, entry, ("measured", measured), ("marked", marked)),
-        _ => null,
-    };
+        var result = PartTests.Judge(new(TestedPart.Capacitor, new Dictionary<string, double> { ["microfarad"] = marked },
+            new Dictionary<string, double> { ["microfarad"] = measured }));
+        return result.Verdict switch
+        {
+            PartVerdict.Open => CapacitorOpen,
+            PartVerdict.Low => CapacitorWeak,
+            PartVerdict.High => CapacitorHigh,
+            _ => null,
+        } is { } code ? Of(code, entry, ("measured", measured), ("marked", marked)) : null;
+    }
 
     private static Finding? Windings(LoadTestEntry entry, List<double> ohms)
     {
         var sorted = ohms.Order().ToList();
-        bool IsAlike(double one, double other) => Math.Abs(one - other) <= Math.Max(AlikeOhm, AlikeShare * Math.Max(one, other));
-        if (sorted[0] < ShortOhm)
-            return Of(WindingShorted, entry, ("ohm", sorted[0]));
-        var isThreePhase = IsAlike(sorted[0], sorted[2]);
-        var isSinglePhase = IsAlike(sorted[0] + sorted[1], sorted[2]);
-        return isThreePhase || isSinglePhase ? null
-            : Of(WindingsOdd, entry, ("low", sorted[0]), ("middle", sorted[1]), ("high", sorted[2])) with { Strength = Strength.Fair };
+        return MotorWindings.Judge(ohms, leadOhms: 0).Verdict switch
+        {
+            PartVerdict.Shorted => Of(WindingShorted, entry, ("ohm", sorted[0])),
+            PartVerdict.DoesNotAddUp => Of(WindingsOdd, entry, ("low", sorted[0]), ("middle", sorted[1]), ("high", sorted[2])) with
+            {
+                Strength = Strength.Fair,
+            },
+            _ => null,
+        };
     }
 
     private static Finding? Voltages(LoadTestEntry entry, List<double> volts)
     {
-        var highest = volts.Max();
-        if (volts.Min() < LostShare * highest)
-            return Of(LegLost, entry, ("low", volts.Min()), ("high", highest)) with
+        var result = PartTests.Supply(volts);
+        return result.Verdict switch
+        {
+            PartVerdict.LegLost => Of(LegLost, entry, ("low", volts.Min()), ("high", volts.Max())) with
             {
-                Detail = string.Join(", ", entry.Readings.Where(r => r.Value.Si(default) < LostShare * highest).Select(r => r.Between)),
-            };
-        var mean = volts.Average();
-        var off = volts.Max(v => Math.Abs(v - mean)) / mean;
-        return volts.Count == 3 && off > UnbalanceShare ? Of(Unbalanced, entry, ("share", off)) : null;
+                Detail = string.Join(", ", entry.Readings.Where(r => r.Value.Si(default) < PartTests.LostShare * volts.Max())
+                    .Select(r => r.Between)),
+            },
+            PartVerdict.High when volts.Count == 3 => Of(Unbalanced, entry, ("share", result.Value!.Value / 100)),
+            _ => null,
+        };
     }
 
     private static Finding Of(string code, LoadTestEntry entry, params (string Name, double Value)[] values) =>

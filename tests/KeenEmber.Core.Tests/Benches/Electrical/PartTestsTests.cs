@@ -1,0 +1,104 @@
+using FsCheck;
+using FsCheck.Fluent;
+using KeenEmber.Core.Benches.Electrical;
+
+namespace KeenEmber.Core.Tests.Benches.Electrical;
+
+/// <summary>Electrical parts against worked cases, and what must hold for any numbers.</summary>
+public sealed class PartTestsTests
+{
+    private static Dictionary<string, double> Numbers(string text) => text.Split(' ', StringSplitOptions.RemoveEmptyEntries)
+        .Select(t => t.Split('=')).ToDictionary(t => t[0], t => t[1] == "open" ? double.PositiveInfinity
+            : double.Parse(t[1], System.Globalization.CultureInfo.InvariantCulture));
+
+    private static PartResult Judge(TestedPart part, string plate, string measured) =>
+        PartTests.Judge(new(part, Numbers(plate), Numbers(measured)));
+
+    [Theory]
+    [InlineData(TestedPart.Capacitor, "microfarad=35", "microfarad=33.5", PartVerdict.Sound)]
+    [InlineData(TestedPart.Capacitor, "microfarad=35", "microfarad=33", PartVerdict.Watch)]
+    [InlineData(TestedPart.Capacitor, "microfarad=35", "microfarad=31", PartVerdict.Low)]
+    [InlineData(TestedPart.Capacitor, "microfarad=35 tolerancePercent=10", "microfarad=32", PartVerdict.Watch)]
+    [InlineData(TestedPart.Capacitor, "microfaradLow=88 microfaradHigh=108", "microfarad=96", PartVerdict.Sound)]
+    // 2.0 A at 150 V and 60 Hz: 2 / (2π · 60 · 150) = 35.4 µF.
+    [InlineData(TestedPart.Capacitor, "microfarad=35", "volts=150 amps=2 hertz=60", PartVerdict.Sound)]
+    [InlineData(TestedPart.Insulation, "volts=230", "megohm=500 windingC=40", PartVerdict.Sound)]
+    [InlineData(TestedPart.Insulation, "volts=230", "megohm=3 windingC=40", PartVerdict.Watch)]
+    // 3 MΩ at 20 °C are 0.75 MΩ at 40 °C.
+    [InlineData(TestedPart.Insulation, "volts=230", "megohm=3 windingC=20", PartVerdict.Unsafe)]
+    [InlineData(TestedPart.ThreePhaseSupply, "", "volts12=208 volts23=207 volts13=208.5", PartVerdict.Sound)]
+    [InlineData(TestedPart.ThreePhaseSupply, "", "volts12=208 volts23=204 volts13=209", PartVerdict.Watch)]
+    [InlineData(TestedPart.ThreePhaseSupply, "", "volts12=208 volts23=198 volts13=209", PartVerdict.High)]
+    [InlineData(TestedPart.ThreePhaseSupply, "", "volts12=208 volts23=4 volts13=3", PartVerdict.LegLost)]
+    [InlineData(TestedPart.Fuse, "volts=208", "voltsAcross=0.3", PartVerdict.Sound)]
+    [InlineData(TestedPart.Fuse, "volts=208", "voltsAcross=205", PartVerdict.Open)]
+    [InlineData(TestedPart.Fuse, "volts=208", "voltsAcross=60", PartVerdict.Watch)]
+    [InlineData(TestedPart.ContactorPole, "volts=208", "voltsAcross=0.8 amps=12", PartVerdict.Sound)]
+    [InlineData(TestedPart.ContactorPole, "volts=208", "voltsAcross=9 amps=12", PartVerdict.High)]
+    [InlineData(TestedPart.ContactorPole, "volts=208", "voltsAcross=9 amps=0", PartVerdict.CannotTell)]
+    [InlineData(TestedPart.Coil, "volts=24 ohms=12", "ohms=12.4 volts=23", PartVerdict.Sound)]
+    [InlineData(TestedPart.Coil, "volts=24 ohms=12", "ohms=12.4 volts=17", PartVerdict.Low)]
+    [InlineData(TestedPart.Coil, "ohms=12", "ohms=open", PartVerdict.Open)]
+    // 1000 W at 230 V are 52.9 Ω.
+    [InlineData(TestedPart.Heater, "watts=1000 volts=230", "ohms=53", PartVerdict.Sound)]
+    [InlineData(TestedPart.Heater, "watts=1000 volts=230", "volts=208 amps=3.93", PartVerdict.Sound)]
+    [InlineData(TestedPart.Heater, "watts=1000 volts=230", "ohms=106", PartVerdict.High)]
+    [InlineData(TestedPart.FanMotor, "amps=0.5 rpm=1550", "amps=0.48 rpm=1520", PartVerdict.Sound)]
+    [InlineData(TestedPart.FanMotor, "amps=0.5", "amps=0.5 rpm=1200 twinRpm=1540", PartVerdict.Low)]
+    [InlineData(TestedPart.FanMotor, "amps=0.5", "amps=0.7", PartVerdict.High)]
+    [InlineData(TestedPart.Transformer, "primaryVolts=208 secondaryVolts=24", "primaryVolts=207 secondaryVolts=25", PartVerdict.Sound)]
+    [InlineData(TestedPart.Transformer, "primaryVolts=208 secondaryVolts=24", "primaryVolts=207 secondaryVolts=0", PartVerdict.Shorted)]
+    [InlineData(TestedPart.CurrentRelay, "", "ohmsUpright=open ohmsInverted=0.3", PartVerdict.Sound)]
+    [InlineData(TestedPart.CurrentRelay, "", "ohmsUpright=0.3 ohmsInverted=0.3", PartVerdict.Shorted)]
+    [InlineData(TestedPart.CurrentRelay, "", "ohmsUpright=open ohmsInverted=open", PartVerdict.Open)]
+    [InlineData(TestedPart.Overload, "", "ohms=0.2", PartVerdict.Sound)]
+    [InlineData(TestedPart.Overload, "", "ohms=open shellC=85", PartVerdict.ProtectorOpen)]
+    [InlineData(TestedPart.Overload, "", "ohms=open shellC=25", PartVerdict.Open)]
+    [InlineData(TestedPart.Heater, "", "ohms=53", PartVerdict.CannotTell)]
+    public void A_part_is_judged_by_its_plate_and_its_numbers(TestedPart part, string plate, string measured, PartVerdict verdict) =>
+        Assert.Equal(verdict, Judge(part, plate, measured).Verdict);
+
+    [Fact]
+    public void Pins_are_named_by_their_resistances()
+    {
+        // Common on pin 2: run 2.1 Ω to pin 3, start 7.6 Ω to pin 1.
+        var result = Judge(TestedPart.Windings, "", "ohms12=7.6 ohms23=2.1 ohms13=9.7");
+        Assert.Equal(PartVerdict.Sound, result.Verdict);
+        Assert.Equal((2, 3, 1), (result.Roles!["common"], result.Roles["run"], result.Roles["start"]));
+        Assert.Equal(PartVerdict.ProtectorOpen, Judge(TestedPart.Windings, "", "ohms12=open ohms23=open ohms13=9.7").Verdict);
+        Assert.Equal(PartVerdict.DoesNotAddUp, Judge(TestedPart.Windings, "", "ohms12=7.6 ohms23=2.1 ohms13=7.8").Verdict);
+        Assert.Equal(PartVerdict.Sound, Judge(TestedPart.Windings, "", "ohms12=3.1 ohms23=3.1 ohms13=3.2").Verdict);
+        Assert.Equal(PartVerdict.Sound, Judge(TestedPart.Windings, "", "ohms12=8.1 ohms23=2.6 ohms13=10.2 leadOhms=0.5").Verdict);
+    }
+
+    [Fact]
+    public void Any_order_of_the_three_pins_gives_the_same_answer() => Prop.ForAll(
+        Gen.Choose(5, 80).Select(t => t / 10.0).Two().Where(p => p.Item2 > p.Item1 * 1.5).Zip(Gen.Shuffle(1, 2, 3)).ToArbitrary(), drawn =>
+        {
+            var ((run, start), pins) = drawn;
+            // pins[0] is common, pins[1] run, pins[2] start.
+            double Between(int a, int b)
+            {
+                var ends = new[] { a, b };
+                if (!ends.Contains(pins[0]))
+                    return run + start;
+                return ends.Contains(pins[1]) ? run : start;
+            }
+
+            var result = MotorWindings.Judge([Between(1, 2), Between(2, 3), Between(1, 3)], 0);
+            return result.Verdict == PartVerdict.Sound && result.Roles!["common"] == pins[0] && result.Roles["run"] == pins[1]
+                && result.Roles["start"] == pins[2];
+        }).QuickCheckThrowOnFailure();
+
+    [Fact]
+    public void A_capacitor_that_loses_more_is_never_judged_better() => Prop.ForAll(
+        Gen.Choose(1, 1200).Select(t => t / 10.0).Two().ToArbitrary(), two =>
+        {
+            static int Rank(double measured) => Judge(TestedPart.Capacitor, "microfarad=100", FormattableString.Invariant(
+                $"microfarad={measured}")).Verdict switch
+                {
+                    PartVerdict.Open => 0, PartVerdict.Low => 1, PartVerdict.Watch => 2, _ => 3,
+                };
+            return Rank(Math.Min(two.Item1, two.Item2)) <= Rank(Math.Max(two.Item1, two.Item2));
+        }).QuickCheckThrowOnFailure();
+}
