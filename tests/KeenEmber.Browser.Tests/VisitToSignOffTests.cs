@@ -44,7 +44,7 @@ public sealed class VisitToSignOffTests : IDisposable
         person.Type(
             "#line", "fan on, coil clear, comp on 40 min, defrost over 200 min, box -18, suc 1.0, line -15, head 12, liq 27.4, amb 20")
             .Press("Save 10");
-        person.ReadUntil(".stands", "Likely cause: leak");
+        person.ReadUntil(".stands", "Looks low on charge");
 
         // A jumper, a part, refrigerant weighed in: each on the record, the jumper counted until it is out.
         person.Station("changes");

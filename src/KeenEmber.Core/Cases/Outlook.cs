@@ -60,7 +60,7 @@ internal static class Outlook
             return new RepairTask(diagnosis.Roots.First(), diagnosis.Probability);
         if (IsGaugesTurn(visit, diagnosis) && tasks.Find(t => t.Asks?.Kind() == QuantityKind.Pressure) is { } gauges)
             return gauges;
-        if (diagnosis.IsHealthy && diagnosis.Facts.Count > 0 && !diagnosis.Facts.Any(f => f.Code == "box"))
+        if (diagnosis.IsHealthy && IsLookedAt(diagnosis) && !diagnosis.Facts.Any(f => f.Code == "box"))
             return BoxFirst;
         if (!diagnosis.Result.IsSure && diagnosis.Result.Next is [var test, ..] tests)
             return ByBench(test, visit) ?? (BenchTask)new DiagnosisTask(test, [.. tests.Skip(1)]);
@@ -87,6 +87,10 @@ internal static class Outlook
     private static bool IsAsItShouldBe(VisitCase visit, CaseDiagnosis diagnosis) => diagnosis.IsHealthy && diagnosis.Facts.Count > 0
         && (visit.LastWork is not null
             || visit.Otherwise?.Code is CircuitJudgement.InDefrost or CircuitJudgement.Satisfied or CircuitJudgement.Holding);
+
+    /// <summary>More is known than what was complained of.</summary>
+    private static bool IsLookedAt(CaseDiagnosis diagnosis) =>
+        diagnosis.Facts.Any(f => !f.Code.StartsWith("complaint.", StringComparison.Ordinal));
 
     /// <summary>Nobody can say that nothing is wrong before the box was measured.</summary>
     private static CircuitTask BoxFirst => new(new(StepKind.LogPoint, [], MeasuringPoint.BoxAir));

@@ -120,6 +120,8 @@ public static class TraceEndpoint
             errors[field] = ["Two different terminals of the circuit."];
         else if (!isBetween && wiring.Part(reading.Part) is null)
             errors[$"{field}.part"] = [$"No part is called {reading.Part}."];
+        else if (reading.IsSeen && !wiring.Part(reading.Part)!.IsLoad)
+            errors[$"{field}.part"] = [$"{reading.Part} is no load or coil: it cannot be seen to run."];
         else if (reading.IsSeen && sent.Value.ValueKind is not (JsonValueKind.True or JsonValueKind.False))
             errors[$"{field}.value"] = ["true or false."];
         else if (!reading.IsSeen && !(sent.Value.ValueKind == JsonValueKind.Number && sent.Value.TryGetDouble(out var number)

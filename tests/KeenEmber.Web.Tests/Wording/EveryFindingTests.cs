@@ -3,6 +3,7 @@ using System.Text.RegularExpressions;
 using KeenEmber.Application;
 using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Benches.Electrical;
 using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Cases;
 using KeenEmber.Core.Findings;
@@ -27,7 +28,7 @@ public sealed partial class EveryFindingTests : IDisposable
     [
         SensorsBench.BoxErrorK, "damage.water", ControlsBench.CompressorCalled, SensorsJudgement.ErrorTrend,
         DefrostTrends.HeatMin, DefrostTrends.HeatAfterClearMin, DefrostTrends.IcePerRunKg, DefrostTrends.IcePerDayKg,
-            DefrostTrends.HeaterCurrentA,
+            DefrostTrends.HeaterCurrentA, ElectricalTrends.Microfarad, ElectricalTrends.CurrentA,
     ];
 
     /// <summary>Every code written down in the core, and those made of the names of verdicts.</summary>

@@ -21,11 +21,11 @@ public sealed class ElectricalBench : IBench
     };
 
     /// <inheritdoc/>
-    public BenchJudgement Judge(VisitInput visit) => new ElectricalJudgement(visit.Timeline, visit.Unit);
+    public BenchJudgement Judge(VisitInput visit) => new ElectricalJudgement(visit.Timeline, visit.Unit, visit.UpToHere);
 }
 
 /// <summary>What was measured on a visit, and what of it still holds.</summary>
-public sealed record ElectricalJudgement(Timeline Timeline, Equipment Unit) : BenchJudgement
+public sealed record ElectricalJudgement(Timeline Timeline, Equipment Unit, IReadOnlyList<Timeline> UpToHere) : BenchJudgement
 {
     /// <summary>The control circuit as far as it was traced.</summary>
     public CircuitTrace Trace => field ??= new(Timeline, Unit);
@@ -36,6 +36,9 @@ public sealed record ElectricalJudgement(Timeline Timeline, Equipment Unit) : Be
     /// <inheritdoc/>
     public override IReadOnlyList<Finding> Found => field ??= [.. Tests.Select(LoadTests.Judge).OfType<Finding>()
         .Concat(Traced).DistinctBy(f => (f.Code, f.About[0]))];
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Trend> Trends => field ??= ElectricalTrends.Of(UpToHere);
 
     private IEnumerable<Finding> Traced => Trace.Finding is { } traced ? [traced] : [];
 

@@ -67,4 +67,18 @@ public sealed class LoadTestsTests
         Assert.Empty(Now(Capacitor(5.2, 8), Capacitor(8.1, 8, minute: 9)));
         Assert.Single(Worked.Of(Capacitor(5.2, 8), part).Of<ElectricalJudgement>()!.Found);
     }
+
+    [Fact]
+    public void A_capacitor_that_drifts_shows_as_a_trend_until_it_is_replaced()
+    {
+        Timeline Visit(params Entry[] entries) => new(entries, Freezer, Pressure.StandardAtmosphere);
+        var trend = Assert.Single(ElectricalTrends.Of([Visit(Capacitor(35, 35)), Visit(Capacitor(33.4, 35, minute: 60))]));
+        Assert.Equal((ElectricalTrends.Microfarad, 2), (trend.Code, trend.Marks.Count));
+        Assert.False(trend.Marks[0].Moved);
+        Assert.Equal(33.4, trend.Marks[1].Value, 0.001);
+        var part = new PartEntry(At(90), "run capacitor", "", "weak", "", "", false,
+            Component: new(ComponentKind.CondenserFanCapacitor));
+        Assert.Empty(ElectricalTrends.Of([Visit(Capacitor(35, 35), Capacitor(33, 35, minute: 60), part,
+            Capacitor(35, 35, minute: 100))]));
+    }
 }

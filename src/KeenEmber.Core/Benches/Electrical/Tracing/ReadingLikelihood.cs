@@ -41,8 +41,8 @@ internal sealed class ReadingLikelihood
             .ToDictionary(g => g.Key, g => g.Select(x => x.Item2).Distinct().ToArray());
     }
 
-    /// <summary>Logarithm of what a reading that could be anything is worth.</summary>
-    internal double Anything => -Math.Log(2 * span);
+    /// <summary>Logarithm of what readings are worth that could be anything.</summary>
+    internal double Anything(IReadOnlyList<TraceReading> readings) => readings.Sum(r => -Math.Log(r.IsSeen ? 2 : 2 * span));
 
     /// <summary>Logarithm of how likely all readings are.</summary>
     /// <param name="faulted">With these faults.</param>

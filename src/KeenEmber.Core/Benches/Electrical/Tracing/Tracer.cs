@@ -51,6 +51,9 @@ public sealed class Tracer
     /// <summary>Pairs are tried with the likeliest variant of each fault first; as many of the best are weighed in full.</summary>
     private const int PairsInFull = 60;
 
+    /// <summary>Of very large circuits only so many faults are tried in pairs, the likeliest.</summary>
+    private const int MostInPairs = 160;
+
     /// <summary>Each of the leading single faults is weighed with every other.</summary>
     private const int LeadersInFull = 2;
 
@@ -99,11 +102,12 @@ public sealed class Tracer
     private Trace Find(IReadOnlyList<TraceReading> readings)
     {
         var all = Weighed(readings);
-        var sum = LogSum([.. all.Select(w => w.Log), Math.Log(MeterPrior) + readings.Count * likelihood.Anything]);
+        var byMeter = Math.Log(MeterPrior) + likelihood.Anything(readings);
+        var sum = LogSum([.. all.Select(w => w.Log), byMeter]);
         var sets = all.GroupBy(w => w.Key).Select(g => Set(g, sum)).OrderByDescending(s => s.Told.Probability).ToList();
         var suspects = sets.SelectMany(s => s.Told.Faults.DefaultIfEmpty(default), (s, f) => (f, s.Told.Probability)).GroupBy(x => x.f)
             .Select(g => new Suspect(g.Key, g.Sum(x => x.Probability)))
-            .Append(new(new(Meter, WiredFault.None), Math.Exp(Math.Log(MeterPrior) + readings.Count * likelihood.Anything - sum)))
+            .Append(new(new(Meter, WiredFault.None), Math.Exp(byMeter - sum)))
             .OrderByDescending(s => s.Probability).Take(MostSuspects).ToList();
         var next = new NextMeasurement(network, coils, meter, at, readings)
             .Find(sound, [.. sets.Take(SetsThatChoose).Select(s => (s.Told, s.Network))]);
@@ -145,17 +149,11 @@ public sealed class Tracer
         if (readings.Count < 2 || faults.Count < 2)
             return [];
         var pair = Math.Log(PairsPrior / (faults.Count * (faults.Count - 1) / 2.0));
-        var first = new List<(int One, int Other, double Log)>();
-        for (var i = 0; i < best.Count; i++)
-        {
-            for (var j = i + 1; j < best.Count; j++)
-            {
-                if (best[i].Of.Part != best[j].Of.Part)
-                    first.Add((i, j, likelihood.Log(With(best[i], best[j]), readings, isQuick: true)));
-            }
-        }
-
-        var leading = singles.OrderByDescending(s => s.Log).Select(s => s.Fault).Distinct().Take(LeadersInFull).ToHashSet();
+        var ranked = singles.OrderByDescending(s => s.Log).Select(s => s.Fault).ToList();
+        var tried = ranked.Take(MostInPairs).Order().ToList();
+        var first = tried.SelectMany(i => tried.Where(j => j > i && best[i].Of.Part != best[j].Of.Part), (i, j) =>
+            (One: i, Other: j, Log: likelihood.Log(With(best[i], best[j]), readings, isQuick: true))).ToList();
+        var leading = ranked.Take(LeadersInFull).ToHashSet();
         return first.OrderByDescending(p => p.Log).Where((p, i) => i < PairsInFull || leading.Contains(p.One) || leading.Contains(p.Other))
             .SelectMany(p => InPair(p.One).SelectMany(a => InPair(p.Other).Select(b => Weigh([a, b], pair, readings))));
 

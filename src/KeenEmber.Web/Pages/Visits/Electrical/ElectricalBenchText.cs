@@ -77,6 +77,9 @@ public sealed class ElectricalBenchText() : BenchText("electrical")
     public override TaskText Task(BenchTask task, VisitView view) =>
         throw new ArgumentException("The electrical bench asks for nothing.", nameof(task));
 
+    public override (string Name, Func<double, string> Value) Trend(Trend trend, UnitText units) =>
+        (Name(trend.About!.Value.Id), v => $"{UnitText.Number(v, 1)} {(trend.Code == ElectricalTrends.Microfarad ? "µF" : "A")}");
+
     public override IEnumerable<Station> Stations(VisitView view) => [new(45, "Trace", "Wiring",
         view.Of<ElectricalJudgement>()?.Trace.Entries.Count is > 0 and var taken ? $"{taken} measured" : "not traced")];
 

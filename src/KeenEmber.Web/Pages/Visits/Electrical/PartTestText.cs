@@ -39,8 +39,8 @@ public static class PartTestText
         (TestedPart.Heater, PartVerdict.Open) => "The element is open.",
         (TestedPart.Heater, PartVerdict.High) => "Too much resistance: an element of several is out, or a joint is bad.",
         (TestedPart.Heater, PartVerdict.Low) =>
-            "Too little resistance: another element than the plate says, or a partial short.",
-        (TestedPart.FanMotor, PartVerdict.High) => "It draws more than its plate: bearing, blade, voltage or winding.",
+            "Too little resistance: another element than the nameplate says, or a partial short.",
+        (TestedPart.FanMotor, PartVerdict.High) => "It draws more than its nameplate: bearing, blade, voltage or winding.",
         (TestedPart.FanMotor, PartVerdict.Low) => "It turns too slowly: bearing, capacitor or voltage.",
         (TestedPart.Transformer, PartVerdict.Low or PartVerdict.Open or PartVerdict.Shorted) =>
             "It gives less than its ratio makes of what it gets.",
