@@ -45,8 +45,8 @@ internal sealed class NextMeasurement(
 
         return [.. best.OrderByDescending(b => b.Bits / b.Minutes).Take(Most).Select(b => new TraceStep(b.Reading.Kind, b.Reading.A,
             b.Reading.B, b.Reading.Part, b.Where, b.Minutes, b.Bits, Value(sound, b.Reading),
-            [.. sets.Take(MostTold).Select(s => new ExpectedValue(s.Told.Faults.Count > 0 ? s.Told.Faults[0] : default,
-                Value(s.Network, b.Reading)))]))];
+            [.. sets.Where(s => s.Told.Faults.Count < 2).Take(MostTold).Select(s =>
+                new ExpectedValue(s.Told.Faults is [var one] ? one : default, Value(s.Network, b.Reading)))]))];
     }
 
     /// <summary>A reading that fits nothing is taken once more.</summary>
