@@ -61,6 +61,9 @@ public sealed class PhotoStore
         var size = SizeToDecode(codec);
         var weight = size.Width * size.Height > AlonePixels ? AtATime : 1;
         TakeTurn(weight).Wait();
+        // A picture this large stands beside the heap: what that holds and does not need is given back first.
+        if (weight == AtATime)
+            GC.Collect(GC.MaxGeneration, GCCollectionMode.Aggressive, blocking: true, compacting: true);
         var painting = Task.Run(() =>
         {
             try
