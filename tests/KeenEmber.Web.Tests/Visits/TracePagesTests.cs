@@ -67,6 +67,7 @@ public sealed class TracePagesTests : IDisposable
         await Measure(visit, "C1", "L2", "230");
         var page = await Measure(visit, "C2", "L2", "0");
         Assert.Contains("never bridge it", page.QuerySelector(".suspects li")!.TextContent, StringComparison.Ordinal);
+        Assert.DoesNotContain("before it is replaced", page.Body!.TextContent, StringComparison.Ordinal);
     }
 
     [Theory]

@@ -32,7 +32,8 @@ public sealed class ElectricalBenchText() : BenchText("electrical")
             LoadTests.Unbalanced =>
                 $"Supply: voltages are {UnitText.Number(finding.Values["share"] * 100, 1)} % out of balance, 2 % allowed. Check each "
                 + "connection under load.",
-            CircuitTrace.Traced => $"{Traced(finding, part)} {Confirm}",
+            CircuitTrace.Traced => CircuitTrace.FaultOf(finding) is { } fault && TraceText.IsOpenSafety(fault)
+                ? Traced(finding, part) : $"{Traced(finding, part)} {Confirm}",
             _ => finding.Code,
         };
     }

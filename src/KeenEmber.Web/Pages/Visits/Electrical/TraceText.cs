@@ -22,7 +22,7 @@ public static class TraceText
         Say(suspect.Fault is WiredFault.Open or WiredFault.Shorted ? WiredKind.Load : WiredKind.Contact, suspect);
 
     private static string Say(WiredKind kind, PartFault suspect) =>
-        suspect.Fault == WiredFault.StuckOpen && Safeties.Contains(suspect.Part)
+        IsOpenSafety(suspect)
             ? $"{suspect.Part}: open. It is a safety: find out why it opened, never bridge it"
             : $"{suspect.Part}: {Fault(kind, suspect.Fault)}";
 
@@ -36,6 +36,9 @@ public static class TraceText
         WiredFault.ToEarth => "to earth",
         _ => "sound",
     };
+
+    /// <summary>It may do what it is for: the reason is looked for, not a new one.</summary>
+    public static bool IsOpenSafety(PartFault suspect) => suspect.Fault == WiredFault.StuckOpen && Safeties.Contains(suspect.Part);
 
     /// <summary>Parts that open for a reason.</summary>
     private static readonly HashSet<string> Safeties =
