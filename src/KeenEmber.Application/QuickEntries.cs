@@ -36,7 +36,7 @@ internal static class QuickEntries
         QuickPart p => new PartEntry(header, "", "", "", "", "", false, WorkAreas.Of(p.Component.Kind), p.Component),
         QuickOutput o => new OutputStateEntry(header, o.Output, o.State, false),
         QuickJob { Job: QuickJobKind.BreakerReset } =>
-            new ChangeEntry(header, "breaker", "tripped", "reset", "", null, false, WorkArea.Power),
+            new ChangeEntry(header, "breaker", ChangeEntry.Tripped, "reset", "", null, false, WorkArea.Power),
         QuickJob { Job: QuickJobKind.ValveTurned } =>
             new ChangeEntry(header, "expansion valve", "", item.Text, "", null, false, WorkArea.Circuit),
         QuickJob => new ChangeEntry(header, "condenser", "dirty", "cleaned", "", null, false, WorkArea.Circuit),

@@ -113,6 +113,9 @@ internal static class EveryKind
             new TraceEntry(
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), CircuitMode.Calling, "", "", null,
                 "evaporator fans", false),
+            new PartTestEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new(ComponentKind.Overload), TestedPart.Overload,
+                [new("ohms", null), new("shellC", new(24, Unit.Celsius))]),
             new WithdrawalEntry(new(Guid.CreateVersion7(), visit, Start, Start.AddMinutes(9), "Isolde Marrin", reading.Id)),
         ];
     }

@@ -68,30 +68,119 @@ internal static class TraceFacts
         ? [new(fact.Code, fact.Answer)] : [];
 }
 
-/// <summary>What a test of a named part showed, as the diagnosis takes it.</summary>
-internal static class LoadTestFacts
+/// <summary>What a test of a part showed, as the diagnosis takes it.</summary>
+internal static class PartFacts
 {
-    internal static IEnumerable<Fact> Of(LoadTestEntry test)
+    private static readonly Dictionary<(ComponentKind, TestedPart), (string Code, string Sound, string Faulty)> ByTest = new()
     {
-        if (test.Test == LoadTest.Capacitance && test.Marked?.Si(default) is > 0 and var marked && Capacitor(test) is { } code)
-            yield return new(code, "", 100 * test.Readings[0].Value.Si(default) / marked);
-        if (test is { Test: LoadTest.Windings, Component.Kind: ComponentKind.Compressor } && Windings(test) is { } windings)
-            yield return new("windings", windings);
+        [(ComponentKind.CondenserFan, TestedPart.Insulation)] = ("condfan-earth", "clear", "grounded"),
+        [(ComponentKind.Compressor, TestedPart.Insulation)] = ("windings-earth", "clear", "grounded"),
+        [(ComponentKind.EvaporatorFan, TestedPart.Insulation)] = ("fan-earth", "clear", "grounded"),
+        [(ComponentKind.HeaterElement, TestedPart.Insulation)] = ("heaters-earth", "clear", "grounded"),
+        [(ComponentKind.Contactor, TestedPart.ContactorPole)] = ("contactor-drop", "fine", "high"),
+        [(ComponentKind.Contactor, TestedPart.Coil)] = ("contactor-coil-ohms", "sound", "open"),
+        [(ComponentKind.LiquidSolenoid, TestedPart.Coil)] = ("solenoid-coil-ohms", "sound", "open"),
+        [(ComponentKind.HeaterElement, TestedPart.Heater)] = ("heater-ohms", "sound", "one-open"),
+        [(ComponentKind.Control, TestedPart.Transformer)] = ("transformer-out", "right", "low-or-none"),
+        [(ComponentKind.Overload, TestedPart.Overload)] = ("overload", "closed", "open"),
+        [(ComponentKind.LowPressureControl, TestedPart.Switch)] = ("lp-control", "closed", "open"),
+        [(ComponentKind.HighPressureControl, TestedPart.Switch)] = ("hp-control", "closed", "tripped"),
+        [(ComponentKind.Control, TestedPart.Switch)] = ("thermostat-across", "closed", "open"),
+        [(ComponentKind.HeaterSafety, TestedPart.Switch)] = ("heater-safety", "closed", "open"),
+        [(ComponentKind.FanCyclingControl, TestedPart.Switch)] = ("fancycle-control", "closed", "open"),
+    };
+
+    /// <summary>Verdicts that the faulty answer of a test stands for: others, as a coil that gets too little voltage, say something
+    /// else.</summary>
+    private static readonly HashSet<PartVerdict> Faulty =
+        [PartVerdict.Open, PartVerdict.Unsafe, PartVerdict.High, PartVerdict.Low, PartVerdict.Shorted];
+
+    private static readonly Dictionary<ComponentKind, string> Windings = new()
+    {
+        [ComponentKind.Compressor] = "windings", [ComponentKind.EvaporatorFan] = "fan-windings",
+        [ComponentKind.CondenserFan] = "condfan-windings",
+    };
+
+    private static readonly Dictionary<ComponentKind, string> Capacitors = new()
+    {
+        [ComponentKind.RunCapacitor] = "run-cap", [ComponentKind.StartCapacitor] = "start-cap",
+        [ComponentKind.CondenserFanCapacitor] = "condfan-cap",
+    };
+
+    private static readonly Dictionary<(ComponentKind, TestedPart), string> Currents = new()
+    {
+        [(ComponentKind.EvaporatorFan, TestedPart.FanMotor)] = "fan-current",
+        [(ComponentKind.CondenserFan, TestedPart.FanMotor)] = "condfan-current",
+        [(ComponentKind.GlycolPump, TestedPart.FanMotor)] = "pump-current",
+        [(ComponentKind.Compressor, TestedPart.CompressorCurrent)] = "current",
+    };
+
+    /// <summary>Said of all parts of a kind together: one sound part does not say it.</summary>
+    private static readonly HashSet<string> OfTheWholeSet = ["heaters-earth", "fan-earth", "heater-ohms"];
+
+    /// <param name="tests">In the order of time; the last of each kind of each part holds, and one faulty part of several speaks for
+    /// all.</param>
+    internal static IEnumerable<Fact> Of(IReadOnlyList<MeasuredPart> tests, Equipment unit)
+    {
+        var last = tests.GroupBy(t => (t.Component, t.Test.Part)).Select(g => g.Last()).OrderBy(t => t.Result.IsFault).ToList();
+        bool IsWhole(MeasuredPart part) => Components.Of(unit).Where(c => c.Kind == part.Component.Kind)
+            .All(c => last.Exists(t => t.Component == c && t.Test.Part == part.Test.Part));
+        return last.SelectMany(t => Of(t).Where(f => t.Result.IsFault || !OfTheWholeSet.Contains(f.Code) || IsWhole(t)));
     }
 
-    /// <summary>Null for resistances that do not add up: they are measured again before they speak.</summary>
-    private static string? Windings(LoadTestEntry test) => LoadTests.Judge(test)?.Code switch
+    private static IEnumerable<Fact> Of(MeasuredPart part)
     {
-        null => "sound",
-        LoadTests.WindingShorted => "shorted",
+        var (kind, verdict) = ((part.Component.Kind, part.Test.Part), part.Result.Verdict);
+        if (verdict == PartVerdict.CannotTell)
+            return [];
+        if (part.Test.Part == TestedPart.Capacitor)
+            return Percent(Capacitors.GetValueOrDefault(part.Component.Kind), part.Test, "microfarad");
+        if (Currents.TryGetValue(kind, out var current))
+            return Percent(current, part.Test, "amps");
+        if (part.Test.Part == TestedPart.Windings)
+            return Windings.TryGetValue(part.Component.Kind, out var windings) && WindingAnswer(verdict) is { } answer
+                ? [new(windings, answer)] : [];
+        if (part.Component.Kind == ComponentKind.StartRelay)
+            return RelayAnswer(verdict) is { } state ? [new("start-relay", state)] : [];
+        if (SupplyAnswer(part) is { } supply)
+            return [supply];
+        if (!ByTest.TryGetValue(kind, out var said))
+            return [];
+        return part.Result.IsFault
+            ? Faulty.Where(f => f == verdict).Select(_ => new Fact(said.Code, said.Faulty)) : [new(said.Code, said.Sound)];
+    }
+
+    private static Fact? SupplyAnswer(MeasuredPart part) => (part.Test.Part, part.Result.Verdict) switch
+    {
+        (TestedPart.Fuse, PartVerdict.Open) => new("supply", "fuse-blown"),
+        (TestedPart.SinglePhaseSupply, PartVerdict.LegLost) => new("supply-volts", "dead"),
+        (TestedPart.SinglePhaseSupply, PartVerdict.Low) => new("supply-volts", "low"),
+        (TestedPart.SinglePhaseSupply, PartVerdict.Sound) => new("supply-volts", "right"),
+        (TestedPart.SplitPhaseSupply, PartVerdict.LegLost) => new("supply-volts", "leg-lost"),
+        (TestedPart.SplitPhaseSupply, PartVerdict.NeutralLost) => new("neutral-volts", "high"),
+        (TestedPart.ThreePhaseSupply, PartVerdict.Sound or PartVerdict.Watch or PartVerdict.High) when part.Test.Measured.Count == 3 =>
+            new("unbalance", "", part.Result.Value!.Value),
         _ => null,
     };
 
-    private static string? Capacitor(LoadTestEntry test) => test.Component.Kind switch
+    private static IEnumerable<Fact> Percent(string? code, PartTest test, string name) =>
+        code is not null && test.Read(name) / test.Marked(name) is var share && double.IsFinite(share) ? [new(code, "", 100 * share)] : [];
+
+    /// <summary>Null for resistances that do not add up, and for a protector that a hot shell holds open: they are measured again before
+    /// they speak.</summary>
+    private static string? WindingAnswer(PartVerdict verdict) => verdict switch
     {
-        ComponentKind.RunCapacitor => "run-cap",
-        ComponentKind.StartCapacitor => "start-cap",
-        ComponentKind.CondenserFanCapacitor => "condfan-cap",
+        PartVerdict.Sound => "sound",
+        PartVerdict.Shorted => "shorted",
+        PartVerdict.Open => "open",
+        _ => null,
+    };
+
+    private static string? RelayAnswer(PartVerdict verdict) => verdict switch
+    {
+        PartVerdict.Sound => "good",
+        PartVerdict.Open => "open",
+        PartVerdict.Shorted => "welded",
         _ => null,
     };
 }

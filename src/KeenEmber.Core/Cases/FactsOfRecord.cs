@@ -107,7 +107,7 @@ internal static class FactsOfRecord
         [PressureControlChecks.FanOnNotAboveOff] = ("fancycle-setting", "wrong"),
         [PressureControlChecks.FanOffTooLow] = ("fancycle-setting", "wrong"),
         [PressureControlChecks.FanHoldsHeadHigh] = ("fancycle-setting", "wrong"),
-        [LoadTests.LegLost] = ("supply-volts", "leg-lost"),
+        [PartFindings.LegLost] = ("supply-volts", "leg-lost"),
         [GlycolCircuit.PumpStopped] = ("glycol-pump", "stopped"), [GlycolCircuit.BathLow] = ("glycol-level", "low"),
     };
 

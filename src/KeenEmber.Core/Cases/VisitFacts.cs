@@ -65,7 +65,7 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
 
     private bool IsIn(DateTimeOffset at) => IsAsFound ? at < firstWork : visit.LastWork is not { } work || at > work;
 
-    internal IEnumerable<Fact> All() => [.. Complained(), .. FromBenches(), .. Measured(), .. Entries.SelectMany(Seen), .. Fans()];
+    internal IEnumerable<Fact> All() => [.. Complained(), .. FromBenches(), .. Measured(), .. Entries.SelectMany(Seen), .. Parts(), .. Fans()];
 
     /// <summary>What was complained of tells how the unit was found; what is so after work is seen.</summary>
     private IEnumerable<Fact> Complained() => firstWork is not null && !IsAsFound ? [] : FactsOfRecord.Complaints
@@ -89,7 +89,7 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
     }
 
     /// <summary>What one entry says by itself.</summary>
-    private static IEnumerable<Fact> Seen(Entry entry) => entry switch
+    internal static IEnumerable<Fact> Seen(Entry entry) => entry switch
     {
         ObservationEntry { Fact: AsFound.Coil } coil =>
             [new("coil", coil.State switch { FactState.Iced => "iced", FactState.Frosted => "frost", _ => "clear" })],
@@ -99,10 +99,12 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
             [new(code, $"{(output.State.IsCalled ? "called" : "uncalled")}-{(isLive ? "live" : "dead")}")],
         DamageEntry damage when WettedSet.ComesFromWater(damage.Damage) =>
             [new("control-wet", damage.Damage == DamageKind.Scaled ? "scaled" : "wet")],
-        LoadTestEntry test => LoadTestFacts.Of(test),
         DiagnosisFactEntry { Cannot: false } told => [new(told.Observable, told.Answer, told.Number)],
         _ => [],
     };
+
+    private IEnumerable<Fact> Parts() => PartFacts.Of(
+        [.. Entries.Select(e => MeasuredPart.Of(e, visit.Company.Policies)).OfType<MeasuredPart>()], visit.Equipment);
 
     private IEnumerable<Fact> Fans() => FansOf([.. Entries.OfType<ObservationEntry>()]) is { } fans ? [new("fans", fans)] : [];
 

@@ -68,6 +68,15 @@ public static partial class QuantityReader
     /// <summary>More than any coil blows, m³/h.</summary>
     private static readonly (double Low, double High) AirFlowLimits = (0, 500_000);
 
+    /// <summary>More than any capacitor of a motor, µF.</summary>
+    private static readonly (double Low, double High) CapacitanceLimits = (0, 10_000);
+
+    /// <summary>More than any load of a unit, W.</summary>
+    private static readonly (double Low, double High) PowerLimitsW = (0, 200_000);
+
+    /// <summary>More than any motor of a unit turns, rpm.</summary>
+    private static readonly (double Low, double High) SpeedLimitsRpm = (0, 20_000);
+
     /// <summary>A fortnight, min.</summary>
     private static readonly (double Low, double High) DurationLimitsMin = (0, 20_160);
 
@@ -78,7 +87,7 @@ public static partial class QuantityReader
     /// <param name="kind">What is asked for; a unit of another kind is a problem, not a conversion.</param>
     /// <param name="preference">Says what a bare number means.</param>
     /// <returns>The value as typed, or the problem. A value beyond physics (below absolute zero or vacuum, above 500 °C, 300 bar, 2000 A,
-    /// 5000 kg, 1000 V, 1 GΩ, 100 K of difference, a fortnight, 50 m, 500,000 m³/h or 100 %) is a problem; a merely unlikely one is
+    /// 5000 kg, 1000 V, 1 GΩ, 100 K of difference, a fortnight, 50 m, 500,000 m³/h, 10,000 µF, 200 kW, 20,000 rpm or 100 %) is a problem; a merely unlikely one is
     /// accepted.</returns>
     public static TypedReading Read(string? text, QuantityKind kind, UnitPreference preference)
     {
@@ -130,6 +139,9 @@ public static partial class QuantityReader
             QuantityKind.Duration => (value.Number * value.Unit.Scale, DurationLimitsMin),
             QuantityKind.Length => (value.Number * value.Unit.Scale, LengthLimitsM),
             QuantityKind.AirFlow => (value.Number * value.Unit.Scale, AirFlowLimits),
+            QuantityKind.Capacitance => (value.Number * value.Unit.Scale, CapacitanceLimits),
+            QuantityKind.Power => (value.Number * value.Unit.Scale, PowerLimitsW),
+            QuantityKind.Speed => (value.Number * value.Unit.Scale, SpeedLimitsRpm),
             _ => (value.Number, (0, 100)),
         };
         return number >= low && number <= high;

@@ -38,6 +38,12 @@ public enum QuantityKind
 
     /// <summary>Of a capacitor, in µF.</summary>
     Capacitance,
+
+    /// <summary>SI value in W.</summary>
+    Power,
+
+    /// <summary>Of a shaft, in revolutions a minute.</summary>
+    Speed,
 }
 
 /// <summary>Whether a pressure is counted from the air around the gauge or from nothing at all.</summary>
@@ -51,7 +57,7 @@ public enum PressureReference
 }
 
 /// <summary>A unit as technicians type it. SI value = number × <paramref name="Scale"/> + <paramref name="Offset"/>, in K, kPa, A, mass %,
-/// kg, V, Ω, K, min, m, m³/h or µF.</summary>
+/// kg, V, Ω, K, min, m, m³/h, µF, W or rpm.</summary>
 public sealed record Unit(
     string Symbol, QuantityKind Kind, double Scale, double Offset = 0, PressureReference Reference = PressureReference.Gauge)
 {
@@ -121,6 +127,15 @@ public sealed record Unit(
     /// <summary>Microfarad.</summary>
     public static readonly Unit Microfarad = new("µF", QuantityKind.Capacitance, 1);
 
+    /// <summary>Watt.</summary>
+    public static readonly Unit Watt = new("W", QuantityKind.Power, 1);
+
+    /// <summary>Kilowatt.</summary>
+    public static readonly Unit Kilowatt = new("kW", QuantityKind.Power, 1000);
+
+    /// <summary>Revolution a minute.</summary>
+    public static readonly Unit RevolutionPerMinute = new("rpm", QuantityKind.Speed, 1);
+
     /// <summary>Kelvin between two temperatures.</summary>
     public static readonly Unit KelvinDifference = new("ΔK", QuantityKind.Difference, 1);
 
@@ -175,6 +190,7 @@ public sealed record Unit(
         ["m"] = Metre, ["metre"] = Metre, ["ft"] = Foot, ["foot"] = Foot, ["feet"] = Foot, ["'"] = Foot, ["m³/h"] = CubicMetrePerHour,
             ["cmh"] = CubicMetrePerHour, ["cfm"] = CubicFootPerMinute,
         ["µf"] = Microfarad, ["μf"] = Microfarad, ["uf"] = Microfarad, ["mfd"] = Microfarad,
+        ["w"] = Watt, ["watt"] = Watt, ["watts"] = Watt, ["kw"] = Kilowatt, ["rpm"] = RevolutionPerMinute,
         ["kpaa"] = KilopascalAbsolute, ["kpaabs"] = KilopascalAbsolute,
     };
 
@@ -233,6 +249,8 @@ public sealed record UnitPreference(string Code, Unit Temperature, Unit Pressure
         QuantityKind.Duration => Unit.Minute,
         QuantityKind.Length => this == Us ? Unit.Foot : Unit.Metre,
         QuantityKind.Capacitance => Unit.Microfarad,
+        QuantityKind.Power => Unit.Watt,
+        QuantityKind.Speed => Unit.RevolutionPerMinute,
         QuantityKind.AirFlow => this == Us ? Unit.CubicFootPerMinute : Unit.CubicMetrePerHour,
         _ => Unit.Percent,
     };

@@ -73,6 +73,9 @@ public sealed record ChangeEntry(
     EntryHeader Header, string What, string Before, string After, string AskedBy, OpenItemKind? Opens, bool FoundSo,
     WorkArea Area = WorkArea.Other) : Entry(Header), IChangesUnit
 {
+    /// <summary>What stands before a breaker's reset.</summary>
+    public const string Tripped = "tripped";
+
     bool IChangesUnit.ChangesUnit => !FoundSo;
 
     IReadOnlyList<ProofKind> IChangesUnit.WantsProof(Equipment unit) => Opens is null ? Proofs.Wanted(Area, unit) : [];

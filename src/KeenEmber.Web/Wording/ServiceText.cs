@@ -96,6 +96,8 @@ public static class ServiceText
         QuantityKind.Voltage => "voltmeter",
         QuantityKind.Resistance => "ohmmeter",
         QuantityKind.Capacitance => "capacitance meter",
+        QuantityKind.Power => "power meter",
+        QuantityKind.Speed => "tachometer",
         _ => "refractometer",
     };
 

@@ -29,6 +29,7 @@ public sealed partial class EveryFindingTests : IDisposable
         SensorsBench.BoxErrorK, "damage.water", ControlsBench.CompressorCalled, SensorsJudgement.ErrorTrend,
         DefrostTrends.HeatMin, DefrostTrends.HeatAfterClearMin, DefrostTrends.IcePerRunKg, DefrostTrends.IcePerDayKg,
             DefrostTrends.HeaterCurrentA, ElectricalTrends.Microfarad, ElectricalTrends.CurrentA,
+            ElectricalTrends.InsulationMegohm, ElectricalTrends.DropPercent, ElectricalTrends.HeaterOhm,
     ];
 
     /// <summary>Every code written down in the core, and those made of the names of verdicts.</summary>
@@ -37,7 +38,7 @@ public sealed partial class EveryFindingTests : IDisposable
         .. typeof(VisitCase).Assembly.GetTypes()
             .SelectMany(t => t.GetFields(BindingFlags.Public | BindingFlags.NonPublic | BindingFlags.Static))
             .Where(f => f.IsLiteral && f.FieldType == typeof(string)).Select(f => (string)f.GetRawConstantValue()!)
-            .Where(c => CodeOfAFinding().IsMatch(c)).Concat(FaultsOfSensors).Concat(FaultsOfOutputs).Append(SafeJudging.CouldNotJudge)
+            .Where(c => CodeOfAFinding().IsMatch(c)).Concat(FaultsOfSensors).Concat(FaultsOfOutputs).Concat(PartFindings.All).Append(SafeJudging.CouldNotJudge)
             .Where(c => !NoFindings.Contains(c)).Distinct().Order(StringComparer.Ordinal),
     ];
 

@@ -37,6 +37,9 @@ public sealed class DangerBench : IBench
     /// <summary>Value of a danger that an earlier visit saw and nobody has explained since: how many days before this visit, d.</summary>
     public const string DaysAgo = "daysAgo";
 
+    /// <summary>How many parts the electrical bench measured that leak to earth.</summary>
+    private const string UnsafeParts = "electrical.unsafe-parts";
+
     /// <summary>Its name and the first part of its codes.</summary>
     public string Name => "danger";
 
@@ -133,6 +136,8 @@ public sealed class DangerBench : IBench
         if (now is { CondenserFan: FactState.Stopped, Compressor: FactState.Running } && visit.Unit.MakeUp.IsAirCooled
             && !visit.Unit.MakeUp.Has(CircuitParts.FanCyclingControl))
             codes.Add(NoAirOverCondenser);
+        if (visit.Evidence(UnsafeParts) > 0)
+            codes.Add(Grounded);
         return codes.Distinct();
     }
 

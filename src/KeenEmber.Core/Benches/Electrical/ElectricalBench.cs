@@ -17,39 +17,56 @@ public sealed class ElectricalBench : IBench
     /// <inheritdoc/>
     public IReadOnlyDictionary<string, Type> Entries { get; } = new Dictionary<string, Type>
     {
-        ["load-test"] = typeof(LoadTestEntry), ["trace"] = typeof(TraceEntry),
+        ["load-test"] = typeof(LoadTestEntry), ["trace"] = typeof(TraceEntry), ["part-test"] = typeof(PartTestEntry),
     };
 
     /// <inheritdoc/>
-    public BenchJudgement Judge(VisitInput visit) => new ElectricalJudgement(visit.Timeline, visit.Unit, visit.UpToHere);
+    public BenchJudgement Judge(VisitInput visit) => 
+        new ElectricalJudgement(visit.Timeline, visit.Unit, visit.UpToHere, visit.Policies);
 }
 
 /// <summary>What was measured on a visit, and what of it still holds.</summary>
-public sealed record ElectricalJudgement(Timeline Timeline, Equipment Unit, IReadOnlyList<Timeline> UpToHere) : BenchJudgement
+public sealed record ElectricalJudgement(Timeline Timeline, Equipment Unit, IReadOnlyList<Timeline> UpToHere, Policies Policies)
+    : BenchJudgement
 {
     /// <summary>The control circuit as far as it was traced.</summary>
     public CircuitTrace Trace => field ??= new(Timeline, Unit);
 
-    /// <summary>Every test, in the order of time.</summary>
-    public IReadOnlyList<LoadTestEntry> Tests => field ??= [.. Timeline.Standing.OfType<LoadTestEntry>().OrderBy(t => t.At)];
+    /// <summary>Every part that was tested, in the order of time.</summary>
+    public IReadOnlyList<MeasuredPart> Tests => field ??=
+        [.. Timeline.Standing.OrderBy(e => e.At).Select(e => MeasuredPart.Of(e, Policies)).OfType<MeasuredPart>()];
+
+    /// <summary>The last test of each kind of each part, until the part is replaced.</summary>
+    public IReadOnlyList<MeasuredPart> TestsNow => field ??=
+        [.. Tests.GroupBy(t => (t.Component, t.Test.Part)).Select(g => g.Last()).Where(t => !IsReplacedSince(t))];
 
     /// <inheritdoc/>
-    public override IReadOnlyList<Finding> Found => field ??= [.. Tests.Select(LoadTests.Judge).OfType<Finding>()
-        .Concat(Traced).DistinctBy(f => (f.Code, f.About[0]))];
+    public override IReadOnlyList<Finding> Found => field ??=
+        [.. Tests.Select(t => t.Finding).OfType<Finding>().Concat(Traced).DistinctBy(f => (f.Code, f.About[0]))];
 
     /// <inheritdoc/>
-    public override IReadOnlyList<Trend> Trends => field ??= ElectricalTrends.Of(UpToHere);
+    public override IReadOnlyList<Trend> Trends => field ??= ElectricalTrends.Of(UpToHere, Policies);
 
     private IEnumerable<Finding> Traced => Trace.Finding is { } traced ? [traced] : [];
 
-    /// <summary>The last test of each part holds, until the part is replaced; what burns out a motor stands first.</summary>
+    /// <summary>What the last tests say; the grave ones stand first.</summary>
     public override IReadOnlyList<Finding> Now => field ??=
-    [
-        .. Tests.GroupBy(t => (t.Component, t.Test)).Select(g => g.Last()).Where(t => !IsReplacedSince(t)).Select(LoadTests.Judge)
-            .OfType<Finding>().OrderByDescending(f => f.Code is LoadTests.LegLost or LoadTests.WindingShorted),
-        .. Traced,
-    ];
+        [.. TestsNow.Select(t => t.Finding).OfType<Finding>().OrderByDescending(PartFindings.IsGrave), .. Traced];
 
-    private bool IsReplacedSince(LoadTestEntry test) =>
-        Timeline.Standing.OfType<PartEntry>().Any(p => p.At > test.At && p.Component == test.Component);
+    /// <summary>Name of the number of parts that leak to earth, for what is said before anything else.</summary>
+    public const string UnsafeParts = "electrical.unsafe-parts";
+
+    /// <inheritdoc/>
+    public override IReadOnlyDictionary<string, double> Evidence => field ??= new Dictionary<string, double>
+    {
+        [UnsafeParts] = TestsNow.Count(t => t.Result.Verdict == PartVerdict.Unsafe),
+    };
+
+    /// <summary>The same test of a part on an earlier visit, or before on this one: what it is marked with need not be typed
+    /// again.</summary>
+    public PartTestEntry? Before(Component component, TestedPart test) => UpToHere.SelectMany(t => t.Standing)
+        .OfType<PartTestEntry>().Where(t => t.Component == component && t.Test == test).MaxBy(t => t.At);
+
+    private bool IsReplacedSince(MeasuredPart test) =>
+        Timeline.Standing.OfType<PartEntry>().Any(p => p.At > test.Entry.At && p.Component == test.Component);
 }

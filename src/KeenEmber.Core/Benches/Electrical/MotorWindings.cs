@@ -11,6 +11,9 @@ public static class MotorWindings
 
     private const double ShortOhm = 0.1;
 
+    /// <summary>No motor of this trade has as much between any two pins, Ω.</summary>
+    private const double MostOhm = 1000;
+
     /// <param name="ohms">Between pins 1 and 2, 2 and 3, 1 and 3; infinite where it is open.</param>
     /// <param name="leadOhms">Of the meter's own leads, taken off each.</param>
     public static PartResult Judge(IReadOnlyList<double> ohms, double leadOhms)
@@ -30,6 +33,8 @@ public static class MotorWindings
 
         if (open > 0)
             return new(PartVerdict.Open);
+        if (sorted[0].Ohms > MostOhm)
+            return PartResult.Slipped(PartSlip.Thousandfold, sorted[0].Ohms);
         if (sorted[0].Ohms < ShortOhm)
             return new(PartVerdict.Shorted, sorted[0].Ohms);
         if (IsAlike(sorted[0].Ohms, sorted[2].Ohms))

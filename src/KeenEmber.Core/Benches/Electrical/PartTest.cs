@@ -10,17 +10,26 @@ public enum TestedPart
     /// <summary>Three pins of a motor in any order. Measured: ohms12, ohms23, ohms13; leadOhms of the meter's leads.</summary>
     Windings,
 
-    /// <summary>Winding to shell. Plate: volts. Measured: megohm, windingC.</summary>
+    /// <summary>Winding, element or lead to earth. Plate: volts. Measured: testVolts, megohm, windingC.</summary>
     Insulation,
 
-    /// <summary>Three voltages between conductors. Measured: volts12, volts23, volts13.</summary>
+    /// <summary>Voltages between three conductors, two of them at least. Measured: volts12, volts23, volts13.</summary>
     ThreePhaseSupply,
+
+    /// <summary>Two conductors, or one and neutral. Plate: volts. Measured: volts idle; runVolts; startVolts.</summary>
+    SinglePhaseSupply,
+
+    /// <summary>Two legs with a neutral between them. Measured: volts12, volts1N, volts2N.</summary>
+    SplitPhaseSupply,
 
     /// <summary>A fuse with its circuit live. Plate: volts. Measured: voltsAcross.</summary>
     Fuse,
 
     /// <summary>A closed pole under load. Plate: volts. Measured: voltsAcross, amps.</summary>
     ContactorPole,
+
+    /// <summary>A switch or control that should be closed, its circuit live. Plate: volts. Measured: voltsAcross.</summary>
+    Switch,
 
     /// <summary>Coil of a relay, contactor or valve. Plate: volts, ohms. Measured: volts, ohms.</summary>
     Coil,
@@ -37,8 +46,17 @@ public enum TestedPart
     /// <summary>Start relay of the current type, its lead off. Measured: ohmsUpright, ohmsInverted; an open circuit is no number.</summary>
     CurrentRelay,
 
+    /// <summary>Start relay of the potential type, its leads off. Measured: contactOhms at rest, coilOhms.</summary>
+    PotentialRelay,
+
+    /// <summary>Start relay without moving parts, cold and off. Plate: ohms, where the maker gives it. Measured: ohms.</summary>
+    SolidStateRelay,
+
     /// <summary>Overload or protector, its lead off. Measured: ohms, shellC.</summary>
     Overload,
+
+    /// <summary>Current of a compressor. Plate: amps; lockedAmps. Measured: amps.</summary>
+    CompressorCurrent,
 }
 
 /// <summary>What a test of a part comes to.</summary>
@@ -71,11 +89,33 @@ public enum PartVerdict
     /// <summary>A conductor is dead.</summary>
     LegLost,
 
+    /// <summary>Two legs are far apart with the right sum: the neutral between them is open.</summary>
+    NeutralLost,
+
+    /// <summary>Too little voltage reaches it.</summary>
+    Starved,
+
+    /// <summary>It draws what it draws with its rotor held.</summary>
+    Locked,
+
     /// <summary>Insulation below what is safe.</summary>
     Unsafe,
 
     /// <summary>Measured numbers are missing, or cannot be so.</summary>
     CannotTell,
+}
+
+/// <summary>A slip that would explain numbers no part of this kind has.</summary>
+public enum PartSlip
+{
+    /// <summary>A factor of a thousand: kΩ for Ω, nF for µF, or the other way round.</summary>
+    Thousandfold,
+
+    /// <summary>One lead of the meter on neutral, not on the other phase.</summary>
+    PhaseToNeutral,
+
+    /// <summary>Tested with the battery of an ohmmeter, which sees a dead short and nothing else.</summary>
+    NoTestVoltage,
 }
 
 /// <summary>What was measured of a part, with what it is marked with.</summary>
@@ -94,9 +134,16 @@ public sealed record PartTest(TestedPart Part, IReadOnlyDictionary<string, doubl
 /// <param name="Low">Lower end of the band; null where there is none.</param>
 /// <param name="High">Upper end; null where there is none.</param>
 /// <param name="Roles">Of three pins: which is common, run and start, by their number; else empty.</param>
+/// <param name="Slip">What to look at before the part is blamed; the verdict is then that nobody can tell.</param>
 public sealed record PartResult(PartVerdict Verdict, double? Value = null, double? Low = null, double? High = null,
-    IReadOnlyDictionary<string, int>? Roles = null)
+    IReadOnlyDictionary<string, int>? Roles = null, PartSlip? Slip = null)
 {
+    /// <summary>Numbers that a slip explains better than the part.</summary>
+    internal static PartResult Slipped(PartSlip slip, double value) => new(PartVerdict.CannotTell, value) { Slip = slip };
+
+    /// <summary>It should not stay as it is.</summary>
+    public bool IsFault => Verdict is not (PartVerdict.Sound or PartVerdict.Watch or PartVerdict.CannotTell);
+
     /// <summary>To the nearer end of the band, as a share of the value; below 0 beyond it. Null where there is no band.</summary>
     public double? Margin => Value is { } v && double.IsFinite(v) && v != 0 && (Low ?? High) is not null
         ? Math.Min(Low is { } l ? (v - l) / Math.Abs(v) : double.MaxValue, High is { } h ? (h - v) / Math.Abs(v) : double.MaxValue) : null;

@@ -2,7 +2,8 @@ namespace KeenEmber.Core.Benches.Electrical;
 
 /// <summary>Judges electrical parts by their numbers.</summary>
 /// <remarks>Sources: capacitors IEC 60252-1 and their printed tolerance; insulation IEEE 43 (kV + 1 MΩ at 40 °C, halved for each 10 K);
-/// unbalance NEMA MG 1; drops, coils and heaters trade practice.</remarks>
+/// drops, coils and heaters trade practice. Supplies: <see cref="SupplyTests"/>; relays and protectors:
+/// <see cref="StartPartTests"/>; pins: <see cref="MotorWindings"/>.</remarks>
 public static class PartTests
 {
     /// <summary>Of a run capacitor without a printed one, %.</summary>
@@ -16,12 +17,6 @@ public static class PartTests
     /// <summary>Insulation is given at this temperature; it halves for each so many K.</summary>
     private const double InsulationAtC = 40, HalvesK = 10, WatchInsulation = 5;
 
-    /// <summary>Of the mean of three voltages, %.</summary>
-    private const double WatchUnbalance = 1, MostUnbalance = 2;
-
-    /// <summary>Of the highest of three voltages.</summary>
-    internal const double LostShare = 0.2;
-
     /// <summary>Across a good fuse, across a blown one, and across a closed pole under load, as shares of the supply.</summary>
     private const double FuseGood = 0.02, FuseBlown = 0.6, MostDrop = 0.02;
 
@@ -30,11 +25,11 @@ public static class PartTests
 
     private const double AmpsOver = 1.1, SpeedUnder = 0.9, TransformerShare = 0.15;
 
-    /// <summary>A shell this warm keeps its protector open, °C.</summary>
-    private const double HotShellC = 60;
+    /// <summary>An ohmmeter's battery tests no insulation, V.</summary>
+    private const double LeastTestVolts = 250;
 
-    /// <summary>A relay's coil passes with less than this, a contact with less still, Ω.</summary>
-    private const double ClosedOhm = 1;
+    /// <summary>A number this near to a thousand times its mark, or a thousandth of it, was read in another unit, as a share.</summary>
+    private const double SlipShare = 0.4;
 
     /// <summary>What a test says.</summary>
     public static PartResult Judge(PartTest test) => test.Part switch
@@ -43,7 +38,9 @@ public static class PartTests
         TestedPart.Windings => MotorWindings.Judge(
             [test.Read("ohms12"), test.Read("ohms23"), test.Read("ohms13")], test.Read("leadOhms", 0)),
         TestedPart.Insulation => Insulation(test),
-        TestedPart.ThreePhaseSupply => Supply([test.Read("volts12"), test.Read("volts23"), test.Read("volts13")]),
+        TestedPart.ThreePhaseSupply => SupplyTests.ThreePhase(test),
+        TestedPart.SinglePhaseSupply => SupplyTests.SinglePhase(test),
+        TestedPart.SplitPhaseSupply => SupplyTests.SplitPhase(test.Read("volts12"), test.Read("volts1N"), test.Read("volts2N")),
         TestedPart.Fuse => Share(test.Read("voltsAcross") / test.Marked("volts"), s => s switch
         {
             <= FuseGood => PartVerdict.Sound,
@@ -57,13 +54,22 @@ public static class PartTests
                 > MostDrop => PartVerdict.High,
                 _ => PartVerdict.Sound,
             }, MostDrop),
+        TestedPart.Switch => Share(test.Read("voltsAcross") / test.Marked("volts"), s => s switch
+        {
+            >= FuseBlown => PartVerdict.Open,
+            > MostDrop => PartVerdict.High,
+            _ => PartVerdict.Sound,
+        }, MostDrop),
         TestedPart.Coil => Coil(test),
         TestedPart.Heater => Heater(test),
         TestedPart.FanMotor => FanMotor(test),
         TestedPart.Transformer => Within(test.Read("secondaryVolts"),
             test.Marked("secondaryVolts") * test.Read("primaryVolts") / test.Marked("primaryVolts"), TransformerShare),
-        TestedPart.CurrentRelay => CurrentRelay(test.Read("ohmsUpright"), test.Read("ohmsInverted")),
-        TestedPart.Overload => Overload(test.Read("ohms"), test.Read("shellC", 0)),
+        TestedPart.CurrentRelay => StartPartTests.CurrentRelay(test.Read("ohmsUpright"), test.Read("ohmsInverted")),
+        TestedPart.PotentialRelay => StartPartTests.PotentialRelay(test.Read("contactOhms"), test.Read("coilOhms")),
+        TestedPart.SolidStateRelay => StartPartTests.SolidStateRelay(test.Read("ohms"), test.Marked("ohms")),
+        TestedPart.Overload => StartPartTests.Overload(test.Read("ohms"), test.Read("shellC", 0)),
+        TestedPart.CompressorCurrent => StartPartTests.Current(test.Read("amps"), test.Marked("amps"), test.Marked("lockedAmps")),
         _ => new(PartVerdict.CannotTell),
     };
 
@@ -76,6 +82,8 @@ public static class PartTests
         var (low, high) = (test.Marked("microfaradLow", mark * (1 - tolerance)), test.Marked("microfaradHigh", mark * (1 + tolerance)));
         if (!(measured >= 0 && low > 0 && high >= low))
             return new(PartVerdict.CannotTell);
+        if (measured > low && IsThousandfold(measured, (low + high) / 2))
+            return PartResult.Slipped(PartSlip.Thousandfold, measured);
         var verdict = measured switch
         {
             _ when measured < OpenShare * low => PartVerdict.Open,
@@ -95,24 +103,9 @@ public static class PartTests
             return new(PartVerdict.CannotTell);
         if (at40 < least)
             return new(PartVerdict.Unsafe, at40, least);
+        if (test.Read("testVolts", LeastTestVolts) < LeastTestVolts)
+            return PartResult.Slipped(PartSlip.NoTestVoltage, at40);
         return new(at40 < WatchInsulation * least ? PartVerdict.Watch : PartVerdict.Sound, at40, least);
-    }
-
-    /// <summary>Voltages between conductors, two or three of them.</summary>
-    internal static PartResult Supply(IReadOnlyList<double> volts)
-    {
-        if (volts.Any(v => !(v >= 0)) || volts.Max() <= 0)
-            return new(PartVerdict.CannotTell);
-        var mean = volts.Average();
-        var percent = 100 * volts.Max(v => Math.Abs(v - mean)) / mean;
-        if (volts.Min() < LostShare * volts.Max())
-            return new(PartVerdict.LegLost, percent, null, MostUnbalance);
-        return new(percent switch
-        {
-            > MostUnbalance => PartVerdict.High,
-            > WatchUnbalance => PartVerdict.Watch,
-            _ => PartVerdict.Sound,
-        }, percent, null, MostUnbalance);
     }
 
     private static PartResult Share(double share, Func<double, PartVerdict> of, double most) =>
@@ -124,7 +117,7 @@ public static class PartTests
         if (ohms.Verdict is not (PartVerdict.Sound or PartVerdict.CannotTell))
             return ohms;
         var (volts, least) = (test.Read("volts"), CoilVolts * test.Marked("volts"));
-        return volts >= 0 && least > 0 ? new(volts < least ? PartVerdict.Low : PartVerdict.Sound, volts, least) : ohms;
+        return volts >= 0 && least > 0 ? new(volts < least ? PartVerdict.Starved : PartVerdict.Sound, volts, least) : ohms;
     }
 
     private static PartResult Heater(PartTest test) =>
@@ -138,6 +131,8 @@ public static class PartTests
             return new(PartVerdict.Open);
         if (!(measured >= 0 && marked > 0 && double.IsFinite(marked)))
             return new(PartVerdict.CannotTell);
+        if (IsThousandfold(measured, marked))
+            return PartResult.Slipped(PartSlip.Thousandfold, measured);
         var (low, high) = (marked * (1 - share), marked * (1 + share));
         return new(measured switch
         {
@@ -147,6 +142,10 @@ public static class PartTests
             _ => PartVerdict.Sound,
         }, measured, low, high);
     }
+
+    /// <summary>Nothing that is broken reads just a thousand times its mark.</summary>
+    private static bool IsThousandfold(double measured, double marked) => Math.Abs(measured / marked / 1000 - 1) <= SlipShare
+        || Math.Abs(measured / marked * 1000 - 1) <= SlipShare;
 
     private static PartResult FanMotor(PartTest test)
     {
@@ -159,24 +158,5 @@ public static class PartTests
         if (rpm >= least)
             return new(PartVerdict.Sound, rpm, least);
         return amps <= most ? new(PartVerdict.Sound, amps, null, most) : new(PartVerdict.CannotTell);
-    }
-
-    /// <summary>Open as it hangs, closed upside down.</summary>
-    private static PartResult CurrentRelay(double upright, double inverted)
-    {
-        if (double.IsNaN(upright) || double.IsNaN(inverted))
-            return new(PartVerdict.CannotTell);
-        if (upright < ClosedOhm)
-            return new(PartVerdict.Shorted, upright);
-        return inverted < ClosedOhm ? new(PartVerdict.Sound, inverted) : new(PartVerdict.Open);
-    }
-
-    private static PartResult Overload(double ohms, double shellC)
-    {
-        if (double.IsNaN(ohms))
-            return new(PartVerdict.CannotTell);
-        if (ohms < ClosedOhm)
-            return new(PartVerdict.Sound, ohms, null, ClosedOhm);
-        return new(shellC >= HotShellC ? PartVerdict.ProtectorOpen : PartVerdict.Open);
     }
 }

@@ -1,4 +1,5 @@
 using KeenEmber.Core.Benches.Electrical;
+using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
@@ -23,36 +24,38 @@ public sealed class LoadTestsTests
     private static LoadTestEntry Supply(params (string Between, double Volts)[] volts) => new(
         At(5), new(ComponentKind.Breaker), LoadTest.Voltage, [.. volts.Select(v => new LoadReading(v.Between, new(v.Volts, Unit.Volt)))]);
 
+    private static Finding? Judge(Entry entry) => MeasuredPart.Of(entry, Policies.Default)?.Finding;
+
     [Theory]
-    [InlineData(5.2, 8.0, LoadTests.CapacitorWeak)]
-    [InlineData(4.4, 5.0, LoadTests.CapacitorWeak)]
+    [InlineData(5.2, 8.0, PartFindings.CapacitorWeak)]
+    [InlineData(4.4, 5.0, PartFindings.CapacitorWeak)]
     [InlineData(4.75, 5.0, null)]
-    [InlineData(4.6, 5.0, LoadTests.CapacitorWeak)]
-    [InlineData(0.1, 5.0, LoadTests.CapacitorOpen)]
-    [InlineData(6.0, 5.0, LoadTests.CapacitorHigh)]
+    [InlineData(4.6, 5.0, PartFindings.CapacitorWeak)]
+    [InlineData(0.1, 5.0, PartFindings.CapacitorOpen)]
+    [InlineData(6.0, 5.0, PartFindings.CapacitorHigh)]
     [InlineData(5.2, null, null)]
     public void A_capacitor_is_judged_by_its_mark(double measured, double? marked, string? code) =>
-        Assert.Equal(code, LoadTests.Judge(Capacitor(measured, marked))?.Code);
+        Assert.Equal(code, Judge(Capacitor(measured, marked))?.Code);
 
     [Theory]
     [InlineData(new[] { 2.4, 9.8, 12.1 }, null)]
     [InlineData(new[] { 12.1, 2.4, 9.8 }, null)]
     [InlineData(new[] { 3.1, 3.2, 3.1 }, null)]
-    [InlineData(new[] { 2.4, 9.8, 9.9 }, LoadTests.WindingsOdd)]
-    [InlineData(new[] { 0.0, 2.4, 2.4 }, LoadTests.WindingShorted)]
+    [InlineData(new[] { 2.4, 9.8, 9.9 }, PartFindings.WindingsOdd)]
+    [InlineData(new[] { 0.0, 2.4, 2.4 }, PartFindings.WindingShorted)]
     public void A_sound_motor_adds_up_or_is_alike_in_three(double[] ohms, string? code) =>
-        Assert.Equal(code, LoadTests.Judge(Windings(ohms))?.Code);
+        Assert.Equal(code, Judge(Windings(ohms))?.Code);
 
     [Fact]
     public void A_lost_leg_is_named_and_an_unbalance_weighed()
     {
-        var lost = LoadTests.Judge(Supply(("L1-L2", 208), ("L2-L3", 0)))!;
-        Assert.Equal((LoadTests.LegLost, "L2-L3"), (lost.Code, lost.Detail));
-        Assert.Null(LoadTests.Judge(Supply(("L1-L2", 208), ("L2-L3", 209), ("L1-L3", 207))));
-        Assert.Equal(LoadTests.Unbalanced, LoadTests.Judge(Supply(("L1-L2", 208), ("L2-L3", 220), ("L1-L3", 207)))?.Code);
-        Assert.Null(LoadTests.Judge(Supply(("L1-L2", 208))));
+        var lost = Judge(Supply(("L1-L2", 208), ("L2-L3", 0)))!;
+        Assert.Equal((PartFindings.LegLost, "L2-L3"), (lost.Code, lost.Detail));
+        Assert.Null(Judge(Supply(("L1-L2", 208), ("L2-L3", 209), ("L1-L3", 207))));
+        Assert.Equal(PartFindings.Unbalanced, Judge(Supply(("L1-L2", 208), ("L2-L3", 220), ("L1-L3", 207)))?.Code);
+        Assert.Null(Judge(Supply(("L1-L2", 208))));
         var now = Worked.Of(Capacitor(5.2, 8, minute: 2), Supply(("L1-L2", 208), ("L2-L3", 0))).Of<ElectricalJudgement>()!.Now;
-        Assert.Equal([LoadTests.LegLost, LoadTests.CapacitorWeak], now.Select(f => f.Code));
+        Assert.Equal([PartFindings.LegLost, PartFindings.CapacitorWeak], now.Select(f => f.Code));
     }
 
     [Fact]
@@ -62,7 +65,7 @@ public sealed class LoadTestsTests
             At(20), "", "", "", "", "", false, WorkArea.CondenserFan, new Component(ComponentKind.CondenserFanCapacitor));
         string[] Now(params Entry[] entries) =>
             [.. Worked.Of(entries).Of<ElectricalJudgement>()!.Now.Select(f => f.Code)];
-        Assert.Equal([LoadTests.CapacitorWeak], Now(Capacitor(5.2, 8)));
+        Assert.Equal([PartFindings.CapacitorWeak], Now(Capacitor(5.2, 8)));
         Assert.Empty(Now(Capacitor(5.2, 8), part));
         Assert.Empty(Now(Capacitor(5.2, 8), Capacitor(8.1, 8, minute: 9)));
         Assert.Single(Worked.Of(Capacitor(5.2, 8), part).Of<ElectricalJudgement>()!.Found);
@@ -72,13 +75,13 @@ public sealed class LoadTestsTests
     public void A_capacitor_that_drifts_shows_as_a_trend_until_it_is_replaced()
     {
         Timeline Visit(params Entry[] entries) => new(entries, Freezer, Pressure.StandardAtmosphere);
-        var trend = Assert.Single(ElectricalTrends.Of([Visit(Capacitor(35, 35)), Visit(Capacitor(33.4, 35, minute: 60))]));
+        var trend = Assert.Single(ElectricalTrends.Of([Visit(Capacitor(35, 35)), Visit(Capacitor(33.4, 35, minute: 60))], Policies.Default));
         Assert.Equal((ElectricalTrends.Microfarad, 2), (trend.Code, trend.Marks.Count));
         Assert.False(trend.Marks[0].Moved);
         Assert.Equal(33.4, trend.Marks[1].Value, 0.001);
         var part = new PartEntry(At(90), "run capacitor", "", "weak", "", "", false,
             Component: new(ComponentKind.CondenserFanCapacitor));
         Assert.Empty(ElectricalTrends.Of([Visit(Capacitor(35, 35), Capacitor(33, 35, minute: 60), part,
-            Capacitor(35, 35, minute: 100))]));
+            Capacitor(35, 35, minute: 100))], Policies.Default));
     }
 }

@@ -37,7 +37,7 @@ public sealed class PartTestsTests
     [InlineData(TestedPart.ContactorPole, "volts=208", "voltsAcross=9 amps=12", PartVerdict.High)]
     [InlineData(TestedPart.ContactorPole, "volts=208", "voltsAcross=9 amps=0", PartVerdict.CannotTell)]
     [InlineData(TestedPart.Coil, "volts=24 ohms=12", "ohms=12.4 volts=23", PartVerdict.Sound)]
-    [InlineData(TestedPart.Coil, "volts=24 ohms=12", "ohms=12.4 volts=17", PartVerdict.Low)]
+    [InlineData(TestedPart.Coil, "volts=24 ohms=12", "ohms=12.4 volts=17", PartVerdict.Starved)]
     [InlineData(TestedPart.Coil, "ohms=12", "ohms=open", PartVerdict.Open)]
     // 1000 W at 230 V are 52.9 Ω.
     [InlineData(TestedPart.Heater, "watts=1000 volts=230", "ohms=53", PartVerdict.Sound)]
@@ -55,8 +55,63 @@ public sealed class PartTestsTests
     [InlineData(TestedPart.Overload, "", "ohms=open shellC=85", PartVerdict.ProtectorOpen)]
     [InlineData(TestedPart.Overload, "", "ohms=open shellC=25", PartVerdict.Open)]
     [InlineData(TestedPart.Heater, "", "ohms=53", PartVerdict.CannotTell)]
+    // Behind a running motor the dead leg of a 208 V supply reads about half against the others: a phantom.
+    [InlineData(TestedPart.ThreePhaseSupply, "", "volts12=208 volts23=118 volts13=95", PartVerdict.LegLost)]
+    [InlineData(TestedPart.ThreePhaseSupply, "", "volts12=208 volts23=120 volts13=207", PartVerdict.CannotTell)]
+    [InlineData(TestedPart.SinglePhaseSupply, "volts=230", "volts=231 startVolts=204 runVolts=226", PartVerdict.Sound)]
+    [InlineData(TestedPart.SinglePhaseSupply, "volts=230", "volts=231 startVolts=180 runVolts=226", PartVerdict.Low)]
+    [InlineData(TestedPart.SinglePhaseSupply, "volts=230", "volts=231 runVolts=201", PartVerdict.Low)]
+    [InlineData(TestedPart.SinglePhaseSupply, "volts=230", "volts=256", PartVerdict.High)]
+    [InlineData(TestedPart.SinglePhaseSupply, "volts=230", "volts=3", PartVerdict.LegLost)]
+    [InlineData(TestedPart.SplitPhaseSupply, "", "volts12=240 volts1N=121 volts2N=119", PartVerdict.Sound)]
+    [InlineData(TestedPart.SplitPhaseSupply, "", "volts12=240 volts1N=86 volts2N=154", PartVerdict.NeutralLost)]
+    [InlineData(TestedPart.SplitPhaseSupply, "", "volts12=2 volts1N=120 volts2N=1", PartVerdict.LegLost)]
+    [InlineData(TestedPart.SplitPhaseSupply, "", "volts12=240 volts1N=120 volts2N=60", PartVerdict.DoesNotAddUp)]
+    [InlineData(TestedPart.Switch, "volts=230", "voltsAcross=229", PartVerdict.Open)]
+    [InlineData(TestedPart.Switch, "volts=230", "voltsAcross=0.2", PartVerdict.Sound)]
+    [InlineData(TestedPart.Switch, "volts=230", "voltsAcross=14", PartVerdict.High)]
+    [InlineData(TestedPart.PotentialRelay, "", "contactOhms=0.2 coilOhms=5800", PartVerdict.Sound)]
+    [InlineData(TestedPart.PotentialRelay, "", "contactOhms=open coilOhms=5800", PartVerdict.Open)]
+    [InlineData(TestedPart.PotentialRelay, "", "contactOhms=0.2 coilOhms=open", PartVerdict.Open)]
+    [InlineData(TestedPart.SolidStateRelay, "ohms=5", "ohms=5.6", PartVerdict.Sound)]
+    [InlineData(TestedPart.SolidStateRelay, "", "ohms=open", PartVerdict.Open)]
+    [InlineData(TestedPart.SolidStateRelay, "", "ohms=0.1", PartVerdict.Shorted)]
+    [InlineData(TestedPart.CompressorCurrent, "amps=2.2", "amps=1.9", PartVerdict.Sound)]
+    [InlineData(TestedPart.CompressorCurrent, "amps=2.2", "amps=0.7", PartVerdict.Low)]
+    [InlineData(TestedPart.CompressorCurrent, "amps=2.2", "amps=2.7", PartVerdict.High)]
+    [InlineData(TestedPart.CompressorCurrent, "amps=2.2 lockedAmps=14", "amps=12", PartVerdict.Locked)]
+    [InlineData(TestedPart.CompressorCurrent, "amps=2.2", "amps=0", PartVerdict.Open)]
     public void A_part_is_judged_by_its_plate_and_its_numbers(TestedPart part, string plate, string measured, PartVerdict verdict) =>
         Assert.Equal(verdict, Judge(part, plate, measured).Verdict);
+
+    [Theory]
+    [InlineData(TestedPart.Capacitor, "microfarad=5", "microfarad=4900", PartSlip.Thousandfold)]
+    [InlineData(TestedPart.Heater, "watts=1000 volts=230", "ohms=52900", PartSlip.Thousandfold)]
+    [InlineData(TestedPart.Heater, "watts=1000 volts=230", "ohms=0.053", PartSlip.Thousandfold)]
+    [InlineData(TestedPart.Windings, "", "ohms12=7600 ohms23=2100 ohms13=9700", PartSlip.Thousandfold)]
+    [InlineData(TestedPart.ThreePhaseSupply, "", "volts12=400 volts23=231 volts13=401", PartSlip.PhaseToNeutral)]
+    [InlineData(TestedPart.Insulation, "volts=230", "megohm=40 testVolts=9", PartSlip.NoTestVoltage)]
+    public void A_slip_is_asked_about_before_a_part_is_blamed(TestedPart part, string plate, string measured, PartSlip slip)
+    {
+        var result = Judge(part, plate, measured);
+        Assert.Equal((PartVerdict.CannotTell, slip), (result.Verdict, result.Slip));
+        Assert.False(result.IsFault);
+    }
+
+    /// <summary>A short to earth is one, whatever the tester.</summary>
+    [Fact]
+    public void A_slip_never_hides_a_short() =>
+        Assert.Equal(PartVerdict.Unsafe, Judge(TestedPart.Insulation, "volts=230", "megohm=0.02 testVolts=9").Verdict);
+
+    [Fact]
+    public void Every_test_asks_for_numbers_it_knows_and_every_part_has_one_it_can_pass()
+    {
+        Assert.All(Enum.GetValues<TestedPart>(), t => Assert.Contains(PartFields.Of(t), f => !f.IsPlate));
+        Assert.All(Enum.GetValues<KeenEmber.Core.Plant.ComponentKind>().SelectMany(PartFields.TestsOf),
+            t => Assert.NotEmpty(PartFields.Of(t)));
+        Assert.All(Enum.GetValues<TestedPart>(), t => Assert.Contains(Enum.GetValues<KeenEmber.Core.Plant.ComponentKind>(),
+            k => PartFields.TestsOf(k).Contains(t)));
+    }
 
     [Fact]
     public void Pins_are_named_by_their_resistances()

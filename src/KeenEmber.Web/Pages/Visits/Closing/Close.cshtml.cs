@@ -3,6 +3,7 @@ using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Visits;
 using KeenEmber.Web.Pages.Visits.Circuit;
+using KeenEmber.Web.Pages.Visits.Electrical;
 using KeenEmber.Web.Pages.Visits.Report;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
@@ -66,6 +67,9 @@ public sealed class CloseModel(VisitViews views, SigningDesk signing) : VisitPag
         View.DiagnosisAsFound is { Stands.Code: CaseDiagnosis.Explained or CaseDiagnosis.Likely }
         found ? (CircuitText.List(found.Roots.Select(c => c.Name)), CircuitText.List(found.Consequences.Select(c => c.Cause.Name)))
             : ("", "");
+
+    /// <summary>Why a breaker or fuse went, where that never showed: what the form begins with.</summary>
+    public string NeverShown => TripJob.Of(View) is { Step: TripStep.NotReproduced or TripStep.Holds } job ? TripText.NeverShown(job) : "";
 
     /// <summary>What was tested and is as it should be, so that it is not it.</summary>
     public IReadOnlyList<Fact> RuledOut => View.DiagnosisAsFound is not { } found ? []

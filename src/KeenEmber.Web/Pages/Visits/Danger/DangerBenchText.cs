@@ -1,7 +1,9 @@
 using KeenEmber.Core.Benches.Danger;
+using KeenEmber.Core.Cases;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Visits;
+using KeenEmber.Web.Pages.Visits.Electrical;
 using KeenEmber.Web.Wording;
 
 namespace KeenEmber.Web.Pages.Visits.Danger;
@@ -16,7 +18,8 @@ public sealed class DangerBenchText() : BenchText("danger")
     {
         DangerBench.Gas => $"Gas was smelt{Left(finding)}.",
         DangerBench.Burning => $"It smelt burnt, or a wire was found burnt{InDefrost(finding)}{Left(finding)}.",
-        DangerBench.Tripped => $"A breaker or fuse went{InDefrost(finding)}{Left(finding)}.",
+        DangerBench.Tripped =>
+            $"A breaker or fuse went{InDefrost(finding)}{Left(finding)}. {TripText.Ending(TripJob.Of(view))}".TrimEnd(),
         DangerBench.Chafed => $"A wire was found chafed through{Left(finding)}.",
         DangerBench.Grounded => $"A heater, motor or winding conducted to earth{Left(finding)}.",
         DangerBench.NoAirOverCondenser => "The condenser fan was stopped while the compressor ran.",
@@ -80,7 +83,18 @@ public sealed class DangerBenchText() : BenchText("danger")
             _ => ("Switch the compressor off, then find why the condenser fan stands",
                 "With the power isolated: does it turn by hand? Then: is it fed, and is its capacitor good?"),
         };
-        return new(what, why, "Note what you see", "look");
+        return danger.Code == DangerBench.Tripped && TripJob.Of(view) is { } job
+            ? Tripped(job, what, why) : new(what, why, "Note what you see", "look");
+    }
+
+    /// <summary>Until the circuits are tested it is left off; then it is as far as the search has come.</summary>
+    private static TaskText Tripped(TripJob job, string what, string why)
+    {
+        const string Button = "Go through what hangs on it";
+        if (job.Step != TripStep.Look)
+            return new(TripText.Headline(job), TripText.Next(job), Button, Ways.Tripped);
+        var begun = job.Circuits.Any(c => c.Answer.Length > 0) ? $" Next: {job.Next!.Test.Name}." : "";
+        return new(what, why + begun, Button, Ways.Tripped);
     }
 
     /// <summary>What hangs on it in the mode it went in comes first.</summary>

@@ -52,7 +52,7 @@ public sealed class DiagnosisModel(VisitViews views) : VisitPage(views)
         var taken = Take(id, entryId, () => code is not null && DiagnosisText.Observables.TryGetValue(code, out var observable)
             ? EntryOf(observable, answer) : null);
         return taken is RedirectToPageResult && back is not null
-            && Stations().Any(s => s.Page.Equals(back, StringComparison.OrdinalIgnoreCase))
+            && (back == Ways.Tripped || Stations().Any(s => s.Page.Equals(back, StringComparison.OrdinalIgnoreCase)))
             ? LocalRedirect($"/visits/{id}/{back}?saved=1") : taken;
     }
 

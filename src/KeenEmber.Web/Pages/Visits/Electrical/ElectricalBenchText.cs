@@ -16,26 +16,11 @@ public sealed class ElectricalBenchText() : BenchText("electrical")
 
     public override string Finding(Finding finding, VisitView view)
     {
-        string N(string name, int decimals = 1) => UnitText.Number(finding.Values[name], decimals);
-        var part = CircuitText.Sentence(Part(finding, view.Equipment));
-        return finding.Code switch
-        {
-            LoadTests.CapacitorOpen or LoadTests.CapacitorWeak or LoadTests.CapacitorHigh =>
-                $"{part}: {N("measured")} of {N("marked")} µF. {Advice(finding.Code)}",
-            LoadTests.WindingShorted => $"{part}: a winding has {N("ohm")} Ω, a short. Check each winding to earth before power goes on.",
-            LoadTests.WindingsOdd =>
-                $"{part}: {N("low")}, {N("middle")} and {N("high")} Ω. A sound single-phase motor's largest is the sum of the other two; "
-                + "three phases are alike. Measure again with its leads off.",
-            LoadTests.LegLost =>
-                $"Supply: {N("low", 0)} V {finding.Detail}, {N("high", 0)} V elsewhere. A leg is lost. Leave it off: a motor on "
-                + "what is left burns out. Measure each fuse, then before and after each contact.",
-            LoadTests.Unbalanced =>
-                $"Supply: voltages are {UnitText.Number(finding.Values["share"] * 100, 1)} % out of balance, 2 % allowed. Check each "
-                + "connection under load.",
-            CircuitTrace.Traced => CircuitTrace.FaultOf(finding) is { } fault && TraceText.IsOpenSafety(fault)
-                ? Traced(finding, part) : $"{Traced(finding, part)} {Confirm}",
-            _ => finding.Code,
-        };
+        var part = Part(finding, view.Equipment);
+        if (PartFindings.TestOf(finding) is { } of)
+            return PartTestText.Sentence(part, of, finding.Values, finding.Detail, view.Company.Policies);
+        var traced = Traced(finding, CircuitText.Sentence(part));
+        return CircuitTrace.FaultOf(finding) is { } fault && TraceText.IsOpenSafety(fault) ? traced : $"{traced} {Confirm}";
     }
 
     /// <summary>What proves a suspect before a part is ordered.</summary>
@@ -45,29 +30,8 @@ public sealed class ElectricalBenchText() : BenchText("electrical")
         ? $"Traced along the control circuit: {TraceText.Say(fault)}."
         : $"Traced along the control circuit to this: {part}.";
 
-    private static string Advice(string code) => code switch
-    {
-        LoadTests.CapacitorHigh => "Too much for its mark: another one, or one that fails. Replace it by its rating.",
-        LoadTests.CapacitorOpen => "Open: replace it by its rating, then measure the current.",
-        _ => "Too weak: replace it by its rating, then measure the current.",
-    };
-
-    public override string Headline(Finding finding, EquipmentKind kind)
-    {
-        var part = finding.About[0].Id;
-        return finding.Code switch
-        {
-            LoadTests.CapacitorWeak => $"The {Name(part)} is weak.",
-            LoadTests.CapacitorOpen => $"The {Name(part)} is open.",
-            LoadTests.CapacitorHigh => $"The {Name(part)} does not fit its mark.",
-            LoadTests.WindingShorted => $"A winding of the {Name(part)} is shorted.",
-            LoadTests.WindingsOdd => $"The windings of the {Name(part)} do not add up.",
-            LoadTests.LegLost => "A leg of the supply is lost.",
-            LoadTests.Unbalanced => "The supply voltages are out of balance.",
-            CircuitTrace.Traced => Traced(finding, Name(part)),
-            _ => finding.Code,
-        };
-    }
+    public override string Headline(Finding finding, EquipmentKind kind) => PartFindings.TestOf(finding) is { } of
+        ? PartTestText.Headline(of.Test, of.Verdict, Name(finding.About[0].Id)) : Traced(finding, Name(finding.About[0].Id));
 
     private static string Name(string componentId) =>
         Component.Find(componentId) is { } component ? ComponentText.Name(component.Kind) : componentId;
@@ -79,15 +43,36 @@ public sealed class ElectricalBenchText() : BenchText("electrical")
         throw new ArgumentException("The electrical bench asks for nothing.", nameof(task));
 
     public override (string Name, Func<double, string> Value) Trend(Trend trend, UnitText units) =>
-        (Name(trend.About!.Value.Id), v => $"{UnitText.Number(v, 1)} {(trend.Code == ElectricalTrends.Microfarad ? "µF" : "A")}");
+        (TrendName(trend), v => $"{UnitText.Number(v, 1)} {TrendUnit(trend.Code)}");
 
-    public override IEnumerable<Station> Stations(VisitView view) => [new(45, "Trace", "Wiring",
-        view.Of<ElectricalJudgement>()?.Trace.Entries.Count is > 0 and var taken ? $"{taken} measured" : "not traced")];
+    private static string TrendName(Trend trend) => Name(trend.About!.Value.Id) + trend.Code switch
+    {
+        ElectricalTrends.InsulationMegohm => ", to earth",
+        ElectricalTrends.DropPercent => ", lost across it",
+        _ => "",
+    };
+
+    private static string TrendUnit(string code) => code switch
+    {
+        ElectricalTrends.Microfarad => "µF",
+        ElectricalTrends.InsulationMegohm => "MΩ",
+        ElectricalTrends.DropPercent => "%",
+        ElectricalTrends.HeaterOhm => "Ω",
+        _ => "A",
+    };
+
+    public override IEnumerable<Station> Stations(VisitView view)
+    {
+        var bench = view.Of<ElectricalJudgement>();
+        var taken = (bench?.Trace.Entries.Count ?? 0) + (bench?.Tests.Count ?? 0);
+        yield return new(45, "Electrical", "Electrical", taken > 0 ? $"{taken} measured" : "nothing measured");
+    }
 
     public override string? Entry(Entry entry, VisitView view) => entry switch
     {
         LoadTestEntry t => Line(t.Test, t.Readings, t.Marked, ComponentText.Name(t.Component, view.Equipment)),
         TraceEntry t => TraceText.Line(t),
+        PartTestEntry t => Line(t, ComponentText.Name(t.Component, view.Equipment)),
         _ => null,
     };
 
@@ -100,6 +85,18 @@ public sealed class ElectricalBenchText() : BenchText("electrical")
         var what = test == LoadTest.Windings ? " windings" : "";
         return $"{part}{what}: {values}{marked} {readings[0].Value.Unit.Symbol}";
     }
+
+    /// <summary>The same of a test that was typed field by field: "overload, Ω open".</summary>
+    private static string Line(PartTestEntry test, string part)
+    {
+        var fields = PartFields.Of(test.Test);
+        var numbers = test.Numbers.Select(n => (Field: fields.FirstOrDefault(f => MeasuredPart.Key(f) == n.Name), n.Value))
+            .Where(n => n.Field is not null).Select(n => $"{PartTestText.InLine(n.Field!)} {Typed(n.Value)}");
+        return $"{part}, {PartTestText.Name(test.Test)}: {string.Join("; ", numbers)}";
+    }
+
+    private static string Typed(TypedValue? value) =>
+        value is { } typed ? $"{UnitText.Number(typed.Number, Decimals(typed))} {typed.Unit.Symbol}" : "open";
 
     private static int Decimals(TypedValue value) => value.Number % 1 == 0 ? 0 : 1;
 }

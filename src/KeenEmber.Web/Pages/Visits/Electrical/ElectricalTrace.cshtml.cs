@@ -6,7 +6,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace KeenEmber.Web.Pages.Visits.Electrical;
 
 /// <summary>The control circuit of the unit, traced by two terminals and a voltage.</summary>
-public sealed class TraceModel(VisitViews views) : VisitPage(views)
+public sealed class ElectricalTraceModel(VisitViews views) : VisitPage(views)
 {
     private const double MostVolts = 1000;
 

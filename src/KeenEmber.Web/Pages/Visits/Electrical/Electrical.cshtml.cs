@@ -1,0 +1,67 @@
+using KeenEmber.Core.Benches.Electrical;
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Quantities;
+using Microsoft.AspNetCore.Mvc;
+
+namespace KeenEmber.Web.Pages.Visits.Electrical;
+
+/// <summary>One electrical part after the other, tested field by field.</summary>
+public sealed class ElectricalModel(VisitViews views) : VisitPage(views)
+{
+    private static readonly string[] OpenWords = ["open", "ol", "o.l.", "o.l", "∞"];
+
+    /// <summary>The part that is tested: "Compressor/1".</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? Of { get; set; }
+
+    /// <summary>How it is tested.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? Test { get; set; }
+
+    /// <summary>What was measured.</summary>
+    public ElectricalJudgement Bench => View.Of<ElectricalJudgement>()!;
+
+    /// <summary>Parts of the unit that can be tested, those of a kind together.</summary>
+    public IEnumerable<IGrouping<ComponentKind, Component>> Parts => PartFields.PartsOf(View.Equipment).GroupBy(c => c.Kind);
+
+    /// <summary>The part that was chosen; null as long as none is, or none the unit has.</summary>
+    public Component? Chosen => PartFields.PartsOf(View.Equipment).FirstOrDefault(c => c.Id == Of);
+
+    /// <summary>The test that was chosen, or the quickest.</summary>
+    public TestedPart? ChosenTest => Chosen is { } part ? Choose(PartFields.TestsOf(part.Kind)) : null;
+
+    private TestedPart Choose(IReadOnlyList<TestedPart> tests) =>
+        EnumName.Find<TestedPart>(Test ?? "") is { } test && tests.Contains(test) ? test : tests[0];
+
+    /// <summary>What a field starts with: what the part is marked with was typed last time.</summary>
+    public string? Start(PartField field, PartTestEntry? before) => field.IsPlate
+        && before?.Numbers.FirstOrDefault(n => n.Name == MeasuredPart.Key(field))?.Value is { } typed
+        ? $"{typed.Number.ToString(System.Globalization.CultureInfo.InvariantCulture)} {typed.Unit.Symbol}" : null;
+
+    /// <summary>When a part that drifts will have left its band.</summary>
+    public DateTimeOffset? OutOfBandAt(MeasuredPart part) =>
+        ElectricalTrends.OutOfBandAt(Bench.UpToHere, View.Company.Policies, part.Component, part.Test.Part);
+
+    /// <summary>The fields of a test, those that were filled in.</summary>
+    public IActionResult OnPostTest(Guid id, Guid entryId) => Take(id, entryId, () =>
+    {
+        if (Chosen is not { } part || ChosenTest is not { } test)
+            return null;
+        var fields = PartFields.Of(test);
+        var numbers = fields.Select(f => (Field: f, Number: Read(f))).Where(n => n.Number is not null).ToList();
+        if (!Form.IsWrong && !numbers.Exists(n => !n.Field.IsPlate))
+            Form.Errors[MeasuredPart.Key(fields[^1])] = "Type at least one number that was measured.";
+        return new PartTestEntry(Writer.Next(), part, test, [.. numbers.Select(n => n.Number!)]);
+    });
+
+    private PartNumber? Read(PartField field)
+    {
+        var key = MeasuredPart.Key(field);
+        if (field.MayBeOpen && OpenWords.Contains(Form[key].Trim().ToLowerInvariant()))
+            return new(key, null);
+        // An insulation tester shows MΩ; a bare number there means what the display says.
+        if (field.Name == "megohm" && QuantityReader.Number(Form[key]) is not null)
+            Form[key] += $" {Unit.Megaohm.Symbol}";
+        return Form.Value(key, field.Kind, required: !field.IsOptional) is { } value ? new(key, value) : null;
+    }
+}

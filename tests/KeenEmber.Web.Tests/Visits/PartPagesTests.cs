@@ -1,0 +1,71 @@
+using System.Net;
+using AngleSharp.Dom;
+
+namespace KeenEmber.Web.Tests.Visits;
+
+/// <summary>Electrical parts tested on their page: numbers in, verdict, what is said when a number cannot be read.</summary>
+public sealed class PartPagesTests : IDisposable
+{
+    private readonly TestApp app = new();
+    private readonly Technician isolde;
+
+    public PartPagesTests() => isolde = new(app);
+
+    public void Dispose()
+    {
+        isolde.Dispose();
+        app.Dispose();
+    }
+
+    private async Task<IDocument> Test(string visit, string of, string test, params (string Field, string Text)[] fields)
+    {
+        using var answer = await isolde.Send($"{visit}/electrical?of={of}&test={test}", "Test", fields);
+        return answer.StatusCode == HttpStatusCode.OK ? await Technician.Page(answer) : await isolde.Open($"{visit}/electrical");
+    }
+
+    private static string Result(IDocument page, string of) =>
+        page.QuerySelector($".part-results [data-part='{of}']")!.TextContent;
+
+    [Fact]
+    public async Task A_silent_compressor_is_tested_part_by_part_to_its_relay()
+    {
+        var visit = await isolde.StartVisit(await isolde.AddUnit());
+        await Test(visit, "Overload/1", "Overload", ("ohms", "0.3"), ("shellC", "22"));
+        await Test(visit, "StartRelay/1", "CurrentRelay", ("ohmsUpright", "OL"), ("ohmsInverted", "open"));
+        var page = await Test(visit, "Compressor/1", "Windings", ("ohms12", "9.8"), ("ohms23", "12.1"), ("ohms13", "2.4"));
+        Assert.Contains("Closed.", Result(page, "Overload/1"), StringComparison.Ordinal);
+        Assert.Contains("Replace relay, overload and capacitor together", Result(page, "StartRelay/1"), StringComparison.Ordinal);
+        Assert.Contains("Common is pin 1, run is pin 3, start is pin 2.", Result(page, "Compressor/1"), StringComparison.Ordinal);
+        Assert.Equal("StartRelay/1", page.QuerySelector(".part-results li")!.GetAttribute("data-part"));
+        Assert.Contains("start relay is open", (await isolde.Open($"{visit}/electrical")).QuerySelector("#panel, .panel")!.TextContent,
+            StringComparison.OrdinalIgnoreCase);
+        page = await isolde.Open($"{visit}/record");
+        Assert.Contains("start relay, current relay, both ways up: as it hangs open; upside down open", page.Body!.TextContent, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_number_that_is_none_is_said_at_its_field_and_what_was_typed_stays()
+    {
+        var visit = await isolde.StartVisit(await isolde.AddUnit());
+        var page = await Test(visit, "RunCapacitor/1", "Capacitor", ("plate-microfarad", "35"), ("microfarad", "thirty"));
+        Assert.Equal("35", page.QuerySelector("#plate-microfarad")!.GetAttribute("value"));
+        Assert.Contains("not a number", page.QuerySelector("#microfarad-error")!.TextContent, StringComparison.Ordinal);
+        page = await Test(visit, "Contactor/1", "Coil", ("plate-volts", "24"));
+        Assert.Contains("at least one number", page.Body!.TextContent, StringComparison.Ordinal);
+        page = await Test(visit, "StartCapacitor/1", "Capacitor", ("plate-microfarad", "145 µF"), ("microfarad", "150"));
+        Assert.Contains("150 µF (136 to 154)", Result(page, "StartCapacitor/1"), StringComparison.Ordinal);
+        Assert.Null((await isolde.Open($"{visit}/electrical?of=Drier/1&test=Coil")).QuerySelector("form[action*='handler=Test']"));
+    }
+
+    [Fact]
+    public async Task A_bare_number_to_earth_is_in_megaohms_and_the_plate_is_known_the_next_time()
+    {
+        var visit = await isolde.StartVisit(await isolde.AddUnit());
+        var page = await Test(visit, "Compressor/1", "Insulation", ("plate-volts", "230"), ("testVolts", "500"), ("megohm", "0.4"));
+        Assert.Contains("Leave it off.", Result(page, "Compressor/1"), StringComparison.Ordinal);
+        page = await isolde.Open($"{visit}/electrical?of=Compressor/1&test=Insulation");
+        Assert.Equal("230 V", page.QuerySelector("#plate-volts")!.GetAttribute("value"));
+        Assert.Equal("", page.QuerySelector("#megohm")!.GetAttribute("value"));
+        Assert.Contains("Take off electronics", page.QuerySelector(".caution")!.TextContent, StringComparison.Ordinal);
+    }
+}
