@@ -102,6 +102,7 @@ app.MapDiagnosis();
 app.MapDefrost();
 app.MapSensors();
 app.MapTrace();
+app.MapDiagram();
 app.MapPartTest();
 app.MapVisits();
 app.MapFollowUp();

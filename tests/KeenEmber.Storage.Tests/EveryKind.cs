@@ -113,6 +113,20 @@ internal static class EveryKind
             new TraceEntry(
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), CircuitMode.Calling, "", "", null,
                 "evaporator fans", false),
+            new DiagramEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"),
+                new(PlanSupply.SinglePhase,
+                [
+                    [new("breaker", WiredKind.Contact, "L1", "1", Component: new(ComponentKind.Breaker))],
+                    [
+                        new("thermostat", WiredKind.Contact, "1", "T2", ClosedIn.Calling, Where: "box"),
+                        new("relay", WiredKind.Coil, "T2", "L2", Ohms: 900, Moves: ["pole"]),
+                    ],
+                    [new("jumper", WiredKind.Contact, "1", "T2", OpenItem: visit)],
+                ], [new("T2", "brown", "roof box")]), "T2: brown, roof box"),
+            new WireSwapEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "thermostat",
+                [new("T2", "brown", "relay", "230 V"), new("1", "black", "breaker", "230 V", "L")], "breaker 4, panel in the passage"),
             new PartTestEntry(
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new(ComponentKind.Overload), TestedPart.Overload,
                 [new("ohms", null), new("shellC", new(24, Unit.Celsius))]),

@@ -53,7 +53,8 @@ public static class TraceEndpoint
 
     private static string? Named(string name) => name.Length > 0 ? name : null;
 
-    private static void CheckCircuit(TraceQuestion question, Dictionary<string, string[]> errors)
+    /// <summary>What is wrong with a circuit, by field.</summary>
+    internal static void CheckCircuit(TraceQuestion question, Dictionary<string, string[]> errors)
     {
         if (question.Sources is not { Length: > 0 and <= MostSources } sources || sources.Any(s => s is null))
             errors["sources"] = [$"1 to {MostSources} sources."];

@@ -244,3 +244,12 @@ public sealed class FilledForm(UnitPreference units)
 
 /// <summary>A line of text in a form, with what was typed and what is wrong with it.</summary>
 public sealed record FieldView(string Name, string Label, string Value, string? Error);
+
+/// <summary>A choice in a form, with what is chosen and what is wrong with it.</summary>
+/// <param name="Options">What is sent, and what is read.</param>
+public sealed record ChoiceView(
+    string Name, string Label, string Value, string? Error, IReadOnlyList<(string Value, string Text)> Options)
+{
+    /// <summary>Of the field on its page, where several forms have one of that name.</summary>
+    public string Id { get; init; } = Name;
+}

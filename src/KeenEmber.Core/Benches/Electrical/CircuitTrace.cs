@@ -18,17 +18,17 @@ public sealed class CircuitTrace
     /// <summary>A reading from here on up is of the supply, V; without one this much is taken for it.</summary>
     private const double SupplyFrom = 90, UsualVolts = 230;
 
-    private readonly Equipment unit;
+    private readonly CircuitPlan plan;
     private readonly List<TraceReading> seen;
 
-    internal CircuitTrace(Timeline timeline, Equipment unit)
+    internal CircuitTrace(Timeline timeline, CircuitPlan plan)
     {
-        this.unit = unit;
+        this.plan = plan;
         var lastWork = WorkDone.LastAt(timeline);
         var all = timeline.Standing.OfType<TraceEntry>().Where(e => lastWork is null || e.At > lastWork).OrderBy(e => e.At).ToList();
         Mode = all.Count > 0 ? all[^1].Mode : CircuitMode.Calling;
         Volts = all.Select(e => e.Value?.Si(default) ?? 0).Where(v => v >= SupplyFrom).DefaultIfEmpty(UsualVolts).Max();
-        Diagram = ControlDiagrams.Of(unit, Mode, Volts);
+        Diagram = plan.In(Mode, Volts);
         Entries = [.. all.Where(e => e.Mode == Mode && Fits(e))];
         seen = [.. SeenOnTheWay(timeline.Standing.OfType<ObservationEntry>().Where(o => lastWork is null || o.At > lastWork).ToList())];
     }
@@ -66,7 +66,7 @@ public sealed class CircuitTrace
         && Enum.TryParse<WiredFault>(fault, out var known) ? new(part, known) : null;
 
     /// <summary>The same circuit in another mode, with nothing measured.</summary>
-    public ControlDiagram In(CircuitMode mode) => mode == Mode ? Diagram : ControlDiagrams.Of(unit, mode, Volts);
+    public ControlDiagram In(CircuitMode mode) => mode == Mode ? Diagram : plan.In(mode, Volts);
 
     /// <summary>What the walk-round saw of loads that the trace itself says nothing of: it is not asked again. One fan of several that
     /// runs shows that they are fed.</summary>

@@ -18,6 +18,7 @@ public sealed class ElectricalBench : IBench
     public IReadOnlyDictionary<string, Type> Entries { get; } = new Dictionary<string, Type>
     {
         ["load-test"] = typeof(LoadTestEntry), ["trace"] = typeof(TraceEntry), ["part-test"] = typeof(PartTestEntry),
+        ["diagram"] = typeof(DiagramEntry), ["wire-swap"] = typeof(WireSwapEntry),
     };
 
     /// <inheritdoc/>
@@ -29,8 +30,15 @@ public sealed class ElectricalBench : IBench
 public sealed record ElectricalJudgement(Timeline Timeline, Equipment Unit, IReadOnlyList<Timeline> UpToHere, Policies Policies)
     : BenchJudgement
 {
+    /// <summary>The control circuit of the unit.</summary>
+    public UnitDiagram Diagram => field ??= UnitDiagram.Of(Timeline, UpToHere, Unit);
+
     /// <summary>The control circuit as far as it was traced.</summary>
-    public CircuitTrace Trace => field ??= new(Timeline, Unit);
+    public CircuitTrace Trace => field ??= new(Timeline, Diagram.Now);
+
+    /// <summary>Parts that are being swapped, or were, the latest list of each.</summary>
+    public IReadOnlyList<WireSwapEntry> Swaps => field ??= [.. Timeline.Standing.OfType<WireSwapEntry>()
+        .GroupBy(s => s.Part).Select(g => g.MaxBy(s => s.At)!)];
 
     /// <summary>Every part that was tested, in the order of time.</summary>
     public IReadOnlyList<MeasuredPart> Tests => field ??=

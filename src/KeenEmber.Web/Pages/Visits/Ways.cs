@@ -12,7 +12,8 @@ public sealed record Ways(string Station, Guid VisitId, IReadOnlyList<(string Pa
 
     /// <summary>Of the electrical bench.</summary>
     public static Ways Electrical(Guid visit) => new("Electrical", visit, [("electrical", "Electrical", "Test a part"),
-        ("trace", "ElectricalTrace", "Trace the circuit"), (Tripped, "ElectricalTripped", "What made it trip")]);
+        ("trace", "ElectricalTrace", "Trace the circuit"), (Tripped, "ElectricalTripped", "What made it trip"),
+        ("diagram", "ElectricalDiagram", "Diagram"), ("wires", "ElectricalWires", "Swap a part")]);
 
     /// <summary>Path of the search for what made a breaker or fuse go.</summary>
     public const string Tripped = "tripped";

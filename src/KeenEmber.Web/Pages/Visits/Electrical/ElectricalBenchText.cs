@@ -72,6 +72,8 @@ public sealed class ElectricalBenchText() : BenchText("electrical")
     {
         LoadTestEntry t => Line(t.Test, t.Readings, t.Marked, ComponentText.Name(t.Component, view.Equipment)),
         TraceEntry t => TraceText.Line(t),
+        DiagramEntry d => $"control circuit: {d.Why}",
+        WireSwapEntry w => $"wires of the {w.Part}: {w.Wires.Count} listed, {w.Wires.Count(x => x.IsOn)} on the new one",
         PartTestEntry t => Line(t, ComponentText.Name(t.Component, view.Equipment)),
         _ => null,
     };

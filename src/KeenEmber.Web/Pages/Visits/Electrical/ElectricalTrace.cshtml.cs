@@ -25,7 +25,7 @@ public sealed class ElectricalTraceModel(VisitViews views) : VisitPage(views)
 
     /// <summary>Those a unit of this make-up has.</summary>
     public IEnumerable<CircuitMode> Modes => Enum.GetValues<CircuitMode>()
-        .Where(m => m != CircuitMode.Defrost || ControlDiagrams.HasHeat(View.Equipment));
+        .Where(m => m != CircuitMode.Defrost || CircuitTemplates.HasHeat(View.Equipment));
 
     /// <summary>Loads that can be seen to run or not.</summary>
     public IEnumerable<string> Loads => Trace.In(Shown).Wiring.Parts.Where(p => p.IsLoad).Select(p => p.Id);

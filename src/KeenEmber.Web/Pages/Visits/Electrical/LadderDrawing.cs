@@ -32,13 +32,23 @@ public sealed class LadderDrawing
     /// <summary>Letters of a name that fit under a part, by the parts of its rung.</summary>
     private const double LettersAcross = 52;
 
-    public LadderDrawing(CircuitTrace trace, CircuitMode mode)
+    /// <summary>With what was measured, and with the suspects, in the mode that was measured in.</summary>
+    public LadderDrawing(CircuitTrace trace, CircuitMode mode) : this(trace.In(mode), trace.Volts,
+        mode == trace.Mode ? trace.Entries : [], mode == trace.Mode && trace.Entries.Count > 0 ? trace.Result.Suspects : [])
     {
-        var diagram = trace.In(mode);
-        var suspects = mode == trace.Mode && trace.Entries.Count > 0
-            ? trace.Result.Suspects.Where(s => s.Of.Part is not null).GroupBy(s => s.Of.Part).ToDictionary(g => g.Key, g => g.Sum(s =>
-                s.Probability)) : [];
-        var live = LiveShare * trace.Volts;
+    }
+
+    /// <summary>As it should be.</summary>
+    public LadderDrawing(ControlDiagram diagram, double volts) : this(diagram, volts, [], [])
+    {
+    }
+
+    private LadderDrawing(
+        ControlDiagram diagram, double volts, IReadOnlyList<TraceEntry> measured, IReadOnlyList<Suspect> traced)
+    {
+        var suspects = traced.Where(s => s.Of.Part is not null).GroupBy(s => s.Of.Part)
+            .ToDictionary(g => g.Key, g => g.Sum(s => s.Probability));
+        var live = LiveShare * volts;
         bool IsLive(string terminal) => diagram.ExpectedVolts[terminal] > live;
         foreach (var (rung, row) in diagram.Rungs.Select((r, i) => (r, i)))
         {
@@ -54,7 +64,7 @@ public sealed class LadderDrawing
             {
                 var wired = rung.Parts[i].Wired;
                 Parts.Add(new(rung.Parts[i], shown[i].X, shown[i + 1].X, y, IsLive(wired.A), Broken(wired.Id, rung.Parts.Count),
-                    suspects.GetValueOrDefault(wired.Id), Readings(trace, mode, wired)));
+                    suspects.GetValueOrDefault(wired.Id), Readings(measured, wired)));
             }
         }
 
@@ -151,8 +161,10 @@ public sealed class LadderDrawing
         return lines;
     }
 
-    private static List<string> Readings(CircuitTrace trace, CircuitMode mode, WiredPart part) => mode != trace.Mode ? []
-        : [.. trace.Entries.Where(e => (e.A == part.A && e.B == part.B) || (e.A == part.B && e.B == part.A))
-            .Select(e => $"{Math.Round(e.Reading.Value)} V"), .. trace.Entries.Where(e => e.Part == part.Id)
-            .Select(e => e.Runs == true ? "runs" : "stands")];
+    private static List<string> Readings(IReadOnlyList<TraceEntry> measured, WiredPart part) =>
+    [
+        .. measured.Where(e => (e.A == part.A && e.B == part.B) || (e.A == part.B && e.B == part.A))
+            .Select(e => $"{Math.Round(e.Reading.Value)} V"),
+        .. measured.Where(e => e.Part == part.Id).Select(e => e.Runs == true ? "runs" : "stands"),
+    ];
 }

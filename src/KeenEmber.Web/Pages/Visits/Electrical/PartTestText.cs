@@ -181,7 +181,7 @@ public static class PartTestText
     {
         PartSlip.Thousandfold => "A thousand times off: was it kΩ for Ω, or nF for µF?",
         PartSlip.PhaseToNeutral => "One pair reads as phase to neutral does: was a lead on neutral?",
-        _ => "High, with a meter’s own battery: that shows no dead short and nothing more.",
+        _ => "High, by an ohmmeter’s own battery: that shows no dead short and nothing more.",
     };
 
     /// <summary>The same without the numbers behind it.</summary>
@@ -245,7 +245,7 @@ public static class PartTestText
         (TestedPart.Overload, PartVerdict.ProtectorOpen) => "It may do just what it is for.",
         (TestedPart.Overload, PartVerdict.Open) => "Open with a cold shell: the compressor gets no current.",
         (TestedPart.CompressorCurrent, PartVerdict.Locked) =>
-            "It tries and does not turn: start parts, voltage, pressures not yet equal, or seized.",
+            "It tries and does not turn: start components, voltage, pressures not yet equal, or seized.",
         (TestedPart.CompressorCurrent, PartVerdict.High) => "High head, low voltage, a weak capacitor, or a tight compressor.",
         (TestedPart.CompressorCurrent, PartVerdict.Low) => "It moves little gas: low suction, or it turns and does not pump.",
         (TestedPart.CompressorCurrent, PartVerdict.Open) => "It does not try: the circuit to it is open, its protector first.",
@@ -257,7 +257,7 @@ public static class PartTestText
     };
 
     /// <summary>What to do next.</summary>
-    /// <param name="policies">How the company replaces start parts and capacitors.</param>
+    /// <param name="policies">How the company replaces start components and capacitors.</param>
     public static string Next(TestedPart part, PartResult result, Policies policies) => result.Slip switch
     {
         PartSlip.NoTestVoltage => "Test with 500 V, electronics off, before power goes on.",
@@ -300,7 +300,7 @@ public static class PartTestText
         (TestedPart.CurrentRelay or TestedPart.PotentialRelay or TestedPart.SolidStateRelay or TestedPart.Overload, _) =>
             policies.Of(Policy.StartParts) == PolicyChoice.StartPartsAsKit
                 ? "Replace relay, overload and capacitor together, and ask why it failed: short cycling, low voltage."
-                : "Test the other start parts too, replace what is bad, and ask why it failed: short cycling, low voltage.",
+                : "Test the other start components too, replace what is bad, and ask why it failed: short cycling, low voltage.",
         (TestedPart.CompressorCurrent, PartVerdict.Locked) =>
             "Switch it off now. Overload, relay, capacitor, voltage as it starts, in that order, before the compressor is blamed.",
         (TestedPart.CompressorCurrent, PartVerdict.High) => "Head pressure and supply voltage first, then its capacitor.",

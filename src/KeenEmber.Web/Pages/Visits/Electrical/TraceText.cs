@@ -58,6 +58,49 @@ public static class TraceText
         _ => throw new ArgumentOutOfRangeException(nameof(mode)),
     };
 
+    /// <summary>A wire of a part that is swapped: "brown, to compressor, 208 V".</summary>
+    public static string Wire(SwappedWire wire) => string.Join(", ", new[] { wire.Wire.Length > 0 ? wire.Wire : "no colour noted",
+        wire.GoesTo.Length > 0 ? $"to {wire.GoesTo}" : "", wire.Supply }.Where(t => t.Length > 0));
+
+    /// <summary>A usual diagram to begin with.</summary>
+    public static string Name(CircuitTemplate template) => template switch
+    {
+        CircuitTemplate.Remote => "box with a condensing unit apart",
+        CircuitTemplate.BuiltIn => "built in, mechanical thermostat",
+        CircuitTemplate.BuiltInController => "built in, electronic controller",
+        CircuitTemplate.RackCase => "case on a rack",
+        CircuitTemplate.RackCaseStage => "case on a rack, 24 V stage and change-over relay",
+        CircuitTemplate.TwoSides => "two sides",
+        CircuitTemplate.PrepTable => "prep table, two circuits on one compressor",
+        CircuitTemplate.DefrostBoard => "defrost board with sensors",
+        CircuitTemplate.WaterCooled => "water-cooled, with its relay",
+        CircuitTemplate.Chiller => "glycol chiller with pump",
+        CircuitTemplate.ThreePhaseStar => "three phases, heaters in star",
+        _ => "three phases, heaters in delta",
+    };
+
+    /// <summary>A kind of part, as a choice.</summary>
+    public static string Name(WiredKind kind) => kind switch
+    {
+        WiredKind.Contact => "contact or switch",
+        WiredKind.Load => "load: motor, heater, lamp, valve",
+        WiredKind.Wire => "wire or joint",
+        WiredKind.Fuse => "fuse",
+        WiredKind.Coil => "coil of a relay",
+        WiredKind.Capacitor => "capacitor",
+        _ => "transformer",
+    };
+
+    /// <summary>Why a diagram was not changed.</summary>
+    public static string Say(PlanProblem problem) => problem switch
+    {
+        PlanProblem.NameTaken => "That name is taken, or is one of the conductors.",
+        PlanProblem.NotThere => "Choose one that is in the diagram.",
+        PlanProblem.LastPart => "The last part stays.",
+        PlanProblem.TooMany => $"At most {PlanEdits.MostParts} parts are drawn.",
+        _ => "Two different terminals.",
+    };
+
     /// <summary>Where a part's terminals are got at.</summary>
     public static string Where(string where) => where switch
     {

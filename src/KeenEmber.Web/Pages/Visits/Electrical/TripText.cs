@@ -9,11 +9,11 @@ public static class TripText
     public static string Headline(TripJob job) => job.Step switch
     {
         TripStep.Look => "Leave it off. Test what hangs on it, one circuit after the other.",
-        TripStep.Repair => "Found. Leave it off until it is put right.",
-        TripStep.TestAgain => "Put right: test it to earth once more before it is switched on.",
+        TripStep.Repair => "Found. Leave it off until it is repaired.",
+        TripStep.TestAgain => "Repaired: test it to earth once more before it is switched on.",
         TripStep.CannotTest => "Something could not be tested. Leave it off and hand it over.",
         TripStep.SwitchOn => "Clear. Switch it on once.",
-        TripStep.Holds => "Found, put right, and it holds.",
+        TripStep.Holds => "Found, repaired, and it holds.",
         TripStep.NotReproduced => "It holds. Why it went did not show.",
         _ => "It went again. Leave it off: no further reset.",
     };
@@ -38,7 +38,7 @@ public static class TripText
     /// <summary>For report and briefing; empty while nothing is decided.</summary>
     public static string Ending(TripJob? job) => job?.Step switch
     {
-        TripStep.Holds => "What made it go was found and put right; it holds.",
+        TripStep.Holds => "What made it go was found and repaired; it holds.",
         TripStep.NotReproduced when Untested(job) > 0 => "It holds; not every circuit was tested and why it went is not known.",
         TripStep.NotReproduced => "Every circuit tested clear and it holds: why it went did not show.",
         TripStep.WentAgain => "It went again after it was switched on, and was left off.",
