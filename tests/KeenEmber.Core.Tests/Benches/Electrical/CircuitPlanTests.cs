@@ -104,9 +104,25 @@ public sealed class CircuitPlanTests
             var change = Plan.Describe(terminal, new($"T{number}", "", ""));
             if (change.Plan is not { } renamed)
                 return true;
-            var (before, after) = (Plan.In(CircuitMode.Calling, 208).ExpectedVolts, renamed.In(CircuitMode.Calling, 208).ExpectedVolts);
+            var (before, after) = (Volts(Plan), Volts(renamed));
             return Math.Abs(before[terminal] - after[$"T{number}"]) < 1e-6 && before.Count == after.Count;
         }).QuickCheckThrowOnFailure();
+
+    private static IReadOnlyDictionary<string, double> Volts(CircuitPlan plan) =>
+        Tracer.Expected(plan.In(CircuitMode.Calling, 208).Wiring, ControlDiagram.Return);
+
+    /// <summary>What hangs between open contacts floats and is not live; a winding's side is live against its own other end.</summary>
+    [Fact]
+    public void Live_is_what_has_its_own_supply_and_no_phantom()
+    {
+        var stage = CircuitTemplates.Of(Freezer, CircuitTemplate.RackCaseStage);
+        Assert.Equal(["1", "F", "K1", "L1", "R"], stage.In(CircuitMode.Calling, 208).Live.Order(StringComparer.Ordinal));
+        Assert.DoesNotContain("D1", stage.In(CircuitMode.Calling, 208).Live);
+        Assert.Contains("D1", stage.In(CircuitMode.Defrost, 208).Live);
+        var star = CircuitTemplates.Of(Freezer, CircuitTemplate.ThreePhaseStar);
+        Assert.DoesNotContain("H1", star.In(CircuitMode.Calling, 208).Live);
+        Assert.Contains("H1", star.In(CircuitMode.Defrost, 208).Live);
+    }
 
     [Fact]
     public void A_jumper_is_in_the_diagram_until_its_open_item_is_closed()

@@ -265,7 +265,7 @@ public sealed class CircuitTemplates
     private void DrawBank(string name, string[] ends, bool inStar, double ohms, string where, ComponentKind kind)
     {
         for (var i = 0; i < ends.Length; i++)
-            Add(new PlannedPart($"{name} {i + 1}", WiredKind.Load, ends[i], inStar ? "star point" : ends[(i + 1) % ends.Length], Ohms: ohms,
+            Add(new PlannedPart($"{name} {i + 1}", WiredKind.Load, ends[i], inStar ? "Y" : ends[(i + 1) % ends.Length], Ohms: ohms,
                 Where: where, Component: new(kind, kind == ComponentKind.HeaterElement ? i + 1 : 1)));
     }
 

@@ -32,6 +32,17 @@ public sealed record ControlDiagram(IReadOnlyList<WiredSource> Sources, IReadOnl
     /// <summary>The part of that name; null where there is none.</summary>
     public DiagramPart? Part(string? id) => Rungs.SelectMany(r => r.Parts).FirstOrDefault(p => p.Wired.Id == id);
 
-    /// <summary>How much of the supply each terminal has against the return where all is as it should be, V.</summary>
-    public IReadOnlyDictionary<string, double> ExpectedVolts => field ??= Tracer.Expected(Wiring, Return);
+    /// <summary>From this share of its supply on a terminal is live.</summary>
+    private const double LiveShare = 0.5;
+
+    /// <summary>Terminals that have their supply's voltage against its return where all is as it should be, those behind a transformer
+    /// against the other end of its winding.</summary>
+    public IReadOnlySet<string> Live => field ??= Against().SelectMany(a => Tracer.Expected(Wiring, a.Return)
+        .Where(v => v.Value > LiveShare * a.Volts).Select(v => v.Key)).ToHashSet();
+
+    private IEnumerable<(string Return, double Volts)> Against()
+    {
+        var supply = Tracer.Expected(Wiring, Return)[Line];
+        return Wiring.Parts.Where(p => p.Kind == WiredKind.Transformer).Select(p => (p.D, supply / p.Ratio)).Prepend((Return, supply));
+    }
 }

@@ -89,11 +89,17 @@ public sealed class Tracer
     public static Trace Find(Wiring wiring, IReadOnlyList<TraceReading> readings, TraceMeter? meter = null, string at = "") =>
         new Tracer(wiring, meter ?? new(), at).Find(readings);
 
-    /// <summary>How much each terminal has against another where all is as it should be, V.</summary>
+    /// <summary>How much each terminal has against another where all is as it should be, V; nothing where only a phantom is
+    /// shown.</summary>
     public static IReadOnlyDictionary<string, double> Expected(Wiring wiring, string against)
     {
         var network = new NodalNetwork(wiring);
-        return wiring.Terminals.ToDictionary(t => t, t => network.Volts(network.Terminal(t), network.Terminal(against)).Magnitude);
+        var sound = new FaultedNetwork(network, new(network), []);
+        return wiring.Terminals.ToDictionary(t => t, t =>
+        {
+            var (volts, floating) = sound.Shown(network.Terminal(t), network.Terminal(against), new TraceMeter().Ohms);
+            return volts * (1 - floating);
+        });
     }
 
     /// <summary>How many single faults a circuit can have.</summary>

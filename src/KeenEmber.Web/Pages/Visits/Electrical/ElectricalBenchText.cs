@@ -65,7 +65,7 @@ public sealed class ElectricalBenchText() : BenchText("electrical")
     {
         var bench = view.Of<ElectricalJudgement>();
         var taken = (bench?.Trace.Entries.Count ?? 0) + (bench?.Tests.Count ?? 0);
-        yield return new(45, "Electrical", "Electrical", taken > 0 ? $"{taken} measured" : "nothing measured");
+        yield return new(45, "Electrical", "Electrical", taken > 0 ? $"{taken} measured" : "not measured");
     }
 
     public override string? Entry(Entry entry, VisitView view) => entry switch

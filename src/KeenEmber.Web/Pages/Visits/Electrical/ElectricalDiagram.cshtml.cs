@@ -131,5 +131,5 @@ public sealed partial class ElectricalDiagramModel(VisitViews views, EquipmentSt
         ? plan.Parts.Where(p => p.OpenItem is not null).Aggregate(plan, (p, jumper) => p.TakeOut(jumper.Name).Plan ?? p) : null;
 
     /// <summary>As it is in the mode that is shown.</summary>
-    public LadderDrawing Drawing => new(Diagram.Now.In(Shown, UsualVolts), UsualVolts);
+    public LadderDrawing Drawing => new(Diagram.Now.In(Shown, UsualVolts));
 }

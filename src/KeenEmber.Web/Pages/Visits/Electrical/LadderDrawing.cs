@@ -33,23 +33,21 @@ public sealed class LadderDrawing
     private const double LettersAcross = 52;
 
     /// <summary>With what was measured, and with the suspects, in the mode that was measured in.</summary>
-    public LadderDrawing(CircuitTrace trace, CircuitMode mode) : this(trace.In(mode), trace.Volts,
+    public LadderDrawing(CircuitTrace trace, CircuitMode mode) : this(trace.In(mode),
         mode == trace.Mode ? trace.Entries : [], mode == trace.Mode && trace.Entries.Count > 0 ? trace.Result.Suspects : [])
     {
     }
 
     /// <summary>As it should be.</summary>
-    public LadderDrawing(ControlDiagram diagram, double volts) : this(diagram, volts, [], [])
+    public LadderDrawing(ControlDiagram diagram) : this(diagram, [], [])
     {
     }
 
-    private LadderDrawing(
-        ControlDiagram diagram, double volts, IReadOnlyList<TraceEntry> measured, IReadOnlyList<Suspect> traced)
+    private LadderDrawing(ControlDiagram diagram, IReadOnlyList<TraceEntry> measured, IReadOnlyList<Suspect> traced)
     {
         var suspects = traced.Where(s => s.Of.Part is not null).GroupBy(s => s.Of.Part)
             .ToDictionary(g => g.Key, g => g.Sum(s => s.Probability));
-        var live = LiveShare * volts;
-        bool IsLive(string terminal) => diagram.ExpectedVolts[terminal] > live;
+        bool IsLive(string terminal) => diagram.Live.Contains(terminal);
         foreach (var (rung, row) in diagram.Rungs.Select((r, i) => (r, i)))
         {
             var y = Top + row * RungHeight;
@@ -70,9 +68,6 @@ public sealed class LadderDrawing
 
         Height = Top + diagram.Rungs.Count * RungHeight - BelowLast;
     }
-
-    /// <summary>From this share of the supply on a terminal is drawn live.</summary>
-    private const double LiveShare = 0.5;
 
     /// <summary>Nothing is drawn under the last rung's names.</summary>
     private const double BelowLast = 12;
@@ -139,13 +134,16 @@ public sealed class LadderDrawing
         svg.CloseGroup();
     }
 
-    /// <summary>A load is a lozenge, a closed contact a bridge with a bar under it, an open one a lifted arm.</summary>
-    private static string Body(WiredPart part)
+    /// <summary>A load is a lozenge, a closed contact a bridge with a bar under it, an open one a lifted arm, a winding two
+    /// humps.</summary>
+    private static string Body(WiredPart part) => part switch
     {
-        if (part.IsLoad)
-            return "l6 -9 h10 l6 9 l-6 9 h-10 z";
-        return part.Closed ? "h22 m-16 6 h10" : "l19 -11";
-    }
+        { IsLoad: true } => "l6 -9 h10 l6 9 l-6 9 h-10 z",
+        { Kind: WiredKind.Transformer } => "c0 -12 11 -12 11 0 c0 -12 11 -12 11 0 m-20 5 h18",
+        { Kind: WiredKind.Wire } => "h22",
+        { Closed: true } => "h22 m-16 6 h10",
+        _ => "l19 -11",
+    };
 
     private static List<string> Broken(string name, int parts)
     {
