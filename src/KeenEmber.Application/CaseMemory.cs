@@ -57,6 +57,16 @@ public sealed class CaseMemory : ICaseMemory, IDisposable
         return result;
     }
 
+    /// <inheritdoc/>
+    public T Of<T>(string key, Func<T> workOut) where T : class
+    {
+        if (kept.Get<T>((typeof(T), key)) is { } before)
+            return before;
+        var result = workOut();
+        Keep((typeof(T), key), result, BriefingCountsAs);
+        return result;
+    }
+
     private void Keep(object key, object what, int size) => kept.Set(key, what, new MemoryCacheEntryOptions { Size = size });
 
     /// <inheritdoc/>

@@ -127,6 +127,16 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
             .Select(r => r.ToEntry(kinds)).ToLookup(e => e.VisitId);
     }
 
+    /// <summary>The units on whose visits a diagram was kept.</summary>
+    public IReadOnlySet<Guid> WithDiagram()
+    {
+        using var db = database.Open();
+        return db.Query<string>("""
+            SELECT DISTINCT v.equipment_id FROM entry e INDEXED BY entry_of_diagram JOIN visit v ON v.id = e.visit_id
+            WHERE e.kind = 'diagram'
+            """).Select(Guid.Parse).ToHashSet();
+    }
+
     /// <summary>The root cause of each signed visit as its last sign-off has it; empty ones are left out.</summary>
     public IReadOnlyList<string> RootCauses()
     {

@@ -7,7 +7,7 @@ using KeenEmber.Core.Visits;
 namespace KeenEmber.Core.Cases;
 
 /// <summary>Keeps what was worked out of visits, as long as nothing it rests on has changed.</summary>
-public interface ICaseMemory
+public interface ICaseMemory : IBenchMemory
 {
     /// <summary>The timeline of a visit: the same one as last time where all of this is as it was.</summary>
     /// <param name="entries">The same list as long as the visit has no more of them.</param>

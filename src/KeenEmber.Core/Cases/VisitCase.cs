@@ -160,7 +160,7 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
 
     /// <summary>What the benches are given.</summary>
     public VisitInput Input => field ??= new(Visit, Timeline, UpToHere, Equipment, Site, Company.Policies, Conditions, Now, judging,
-        Evidence);
+        Evidence) { Memory = Memory };
 
     private double? Evidence(string code) => benches.FirstOrDefault(b => b.Speaks.Contains(code.Split('.')[0])) is { } bench
         && From(bench, j => j.Evidence, new Dictionary<string, double>()).TryGetValue(code, out var value) ? value : null;

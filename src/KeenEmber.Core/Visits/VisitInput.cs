@@ -13,4 +13,16 @@ namespace KeenEmber.Core.Visits;
 public sealed record VisitInput(
     Visit Visit, Timeline Timeline, IReadOnlyList<Timeline> UpToHere, Equipment Unit, Site Site, Policies Policies,
         OperatingConditions Conditions, DateTimeOffset Now,
-    IJudging Judging, Func<string, double?> Evidence);
+    IJudging Judging, Func<string, double?> Evidence)
+{
+    /// <summary>What benches worked out before; null where nothing is kept.</summary>
+    public IBenchMemory? Memory { get; init; }
+}
+
+/// <summary>Keeps what a bench worked out of the same things before.</summary>
+public interface IBenchMemory
+{
+    /// <param name="key">Says all that it is worked out of.</param>
+    /// <param name="workOut">Works it out where it is not kept.</param>
+    T Of<T>(string key, Func<T> workOut) where T : class;
+}

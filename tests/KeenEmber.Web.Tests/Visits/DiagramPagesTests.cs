@@ -89,7 +89,8 @@ public sealed class DiagramPagesTests : IDisposable
         var third = await isolde.StartVisit(await isolde.AddUnit("F-5"));
         page = await Edit(third, "Import", ("json", "{ \"parts\": 3"));
         Assert.Contains("no such JSON", page.QuerySelector("#json-error")!.TextContent, StringComparison.Ordinal);
-        page = await Edit(third, "Import", ("json", json));
+        Assert.True(json.Length > 1500);
+        page = await Edit(third, "Import", ("json", json + new string(' ', 4000)));
         Assert.NotNull(page.QuerySelector("[data-part='change-over relay']"));
         using var unknown = await isolde.Http.GetAsync($"/api/units/{id}/diagram?mode=sideways", TestContext.Current.CancellationToken);
         Assert.Equal(HttpStatusCode.BadRequest, unknown.StatusCode);

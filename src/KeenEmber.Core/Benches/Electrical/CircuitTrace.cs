@@ -21,9 +21,11 @@ public sealed class CircuitTrace
     private readonly CircuitPlan plan;
     private readonly List<TraceReading> seen;
 
-    internal CircuitTrace(Timeline timeline, CircuitPlan plan)
+    private readonly IBenchMemory? memory;
+
+    internal CircuitTrace(Timeline timeline, CircuitPlan plan, IBenchMemory? memory)
     {
-        this.plan = plan;
+        (this.plan, this.memory) = (plan, memory);
         var lastWork = WorkDone.LastAt(timeline);
         var all = timeline.Standing.OfType<TraceEntry>().Where(e => lastWork is null || e.At > lastWork).OrderBy(e => e.At).ToList();
         Mode = all.Count > 0 ? all[^1].Mode : CircuitMode.Calling;
@@ -46,7 +48,15 @@ public sealed class CircuitTrace
     public IReadOnlyList<TraceEntry> Entries { get; }
 
     /// <summary>What it comes to.</summary>
-    public Trace Result => field ??= Tracer.Find(Diagram.Wiring, [.. Entries.Select(e => e.Reading), .. seen]);
+    public Trace Result => field ??= Entries.Count == 0 || memory is null ? Find() : memory.Of(Key, Find);
+
+    private IReadOnlyList<TraceReading> Readings => [.. Entries.Select(e => e.Reading), .. seen];
+
+    private Trace Find() => Tracer.Find(Diagram.Wiring, Readings);
+
+    /// <summary>The circuit with its contacts as they should be, and every reading.</summary>
+    private string Key => string.Join('|', Diagram.Sources.Cast<object>()
+        .Concat(Diagram.Wiring.Parts.SelectMany(p => new object[] { p, string.Join(',', p.Contacts) })).Concat(Readings));
 
     /// <summary>Measurements that the leading suspect leaves odd.</summary>
     public IReadOnlyList<TraceEntry> Odd => [.. Result.Unexplained.Where(i => i < Entries.Count).Select(i => Entries[i])];

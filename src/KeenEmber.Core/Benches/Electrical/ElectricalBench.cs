@@ -23,18 +23,18 @@ public sealed class ElectricalBench : IBench
 
     /// <inheritdoc/>
     public BenchJudgement Judge(VisitInput visit) => 
-        new ElectricalJudgement(visit.Timeline, visit.Unit, visit.UpToHere, visit.Policies);
+        new ElectricalJudgement(visit.Timeline, visit.Unit, visit.UpToHere, visit.Policies, visit.Memory);
 }
 
 /// <summary>What was measured on a visit, and what of it still holds.</summary>
-public sealed record ElectricalJudgement(Timeline Timeline, Equipment Unit, IReadOnlyList<Timeline> UpToHere, Policies Policies)
-    : BenchJudgement
+public sealed record ElectricalJudgement(
+    Timeline Timeline, Equipment Unit, IReadOnlyList<Timeline> UpToHere, Policies Policies, IBenchMemory? Memory) : BenchJudgement
 {
     /// <summary>The control circuit of the unit.</summary>
     public UnitDiagram Diagram => field ??= UnitDiagram.Of(Timeline, UpToHere, Unit);
 
     /// <summary>The control circuit as far as it was traced.</summary>
-    public CircuitTrace Trace => field ??= new(Timeline, Diagram.Now);
+    public CircuitTrace Trace => field ??= new(Timeline, Diagram.Now, Memory);
 
     /// <summary>Parts that are being swapped, or were, the latest list of each.</summary>
     public IReadOnlyList<WireSwapEntry> Swaps => field ??= [.. Timeline.Standing.OfType<WireSwapEntry>()

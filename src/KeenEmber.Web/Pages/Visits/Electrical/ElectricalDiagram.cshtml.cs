@@ -30,8 +30,9 @@ public sealed partial class ElectricalDiagramModel(VisitViews views, EquipmentSt
     public IReadOnlyList<DiagramEntry> Changed => [.. View.Timeline.Standing.OfType<DiagramEntry>().OrderBy(d => d.At)];
 
     /// <summary>Other units whose diagram somebody has kept.</summary>
-    public IReadOnlyList<Equipment> Sisters => field ??= [.. units.All().Where(u => u.Id != View.Equipment.Id && KeptOf(u.Id) is not null)
-        .OrderByDescending(u => u.Kind == View.Equipment.Kind).ThenBy(u => u.Tag, StringComparer.Ordinal)];
+    public IReadOnlyList<Equipment> Sisters => field ??= visits.WithDiagram() is not { Count: > 0 } kept ? []
+        : [.. units.All().Where(u => u.Id != View.Equipment.Id && kept.Contains(u.Id))
+            .OrderByDescending(u => u.Kind == View.Equipment.Kind).ThenBy(u => u.Tag, StringComparer.Ordinal)];
 
     /// <summary>Letters, digits and what stands on terminals and tags.</summary>
     [GeneratedRegex(@"^[\p{L}\p{N}][\p{L}\p{N} ,.\-/()+]{0,29}$")]
@@ -90,8 +91,10 @@ public sealed partial class ElectricalDiagramModel(VisitViews views, EquipmentSt
         Sisters.FirstOrDefault(u => u.Id.ToString() == Form["sister"]) is { } sister && KeptOf(sister.Id) is { } plan
             ? (plan, $"copied from {sister.Tag}") : (PlanProblem.NotThere, ""));
 
-    public IActionResult OnPostImport(Guid id, Guid entryId) => Edit(id, entryId, "json", _ =>
+    /// <param name="json">Longer than a field of a form is kept otherwise.</param>
+    public IActionResult OnPostImport(Guid id, Guid entryId, string? json) => Edit(id, entryId, "json", _ =>
     {
+        Form["json"] = json ?? "";
         var (plan, problem) = DiagramDocuments.Read(Form["json"]);
         if (problem is not null)
             Form.Errors["json"] = problem;
