@@ -1,5 +1,6 @@
 using System.Net;
 using AngleSharp.Dom;
+using AngleSharp.Html.Dom;
 
 namespace KeenEmber.Web.Tests.Visits;
 
@@ -23,6 +24,15 @@ public sealed class TracePagesTests : IDisposable
     private Task<IDocument> Sees(string visit, string part, bool runs) =>
         Sent($"{visit}/trace", "Seen", ("part", part), ("runs", runs ? "true" : "false"));
 
+    private async Task<IDocument> Amps(string visit, string amps)
+    {
+        var button = (await isolde.Open($"{visit}/trace")).QuerySelector("button[formaction*='Amps']")!;
+        var form = (IHtmlFormElement)button.Closest("form")!;
+        form.SetAttribute("action", button.GetAttribute("formaction"));
+        using var answer = await isolde.Send(form, $"{visit}/trace", ("part", "compressor"), ("amps", amps));
+        return await Technician.Page(answer);
+    }
+
     private async Task<IDocument> Sent(string address, string action, params (string Field, string Text)[] fields)
     {
         using var answer = await isolde.Send(address, action, fields);
@@ -45,6 +55,24 @@ public sealed class TracePagesTests : IDisposable
         Assert.Contains("207 V", page.QuerySelector(".measured")!.TextContent, StringComparison.Ordinal);
         page = await isolde.Open($"{visit}/record");
         Assert.Contains("C1 to L2: 0.3 V, calling for cold", page.Body!.TextContent, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Ohms_with_the_power_off_a_current_and_a_coil_that_pulls_count_too()
+    {
+        var visit = await isolde.StartVisit(await isolde.AddUnit());
+        await Measure(visit, "L1", "L2", "208");
+        var page = await Measure(visit, "C2", "L2", "open");
+        Assert.Contains("C2 to L2: open, power off (sound: ", page.QuerySelector(".measured")!.TextContent, StringComparison.Ordinal);
+        Assert.Equal("contactor coil", page.QuerySelector(".suspects li")!.GetAttribute("data-suspect"));
+        (await isolde.Send($"{visit}/trace", "Seen", ("part", "contactor coil"), ("runs", "false"), ("seen", "Clicks"))).Dispose();
+        await Amps(visit, "0");
+        page = await isolde.Open($"{visit}/trace");
+        Assert.Contains("contactor coil does not pull", page.QuerySelector(".measured")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("compressor: 0 A", page.QuerySelector(".measured")!.TextContent, StringComparison.Ordinal);
+        Assert.Equal("contactor coil", page.QuerySelector(".suspects li")!.GetAttribute("data-suspect"));
+        page = await Amps(visit, "many");
+        Assert.Contains("not a number", page.QuerySelector("#amps-error")!.TextContent, StringComparison.Ordinal);
     }
 
     [Fact]

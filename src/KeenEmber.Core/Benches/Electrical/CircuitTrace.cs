@@ -29,7 +29,7 @@ public sealed class CircuitTrace
         var lastWork = WorkDone.LastAt(timeline);
         var all = timeline.Standing.OfType<TraceEntry>().Where(e => lastWork is null || e.At > lastWork).OrderBy(e => e.At).ToList();
         Mode = all.Count > 0 ? all[^1].Mode : CircuitMode.Calling;
-        Volts = all.Select(e => e.Value?.Si(default) ?? 0).Where(v => v >= SupplyFrom).DefaultIfEmpty(UsualVolts).Max();
+        Volts = all.Where(e => e.Kind == TraceKind.Volts).Select(e => e.Value!.Si(default)).Where(v => v >= SupplyFrom).DefaultIfEmpty(UsualVolts).Max();
         Diagram = plan.In(Mode, Volts);
         Entries = [.. all.Where(e => e.Mode == Mode && Fits(e))];
         seen = [.. SeenOnTheWay(timeline.Standing.OfType<ObservationEntry>().Where(o => lastWork is null || o.At > lastWork).ToList())];
@@ -91,6 +91,6 @@ public sealed class CircuitTrace
         }
     }
 
-    private bool Fits(TraceEntry entry) => entry.Value is null ? Diagram.Part(entry.Part) is not null
+    private bool Fits(TraceEntry entry) => entry.Part.Length > 0 ? Diagram.Part(entry.Part) is not null
         : Diagram.Wiring.Terminals.Contains(entry.A) && Diagram.Wiring.Terminals.Contains(entry.B);
 }

@@ -82,7 +82,8 @@ export const workplace = () => ({
     this.waiting?.abort();
     let answer;
     try {
-      answer = await fetch(form.getAttribute('action'), { method: 'POST', body: new FormData(form, event.submitter) });
+      const to = event.submitter?.getAttribute('formaction') ?? form.getAttribute('action');
+      answer = await fetch(to, { method: 'POST', body: new FormData(form, event.submitter) });
     } catch {
       this.say(form, 'No connection: not saved. What you typed is still here.');
       return;

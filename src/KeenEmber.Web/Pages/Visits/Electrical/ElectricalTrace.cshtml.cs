@@ -30,20 +30,33 @@ public sealed class ElectricalTraceModel(VisitViews views) : VisitPage(views)
     /// <summary>Loads that can be seen to run or not.</summary>
     public IEnumerable<string> Loads => Trace.In(Shown).Wiring.Parts.Where(p => p.IsLoad).Select(p => p.Id);
 
-    /// <summary>A voltage between two terminals.</summary>
+    /// <summary>A voltage between two terminals, or a resistance with the power off.</summary>
     public IActionResult OnPostVolts(Guid id, Guid entryId) => Take(id, entryId, () =>
     {
         var (a, b) = (Form["a"], Form["b"]);
         var terminals = Trace.In(Shown).Wiring.Terminals;
         if (!terminals.Contains(a) || !terminals.Contains(b) || a == b)
             Form.Errors["b"] = "Two different terminals: tap them in the diagram or choose them here.";
-        var volts = Form.Value("volts", QuantityKind.Voltage, required: true);
-        if (volts?.Si(default) is < 0 or > MostVolts)
-            Form.Errors["volts"] = $"0 to {MostVolts} V. More is not measured with a hand-held meter here.";
-        return new TraceEntry(Writer.Next(), Shown, a, b, volts, "", null);
+        return new TraceEntry(Writer.Next(), Shown, a, b, Between(), "", null);
     });
 
-    /// <summary>A load that runs or does not.</summary>
-    public IActionResult OnPostSeen(Guid id, Guid entryId, bool runs) => Take(id, entryId, () =>
-        Loads.Contains(Form["part"]) ? new TraceEntry(Writer.Next(), Shown, "", "", null, Form["part"], runs) : null);
+    private TypedValue? Between()
+    {
+        if (Form["volts"].Trim().ToLowerInvariant() is "open" or "ol")
+            return new(TraceEntry.OpenOhm / Unit.Megaohm.Scale, Unit.Megaohm);
+        var value = Form.Either("volts", QuantityKind.Voltage, QuantityKind.Resistance);
+        if (value is { Unit.Kind: QuantityKind.Voltage } && value.Si(default) is < 0 or > MostVolts)
+            Form.Errors["volts"] = $"0 to {MostVolts} V. More is not measured with a hand-held meter here.";
+        return value;
+    }
+
+    /// <summary>A load that runs, hums or pulls, or does not.</summary>
+    public IActionResult OnPostSeen(Guid id, Guid entryId, bool runs, string? seen) => Take(id, entryId, () =>
+        Loads.Contains(Form["part"]) && (EnumName.Find<TraceKind>(seen ?? nameof(TraceKind.Runs)) ?? TraceKind.Volts) is var kind
+            && kind is TraceKind.Runs or TraceKind.Hums or TraceKind.Clicks or TraceKind.Warm
+            ? new TraceEntry(Writer.Next(), Shown, "", "", null, Form["part"], runs, kind) : null);
+
+    /// <summary>The current of a load, with a clamp round one conductor.</summary>
+    public IActionResult OnPostAmps(Guid id, Guid entryId) => Take(id, entryId, () => Loads.Contains(Form["part"])
+        ? new TraceEntry(Writer.Next(), Shown, "", "", Form.Value("amps", QuantityKind.Current, required: true), Form["part"], null) : null);
 }

@@ -161,8 +161,7 @@ public sealed class LadderDrawing
 
     private static List<string> Readings(IReadOnlyList<TraceEntry> measured, WiredPart part) =>
     [
-        .. measured.Where(e => (e.A == part.A && e.B == part.B) || (e.A == part.B && e.B == part.A))
-            .Select(e => $"{Math.Round(e.Reading.Value)} V"),
-        .. measured.Where(e => e.Part == part.Id).Select(e => e.Runs == true ? "runs" : "stands"),
+        .. measured.Where(e => (e.A == part.A && e.B == part.B) || (e.A == part.B && e.B == part.A)
+            || e.Part == part.Id).Select(TraceText.Tag),
     ];
 }

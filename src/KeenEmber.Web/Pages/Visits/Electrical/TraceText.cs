@@ -45,9 +45,36 @@ public static class TraceText
         ["high-pressure control", "low-pressure control", "overload", "heater safety", "breaker"];
 
     /// <summary>One measurement in a line: "4 to L2: 208 V, calling".</summary>
-    public static string Line(TraceEntry entry) => entry.Value is { } volts
-        ? $"{entry.A} to {entry.B}: {UnitText.Number(volts.Number, volts.Number % 1 == 0 ? 0 : 1)} {volts.Unit.Symbol}, {Name(entry.Mode)}"
-        : $"{entry.Part} {(entry.Runs == true ? "runs" : "does not run")}, {Name(entry.Mode)}";
+    public static string Line(TraceEntry entry)
+    {
+        var of = entry.Part.Length > 0 ? entry.Part : $"{entry.A} to {entry.B}";
+        return $"{of}{(entry.Value is null ? "" : ":")} {Said(entry)}, {(entry.Kind == TraceKind.Ohms ? "power off" : Name(entry.Mode))}";
+    }
+
+    /// <summary>What hangs on a part in the drawing: "208 V", "runs".</summary>
+    public static string Tag(TraceEntry entry) => Said(entry);
+
+    private static string Said(TraceEntry entry) => entry switch
+    {
+        { Kind: TraceKind.Ohms, Value: { } ohms } when ohms.Si(default) >= TraceEntry.OpenOhm => "open",
+        { Value: { } value } => $"{UnitText.Number(value.Number, value.Number % 1 == 0 ? 0 : 1)} {value.Unit.Symbol}",
+        { Kind: TraceKind.Clicks } => entry.Runs == true ? "pulls" : "does not pull",
+        { Kind: TraceKind.Hums } => entry.Runs == true ? "hums" : "is silent",
+        { Kind: TraceKind.Warm } => entry.Runs == true ? "is warm" : "is cold",
+        _ => entry.Runs == true ? "runs" : "does not run",
+    };
+
+    /// <summary>What a measurement would show on a sound circuit.</summary>
+    public static string Sound(TraceEntry entry, double sound) => entry.Kind switch
+    {
+        TraceKind.Volts => $" (sound: {UnitText.Number(sound, 0)} V)",
+        TraceKind.Ohms => sound > MostOhm ? " (sound: open)" : $" (sound: {UnitText.Number(sound, sound < 10 ? 1 : 0)} Ω)",
+        TraceKind.Amps => $" (sound: {UnitText.Number(sound, 1)} A)",
+        _ => "",
+    };
+
+    /// <summary>More is an open circuit to a hand-held meter, Ω.</summary>
+    private const double MostOhm = 1e7;
 
     /// <summary>What the unit should be doing.</summary>
     public static string Name(CircuitMode mode) => mode switch
