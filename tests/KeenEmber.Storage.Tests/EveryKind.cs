@@ -113,6 +113,12 @@ internal static class EveryKind
             new TraceEntry(
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), CircuitMode.Calling, "", "", null,
                 "evaporator fans", false),
+            new PartConditionEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new(ComponentKind.HeaterElement, 2), PartCondition.Rubbed,
+                "at the bracket", ""),
+            new AutopsyEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new(ComponentKind.Compressor),
+                [AutopsySign.BrokenDischargeLine, AutopsySign.LittleOil], "hummed, equal pressures"),
             new DiagramEntry(
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"),
                 new(PlanSupply.SinglePhase,

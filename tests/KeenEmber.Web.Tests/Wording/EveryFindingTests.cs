@@ -29,7 +29,7 @@ public sealed partial class EveryFindingTests : IDisposable
         SensorsBench.BoxErrorK, "damage.water", ControlsBench.CompressorCalled, SensorsJudgement.ErrorTrend,
         DefrostTrends.HeatMin, DefrostTrends.HeatAfterClearMin, DefrostTrends.IcePerRunKg, DefrostTrends.IcePerDayKg,
             DefrostTrends.HeaterCurrentA, ElectricalTrends.Microfarad, ElectricalTrends.CurrentA,
-            ElectricalTrends.InsulationMegohm, ElectricalTrends.DropPercent, ElectricalTrends.HeaterOhm,
+            ElectricalJudgement.UnsafeParts, ElectricalJudgement.RubbedWires, ElectricalTrends.InsulationMegohm, ElectricalTrends.DropPercent, ElectricalTrends.HeaterOhm,
     ];
 
     /// <summary>Every code written down in the core, and those made of the names of verdicts.</summary>

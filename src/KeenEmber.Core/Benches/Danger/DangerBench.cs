@@ -40,6 +40,9 @@ public sealed class DangerBench : IBench
     /// <summary>How many parts the electrical bench measured that leak to earth.</summary>
     private const string UnsafeParts = "electrical.unsafe-parts";
 
+    /// <summary>How many parts or leads were seen rubbed through or burnt.</summary>
+    private const string RubbedWires = "electrical.rubbed-wires";
+
     /// <summary>Its name and the first part of its codes.</summary>
     public string Name => "danger";
 
@@ -138,6 +141,8 @@ public sealed class DangerBench : IBench
             codes.Add(NoAirOverCondenser);
         if (visit.Evidence(UnsafeParts) > 0)
             codes.Add(Grounded);
+        if (visit.Evidence(RubbedWires) > 0)
+            codes.Add(Chafed);
         return codes.Distinct();
     }
 

@@ -6,7 +6,18 @@ namespace KeenEmber.Core.Benches.Electrical;
 /// <summary>The unit's control circuit as it is from now on: whole each time, so that any version can be drawn.</summary>
 /// <param name="Plan">The circuit.</param>
 /// <param name="Why">What was done to it, in a few words: "terminal 4 is brown, in the roof box".</param>
-public sealed record DiagramEntry(EntryHeader Header, CircuitPlan Plan, string Why) : Entry(Header);
+public sealed record DiagramEntry(EntryHeader Header, CircuitPlan Plan, string Why) : Entry(Header)
+{
+    /// <inheritdoc/>
+    public override Entry WithReferences(Func<Guid, Guid> map) => (DiagramEntry)base.WithReferences(map) with
+    {
+        Plan = Plan with
+        {
+            Rungs = [.. Plan.Rungs.Select(r => (IReadOnlyList<PlannedPart>)[.. r.Select(p =>
+                p.OpenItem is { } item ? p with { OpenItem = map(item) } : p)])],
+        },
+    };
+}
 
 /// <summary>One wire of a part that is swapped.</summary>
 /// <param name="Terminal">On the old part.</param>

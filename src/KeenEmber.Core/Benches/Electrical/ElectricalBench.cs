@@ -18,6 +18,7 @@ public sealed class ElectricalBench : IBench
     public IReadOnlyDictionary<string, Type> Entries { get; } = new Dictionary<string, Type>
     {
         ["load-test"] = typeof(LoadTestEntry), ["trace"] = typeof(TraceEntry), ["part-test"] = typeof(PartTestEntry),
+        ["part-condition"] = typeof(PartConditionEntry), ["autopsy"] = typeof(AutopsyEntry),
         ["diagram"] = typeof(DiagramEntry), ["wire-swap"] = typeof(WireSwapEntry),
     };
 
@@ -50,7 +51,9 @@ public sealed record ElectricalJudgement(
 
     /// <inheritdoc/>
     public override IReadOnlyList<Finding> Found => field ??=
-        [.. Tests.Select(t => t.Finding).OfType<Finding>().Concat(Traced).DistinctBy(f => (f.Code, f.About[0]))];
+        [.. Tests.Select(t => t.Finding).OfType<Finding>().Concat(Traced)
+            .Concat(Timeline.Standing.OfType<PartConditionEntry>().Where(d => d.IsOpen).Select(PartDamage.Of))
+            .DistinctBy(f => (f.Code, f.About[0], f.Detail))];
 
     /// <inheritdoc/>
     public override IReadOnlyList<Trend> Trends => field ??= ElectricalTrends.Of(UpToHere, Policies);
@@ -59,14 +62,22 @@ public sealed record ElectricalJudgement(
 
     /// <summary>What the last tests say; the grave ones stand first.</summary>
     public override IReadOnlyList<Finding> Now => field ??=
-        [.. TestsNow.Select(t => t.Finding).OfType<Finding>().OrderByDescending(PartFindings.IsGrave), .. Traced];
+        [.. TestsNow.Select(t => t.Finding).OfType<Finding>().OrderByDescending(PartFindings.IsGrave), .. Traced,
+            .. Damage.Select(PartDamage.Of)];
+
+    /// <summary>Damage that is still there.</summary>
+    public IReadOnlyList<PartConditionEntry> Damage => field ??= PartDamage.Open(UpToHere);
 
     /// <summary>Name of the number of parts that leak to earth, for what is said before anything else.</summary>
     public const string UnsafeParts = "electrical.unsafe-parts";
 
+    /// <summary>Name of the number of parts or leads that are rubbed through or burnt.</summary>
+    public const string RubbedWires = "electrical.rubbed-wires";
+
     /// <inheritdoc/>
     public override IReadOnlyDictionary<string, double> Evidence => field ??= new Dictionary<string, double>
     {
+        [RubbedWires] = Damage.Count(d => d.Condition is PartCondition.Rubbed or PartCondition.Burnt),
         [UnsafeParts] = TestsNow.Count(t => t.Result.Verdict == PartVerdict.Unsafe),
     };
 

@@ -11,9 +11,9 @@ public sealed record Ways(string Station, Guid VisitId, IReadOnlyList<(string Pa
         ("controlsheet", "ControlsSheet", "Parameter sheet")]);
 
     /// <summary>Of the electrical bench.</summary>
-    public static Ways Electrical(Guid visit) => new("Electrical", visit, [("electrical", "Electrical", "Test a part"),
-        ("trace", "ElectricalTrace", "Trace the circuit"), (Tripped, "ElectricalTripped", "What made it trip"),
-        ("diagram", "ElectricalDiagram", "Diagram"), ("wires", "ElectricalWires", "Swap a part")]);
+    public static Ways Electrical(Guid visit) => new("Electrical", visit, [("electrical", "Electrical", "Parts"),
+        ("trace", "ElectricalTrace", "Trace"), (Tripped, "ElectricalTripped", "Tripped"), ("diagram", "ElectricalDiagram", "Diagram"),
+        ("wires", "ElectricalWires", "Swap"), ("damage", "ElectricalDamage", "Damage"), ("motor", "ElectricalMotor", "Motor")]);
 
     /// <summary>Path of the search for what made a breaker or fuse go.</summary>
     public const string Tripped = "tripped";

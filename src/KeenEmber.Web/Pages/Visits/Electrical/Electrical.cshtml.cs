@@ -18,6 +18,15 @@ public sealed class ElectricalModel(VisitViews views) : VisitPage(views)
     [BindProperty(SupportsGet = true)]
     public string? Test { get; set; }
 
+    /// <summary>Capacitors in the van, µF, to stand in for a bad one.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? Stock { get; set; }
+
+    /// <summary>What of the van comes nearest to a capacitor; null where nothing was typed or nothing is near.</summary>
+    public (IReadOnlyList<double> Parts, bool InSeries, double Microfarad)? StandInFor(MeasuredPart part) =>
+        CapacitorStandIn.Best(((part.Result.Low + part.Result.High) / 2) ?? 0,
+            [.. (Stock ?? "").Split([' ', ';'], StringSplitOptions.RemoveEmptyEntries).Select(QuantityReader.Number).OfType<double>()]);
+
     /// <summary>What was measured.</summary>
     public ElectricalJudgement Bench => View.Of<ElectricalJudgement>()!;
 

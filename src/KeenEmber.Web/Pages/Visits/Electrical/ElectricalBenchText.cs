@@ -19,6 +19,8 @@ public sealed class ElectricalBenchText() : BenchText("electrical")
         var part = Part(finding, view.Equipment);
         if (PartFindings.TestOf(finding) is { } of)
             return PartTestText.Sentence(part, of, finding.Values, finding.Detail, view.Company.Policies);
+        if (finding.Code == PartDamage.Damaged)
+            return $"{Headline(finding, view.Equipment.Kind)} {DamageText.Means(Condition(finding))}";
         var traced = Traced(finding, CircuitText.Sentence(part));
         return CircuitTrace.FaultOf(finding) is { } fault && TraceText.IsOpenSafety(fault) ? traced : $"{traced} {Confirm}";
     }
@@ -30,8 +32,15 @@ public sealed class ElectricalBenchText() : BenchText("electrical")
         ? $"Traced along the control circuit: {TraceText.Say(fault)}."
         : $"Traced along the control circuit to this: {part}.";
 
-    public override string Headline(Finding finding, EquipmentKind kind) => PartFindings.TestOf(finding) is { } of
-        ? PartTestText.Headline(of.Test, of.Verdict, Name(finding.About[0].Id)) : Traced(finding, Name(finding.About[0].Id));
+    public override string Headline(Finding finding, EquipmentKind kind)
+    {
+        var part = Name(finding.About[0].Id);
+        if (finding.Code == PartDamage.Damaged)
+            return $"The {part}: {DamageText.Name(Condition(finding))}.";
+        return PartFindings.TestOf(finding) is { } of ? PartTestText.Headline(of.Test, of.Verdict, part) : Traced(finding, part);
+    }
+
+    private static PartCondition Condition(Finding finding) => EnumName.Find<PartCondition>(finding.Detail) ?? PartCondition.Burnt;
 
     private static string Name(string componentId) =>
         Component.Find(componentId) is { } component ? ComponentText.Name(component.Kind) : componentId;
@@ -72,6 +81,10 @@ public sealed class ElectricalBenchText() : BenchText("electrical")
     {
         LoadTestEntry t => Line(t.Test, t.Readings, t.Marked, ComponentText.Name(t.Component, view.Equipment)),
         TraceEntry t => TraceText.Line(t),
+        PartConditionEntry c => $"{ComponentText.Name(c.Component, view.Equipment)}: {DamageText.Name(c.Condition)}, {c.Place}"
+            + TypingText.With("; repaired: ", c.Repaired),
+        AutopsyEntry a => $"{ComponentText.Name(a.Component, view.Equipment)} opened: {string.Join(", ", a.Signs.Select(DamageText.Name))}"
+            + TypingText.With("; ", a.Note),
         DiagramEntry d => $"control circuit: {d.Why}",
         WireSwapEntry w => $"wires of the {w.Part}: {w.Wires.Count} listed, {w.Wires.Count(x => x.IsOn)} on the new one",
         PartTestEntry t => Line(t, ComponentText.Name(t.Component, view.Equipment)),

@@ -173,6 +173,20 @@ public static class PartTestText
         _ => 2,
     });
 
+    /// <summary>Capacitors of the van in place of one that is bad, and what they would do.</summary>
+    public static string StandIn(IReadOnlyList<double> parts, bool inSeries, double microfarad, PartResult needed)
+    {
+        var joined = string.Join(inSeries ? " in series with " : " beside ", parts.Select(p => $"{Number(p)} µF"));
+        var what = parts.Count > 1 ? $"{joined} make {Number(microfarad)} µF" : joined;
+        var does = microfarad switch
+        {
+            _ when microfarad < needed.Low => "too little: the motor runs weak and hot. Not as a repair.",
+            _ when microfarad > needed.High => "too much: the winding runs hot. Not as a repair.",
+            _ => "within the band: it may stay until the right one is there.",
+        };
+        return $"Nearest: {what}, {does} Same kind, voltage not below the old one’s; a run capacitor never by a start capacitor.";
+    }
+
     /// <summary>What it means for the unit.</summary>
     public static string Meaning(TestedPart part, PartResult result) =>
         result.Slip is { } slip ? Slip(slip) : Meaning(part, result.Verdict);
