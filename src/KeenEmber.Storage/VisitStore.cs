@@ -127,6 +127,15 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
             .Select(r => r.ToEntry(kinds)).ToLookup(e => e.VisitId);
     }
 
+    /// <summary>Every note on a kind of part that stands, from all units, the oldest first.</summary>
+    public IReadOnlyList<Entry> PartNotes()
+    {
+        using var db = database.Open();
+        return [.. db.Query<EntryRow>($"""
+            {EntryColumns} WHERE e.kind = 'part-note' AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.corrects = e.id) ORDER BY e.at
+            """).Select(r => r.ToEntry(kinds))];
+    }
+
     /// <summary>The units on whose visits a diagram was kept.</summary>
     public IReadOnlySet<Guid> WithDiagram()
     {

@@ -113,6 +113,10 @@ internal static class EveryKind
             new TraceEntry(
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), CircuitMode.Calling, "", "", null,
                 "evaporator fans", false),
+            new PartKindEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new(ComponentKind.Control), "four-key controller"),
+            new PartNoteEntry(
+                new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "four-key controller", "hold set and down for its menu"),
             new PartConditionEntry(
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new(ComponentKind.HeaterElement, 2), PartCondition.Rubbed,
                 "at the bracket", ""),

@@ -68,4 +68,20 @@ public sealed class PartPagesTests : IDisposable
         Assert.Equal("", page.QuerySelector("#megohm")!.GetAttribute("value"));
         Assert.Contains("Take off electronics", page.QuerySelector(".caution")!.TextContent, StringComparison.Ordinal);
     }
+
+    [Fact]
+    public async Task A_note_on_a_kind_of_part_is_shown_on_every_unit_that_has_one()
+    {
+        var visit = await isolde.StartVisit(await isolde.AddUnit());
+        var page = $"{visit}/electrical?of=Control/1";
+        using (var refused = await isolde.Send(page, "Note", ("kind", ""), ("note", "x")))
+            Assert.Contains("name of your own", (await Technician.Page(refused)).QuerySelector("#kind-error")!.TextContent,
+                StringComparison.Ordinal);
+        (await isolde.Send(page, "Note", ("kind", "four-key controller"), ("note", "Hold set and down for its menu."))).Dispose();
+        var other = await isolde.StartVisit(await isolde.AddUnit("F-4"));
+        Assert.Empty((await isolde.Open($"{other}/electrical")).QuerySelectorAll(".part-notes"));
+        (await isolde.Send($"{other}/electrical?of=Control/1", "Note", ("kind", "Four-Key controller"), ("note", ""))).Dispose();
+        Assert.Contains("Hold set and down", (await isolde.Open($"{other}/electrical")).QuerySelector(".part-notes")!.TextContent,
+            StringComparison.Ordinal);
+    }
 }

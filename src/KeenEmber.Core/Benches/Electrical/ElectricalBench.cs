@@ -19,6 +19,7 @@ public sealed class ElectricalBench : IBench
     {
         ["load-test"] = typeof(LoadTestEntry), ["trace"] = typeof(TraceEntry), ["part-test"] = typeof(PartTestEntry),
         ["part-condition"] = typeof(PartConditionEntry), ["autopsy"] = typeof(AutopsyEntry),
+        ["part-kind"] = typeof(PartKindEntry), ["part-note"] = typeof(PartNoteEntry),
         ["diagram"] = typeof(DiagramEntry), ["wire-swap"] = typeof(WireSwapEntry),
     };
 
@@ -64,6 +65,11 @@ public sealed record ElectricalJudgement(
     public override IReadOnlyList<Finding> Now => field ??=
         [.. TestsNow.Select(t => t.Finding).OfType<Finding>().OrderByDescending(PartFindings.IsGrave), .. Traced,
             .. Damage.Select(PartDamage.Of)];
+
+    /// <summary>Of which kind the unit's parts are, as far as anybody has said: the last word holds until the part is replaced.</summary>
+    public IReadOnlyDictionary<Component, string> Kinds => field ??= UpToHere.SelectMany(t => t.Standing).OfType<PartKindEntry>()
+        .Where(k => !UpToHere.SelectMany(t => t.Standing).OfType<PartEntry>().Any(p => p.Component == k.Component && p.At > k.At))
+        .GroupBy(k => k.Component).ToDictionary(g => g.Key, g => g.MaxBy(k => k.At)!.Kind);
 
     /// <summary>Damage that is still there.</summary>
     public IReadOnlyList<PartConditionEntry> Damage => field ??= PartDamage.Open(UpToHere);

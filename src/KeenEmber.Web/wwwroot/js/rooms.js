@@ -3,7 +3,7 @@ import { drawer, shortcuts } from '../Pages/Shared/_Layout.cshtml.js';
 import { reference } from '../Pages/Refrigerants/Card.cshtml.js';
 import { signature } from '../Pages/Visits/Closing/Close.cshtml.js';
 import { stopwatch } from '../Pages/Visits/Defrost/Defrost.cshtml.js';
-import { ladder } from '../Pages/Visits/Electrical/ElectricalTrace.cshtml.js';
+import { ladder } from '../Pages/Visits/Electrical/Diagrams/ElectricalTrace.cshtml.js';
 import { frost } from '../Pages/Visits/Frost/Frost.cshtml.js';
 import { workplace } from '../Pages/Visits/_Workplace.cshtml.js';
 

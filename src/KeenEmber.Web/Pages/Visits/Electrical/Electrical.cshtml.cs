@@ -1,12 +1,14 @@
 using KeenEmber.Core.Benches.Electrical;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
+using KeenEmber.Storage;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Electrical;
 
 /// <summary>One electrical part after the other, tested field by field.</summary>
-public sealed class ElectricalModel(VisitViews views) : VisitPage(views)
+public sealed class ElectricalModel(VisitViews views, VisitStore visits) : VisitPage(views)
 {
     private static readonly string[] OpenWords = ["open", "ol", "o.l.", "o.l", "∞"];
 
@@ -50,6 +52,30 @@ public sealed class ElectricalModel(VisitViews views) : VisitPage(views)
     /// <summary>When a part that drifts will have left its band.</summary>
     public DateTimeOffset? OutOfBandAt(MeasuredPart part) =>
         ElectricalTrends.OutOfBandAt(Bench.UpToHere, View.Company.Policies, part.Component, part.Test.Part);
+
+    private const int LongestKind = 60, LongestNote = 1000;
+
+    /// <summary>Every note on a kind of part, from all units.</summary>
+    public IReadOnlyList<PartNoteEntry> Notes => field ??= [.. visits.PartNotes().OfType<PartNoteEntry>()];
+
+    /// <summary>Kinds somebody has written a note on, to choose from.</summary>
+    public IEnumerable<string> KnownKinds =>
+        Notes.Select(n => n.Kind).Concat(Bench.Kinds.Values).Distinct(StringComparer.OrdinalIgnoreCase).Order(StringComparer.OrdinalIgnoreCase);
+
+    /// <summary>What kind the chosen part is, and a note for every unit that has one.</summary>
+    public IActionResult OnPostNote(Guid id, Guid entryId) => Take(id, entryId, () =>
+    {
+        if (Chosen is not { } part)
+            return null;
+        var kind = Form.Text("kind", LongestKind, missing: "Give the kind a name of your own, such as four-key controller.");
+        var note = Form.Text("note", LongestNote);
+        var entries = new List<Entry>();
+        if (!kind.Equals(Bench.Kinds.GetValueOrDefault(part), StringComparison.OrdinalIgnoreCase))
+            entries.Add(new PartKindEntry(Writer.Next(), part, kind));
+        if (note.Length > 0)
+            entries.Add(new PartNoteEntry(Writer.Next(), kind, note));
+        return entries;
+    });
 
     /// <summary>The fields of a test, those that were filled in.</summary>
     public IActionResult OnPostTest(Guid id, Guid entryId) => Take(id, entryId, () =>

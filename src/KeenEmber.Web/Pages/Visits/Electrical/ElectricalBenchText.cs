@@ -5,6 +5,7 @@ using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Web.Pages.Visits.Circuit;
+using KeenEmber.Web.Pages.Visits.Electrical.Diagrams;
 using KeenEmber.Web.Wording;
 
 namespace KeenEmber.Web.Pages.Visits.Electrical;
@@ -83,6 +84,8 @@ public sealed class ElectricalBenchText() : BenchText("electrical")
         TraceEntry t => TraceText.Line(t),
         PartConditionEntry c => $"{ComponentText.Name(c.Component, view.Equipment)}: {DamageText.Name(c.Condition)}, {c.Place}"
             + TypingText.With("; repaired: ", c.Repaired),
+        PartKindEntry k => $"{ComponentText.Name(k.Component, view.Equipment)} is a {k.Kind}",
+        PartNoteEntry n => $"about every {n.Kind}: {n.Text}",
         AutopsyEntry a => $"{ComponentText.Name(a.Component, view.Equipment)} opened: {string.Join(", ", a.Signs.Select(DamageText.Name))}"
             + TypingText.With("; ", a.Note),
         DiagramEntry d => $"control circuit: {d.Why}",

@@ -9,7 +9,7 @@ using KeenEmber.Storage;
 using KeenEmber.Web.Api;
 using Microsoft.AspNetCore.Mvc;
 
-namespace KeenEmber.Web.Pages.Visits.Electrical;
+namespace KeenEmber.Web.Pages.Visits.Electrical.Diagrams;
 
 /// <summary>The unit's control circuit, brought into line with what is really in the panel.</summary>
 public sealed partial class ElectricalDiagramModel(VisitViews views, EquipmentStore units, VisitStore visits) : VisitPage(views)

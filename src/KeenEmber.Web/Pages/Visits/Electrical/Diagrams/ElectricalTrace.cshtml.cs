@@ -3,7 +3,7 @@ using KeenEmber.Core.Benches.Electrical.Tracing;
 using KeenEmber.Core.Quantities;
 using Microsoft.AspNetCore.Mvc;
 
-namespace KeenEmber.Web.Pages.Visits.Electrical;
+namespace KeenEmber.Web.Pages.Visits.Electrical.Diagrams;
 
 /// <summary>The control circuit of the unit, traced by two terminals and a voltage.</summary>
 public sealed class ElectricalTraceModel(VisitViews views) : VisitPage(views)

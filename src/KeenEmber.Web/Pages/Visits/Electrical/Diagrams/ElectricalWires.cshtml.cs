@@ -4,7 +4,7 @@ using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using Microsoft.AspNetCore.Mvc;
 
-namespace KeenEmber.Web.Pages.Visits.Electrical;
+namespace KeenEmber.Web.Pages.Visits.Electrical.Diagrams;
 
 /// <summary>A wired part is swapped: its wires on a list before anything is cut, ticked off on the new one.</summary>
 public sealed class ElectricalWiresModel(VisitViews views) : VisitPage(views)

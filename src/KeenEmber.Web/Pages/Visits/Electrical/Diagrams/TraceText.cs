@@ -2,7 +2,7 @@ using KeenEmber.Core.Benches.Electrical;
 using KeenEmber.Core.Benches.Electrical.Tracing;
 using KeenEmber.Web.Wording;
 
-namespace KeenEmber.Web.Pages.Visits.Electrical;
+namespace KeenEmber.Web.Pages.Visits.Electrical.Diagrams;
 
 /// <summary>What a trace says, in a technician's words.</summary>
 public static class TraceText

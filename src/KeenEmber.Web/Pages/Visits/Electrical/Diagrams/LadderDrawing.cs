@@ -3,7 +3,7 @@ using KeenEmber.Core.Benches.Electrical.Tracing;
 using KeenEmber.Web.Drawing;
 using Microsoft.AspNetCore.Html;
 
-namespace KeenEmber.Web.Pages.Visits.Electrical;
+namespace KeenEmber.Web.Pages.Visits.Electrical.Diagrams;
 
 /// <summary>A terminal where it is drawn.</summary>
 /// <param name="IsLive">It has the line's voltage where all is as it should be.</param>
