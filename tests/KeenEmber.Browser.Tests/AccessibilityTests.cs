@@ -47,6 +47,14 @@ public sealed class AccessibilityTests(DemoApp demo) : IClassFixture<DemoApp>
         Check("report");
         person.Unit("K-8").Press("History").Press("Compare two visits").See(".compare");
         Check("compare");
+        person.Unit("F-3").Tap(".visits a").Station("electrical").Tap("a[href*='of=Compressor']").See("form [name=plate-amps]");
+        Check("electrical part");
+        foreach (var page in new[] { "trace", "tripped", "diagram", "wires", "damage", "motor" })
+        {
+            person.Tap($".ways a[href$='/{page}']").See(".ways .chosen[href$='/" + page + "']");
+            Check("electrical " + page);
+        }
+
         person.Unit("G-1").Tap(".visits a").Station("glycol");
         Check("glycol");
         person.Unit("C-7").Tap(".visits a").Station("defrost").Tap(".run-list .under").See(".run-compare");

@@ -32,6 +32,26 @@ public sealed partial class JobTests
     }
 
     [Fact]
+    public void Two_burnt_fans_have_a_reason()
+    {
+        Start("Warm, both fans stand", "WalkInFreezer", "-20");
+        Log("fans off, comp on, box -12");
+        foreach (var fan in new[] { 1, 2 })
+        {
+            person.Go($"{visit}/electrical?of=EvaporatorFan/{fan}&test=Coil").Type("#ohms", "open").Press("Judge the")
+                .See($"[data-part='EvaporatorFan/{fan}'][data-verdict=Open]");
+        }
+
+        var asked = Work("fan delay opens and closes", new()
+        {
+            ["fan-voltage"] = "live", ["delay-cycles"] = "yes", ["delay-switch"] = "off-rating", ["fan-motor"] = "free",
+            ["compressor"] = "running", ["frost-pattern"] = "none",
+        });
+        Assert.Contains(asked, a => a is "delay-cycles" or "delay-switch");
+        Says("fan motors");
+    }
+
+    [Fact]
     public void A_case_iced_behind_two_fans_is_asked_how_it_defrosts_before_it_is_thawed()
     {
         Start("Iced behind two of four fans", "WalkInFreezer", "-20");

@@ -79,6 +79,8 @@ internal static class PartFacts
         [(ComponentKind.HeaterElement, TestedPart.Insulation)] = ("heaters-earth", "clear", "grounded"),
         [(ComponentKind.Contactor, TestedPart.ContactorPole)] = ("contactor-drop", "fine", "high"),
         [(ComponentKind.Contactor, TestedPart.Coil)] = ("contactor-coil-ohms", "sound", "open"),
+        [(ComponentKind.EvaporatorFan, TestedPart.Coil)] = ("fan-windings", "sound", "open"),
+        [(ComponentKind.CondenserFan, TestedPart.Coil)] = ("condfan-windings", "sound", "open"),
         [(ComponentKind.LiquidSolenoid, TestedPart.Coil)] = ("solenoid-coil-ohms", "sound", "open"),
         [(ComponentKind.HeaterElement, TestedPart.Heater)] = ("heater-ohms", "sound", "one-open"),
         [(ComponentKind.Control, TestedPart.Transformer)] = ("transformer-out", "right", "low-or-none"),
