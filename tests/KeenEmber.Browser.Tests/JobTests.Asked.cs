@@ -34,7 +34,7 @@ public sealed partial class JobTests
     [Fact]
     public void Two_burnt_fans_have_a_reason()
     {
-        Start("Warm, both fans stand", "WalkInFreezer", "-20");
+        Start("Warm, both fans stand", "WalkInFreezer", "-20", "fans=2");
         Log("fans off, comp on, box -12");
         foreach (var fan in new[] { 1, 2 })
         {
