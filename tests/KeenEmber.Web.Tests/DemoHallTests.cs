@@ -25,6 +25,19 @@ public sealed class DemoHallTests(DemoWeb demo) : IClassFixture<DemoWeb>
     }
 
     [Theory]
+    [InlineData("B-8", "tripped", "Found, repaired, and it holds.")]
+    [InlineData("B-8", "report", "What made it go was found and repaired; it holds.")]
+    [InlineData("K-3", "electrical", "Push the wire clip down and out")]
+    [InlineData("F-8", "trace", "box thermostat: open, should be closed")]
+    [InlineData("F-8", "diagram", "brown, tag 6")]
+    public async Task The_meter_tells_its_stories(string tag, string page, string says)
+    {
+        var row = Regex.Match(await Page("/"), $"""href="(/equipment/[^"]+)"[^>]*>\s*<span class="unit-tag">{tag}<""").Groups[1].Value;
+        var visit = Regex.Match(await Page(row), "/visits/[0-9a-f-]{36}").Value;
+        Assert.Contains(says, await Page($"{visit}/{page}"), StringComparison.Ordinal);
+    }
+
+    [Theory]
     [InlineData("F-9", "The fans run while the defrost heat is on.")]
     [InlineData("C-1", "By its low-pressure cut-in it will not start in winter.")]
     [InlineData("K-9", "Sensor coil: bad joint or wire.")]

@@ -46,6 +46,7 @@ public sealed class DemoHall(
         DemoStories.Tell(this);
         DemoDefrosts.Tell(this);
         DemoSensors.Tell(this);
+        DemoElectrical.Tell(this);
     }
 
     internal DateTimeOffset Now => time.GetUtcNow();
@@ -221,10 +222,18 @@ public sealed class DemoHall(
         Equipment unit, double daysAgo, string author, string complaint, DemoState state, DemoSeen seen, DemoTrend? trend = null,
         Urgency urgency = Urgency.Routine, string stock = "")
     {
+        var visit = Begin(unit, daysAgo, author, complaint, urgency, stock);
+        visits.Append([.. DemoVisit.Entries(visit, unit, hall, state, seen, trend)]);
+        return visit;
+    }
+
+    /// <summary>A visit on which nothing was read in the round: the unit stood.</summary>
+    internal Visit Begin(
+        Equipment unit, double daysAgo, string author, string complaint, Urgency urgency = Urgency.Routine, string stock = "")
+    {
         var start = time.GetUtcNow() - TimeSpan.FromDays(daysAgo);
         var visit = new Visit(Guid.CreateVersion7(start), unit.Id, start, author, complaint, urgency, stock);
         visits.Start(visit);
-        visits.Append([.. DemoVisit.Entries(visit, unit, hall, state, seen, trend)]);
         return visit;
     }
 

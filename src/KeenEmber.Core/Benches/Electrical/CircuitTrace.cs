@@ -6,7 +6,7 @@ using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Core.Benches.Electrical;
 
-/// <summary>What was measured along the control circuit since the last work, and what it comes to.</summary>
+/// <summary>What was measured along the control circuit between two pieces of work, and what it comes to.</summary>
 public sealed class CircuitTrace
 {
     /// <summary>One suspect is left.</summary>
@@ -23,16 +23,20 @@ public sealed class CircuitTrace
 
     private readonly IBenchMemory? memory;
 
-    internal CircuitTrace(Timeline timeline, CircuitPlan plan, IBenchMemory? memory)
+    /// <param name="from">After it; work divides a visit.</param>
+    /// <param name="until">Up to it; null for the end of the visit.</param>
+    internal CircuitTrace(
+        Timeline timeline, CircuitPlan plan, IBenchMemory? memory, DateTimeOffset? from = null, DateTimeOffset? until = null)
     {
         (this.plan, this.memory) = (plan, memory);
-        var lastWork = WorkDone.LastAt(timeline);
-        var all = timeline.Standing.OfType<TraceEntry>().Where(e => lastWork is null || e.At > lastWork).OrderBy(e => e.At).ToList();
+        var here = timeline.Standing.Where(e => (from is null || e.At > from) && (until is null || e.At <= until)).ToList();
+        var all = here.OfType<TraceEntry>().OrderBy(e => e.At).ToList();
         Mode = all.Count > 0 ? all[^1].Mode : CircuitMode.Calling;
-        Volts = all.Where(e => e.Kind == TraceKind.Volts).Select(e => e.Value!.Si(default)).Where(v => v >= SupplyFrom).DefaultIfEmpty(UsualVolts).Max();
+        Volts = all.Where(e => e.Kind == TraceKind.Volts).Select(e => e.Value!.Si(default)).Where(v => v >= SupplyFrom)
+            .DefaultIfEmpty(UsualVolts).Max();
         Diagram = plan.In(Mode, Volts);
         Entries = [.. all.Where(e => e.Mode == Mode && Fits(e))];
-        seen = [.. SeenOnTheWay(timeline.Standing.OfType<ObservationEntry>().Where(o => lastWork is null || o.At > lastWork).ToList())];
+        seen = [.. SeenOnTheWay([.. here.OfType<ObservationEntry>()])];
     }
 
     /// <summary>What the unit should be doing.</summary>

@@ -35,8 +35,15 @@ public sealed record ElectricalJudgement(
     /// <summary>The control circuit of the unit.</summary>
     public UnitDiagram Diagram => field ??= UnitDiagram.Of(Timeline, UpToHere, Unit);
 
-    /// <summary>The control circuit as far as it was traced.</summary>
-    public CircuitTrace Trace => field ??= new(Timeline, Diagram.Now, Memory);
+    /// <summary>The control circuit as far as it was traced since the last work.</summary>
+    public CircuitTrace Trace => Traces[^1];
+
+    /// <summary>Every stretch of tracing: before the first work, between one and the next, and after the last.</summary>
+    public IReadOnlyList<CircuitTrace> Traces => field ??= TracesBetween([.. WorkDone.Moments(Timeline)]);
+
+    private List<CircuitTrace> TracesBetween(IReadOnlyList<DateTimeOffset> work) =>
+        [.. Enumerable.Range(0, work.Count + 1).Select(i => new CircuitTrace(Timeline, Diagram.Now, Memory,
+            i > 0 ? work[i - 1] : null, i < work.Count ? work[i] : null))];
 
     /// <summary>Parts that are being swapped, or were, the latest list of each.</summary>
     public IReadOnlyList<WireSwapEntry> Swaps => field ??= [.. Timeline.Standing.OfType<WireSwapEntry>()
@@ -52,7 +59,7 @@ public sealed record ElectricalJudgement(
 
     /// <inheritdoc/>
     public override IReadOnlyList<Finding> Found => field ??=
-        [.. Tests.Select(t => t.Finding).OfType<Finding>().Concat(Traced)
+        [.. Tests.Select(t => t.Finding).OfType<Finding>().Concat(Traces.Select(t => t.Finding).OfType<Finding>())
             .Concat(Timeline.Standing.OfType<PartConditionEntry>().Where(d => d.IsOpen).Select(PartDamage.Of))
             .DistinctBy(f => (f.Code, f.About[0], f.Detail))];
 

@@ -21,7 +21,7 @@ public sealed class ElectricalBenchText() : BenchText("electrical")
         if (PartFindings.TestOf(finding) is { } of)
             return PartTestText.Sentence(part, of, finding.Values, finding.Detail, view.Company.Policies);
         if (finding.Code == PartDamage.Damaged)
-            return $"{Headline(finding, view.Equipment.Kind)} {DamageText.Means(Condition(finding))}";
+            return $"{CircuitText.Sentence(part)}: {DamageText.Name(Condition(finding))}. {DamageText.Means(Condition(finding))}";
         var traced = Traced(finding, CircuitText.Sentence(part));
         return CircuitTrace.FaultOf(finding) is { } fault && TraceText.IsOpenSafety(fault) ? traced : $"{traced} {Confirm}";
     }
@@ -37,7 +37,7 @@ public sealed class ElectricalBenchText() : BenchText("electrical")
     {
         var part = Name(finding.About[0].Id);
         if (finding.Code == PartDamage.Damaged)
-            return $"The {part}: {DamageText.Name(Condition(finding))}.";
+            return $"{CircuitText.Sentence(part)}: {DamageText.Name(Condition(finding))}.";
         return PartFindings.TestOf(finding) is { } of ? PartTestText.Headline(of.Test, of.Verdict, part) : Traced(finding, part);
     }
 
@@ -74,7 +74,7 @@ public sealed class ElectricalBenchText() : BenchText("electrical")
     public override IEnumerable<Station> Stations(VisitView view)
     {
         var bench = view.Of<ElectricalJudgement>();
-        var taken = (bench?.Trace.Entries.Count ?? 0) + (bench?.Tests.Count ?? 0);
+        var taken = (bench?.Traces.Sum(t => t.Entries.Count) ?? 0) + (bench?.Tests.Count ?? 0);
         yield return new(45, "Electrical", "Electrical", taken > 0 ? $"{taken} measured" : "not measured");
     }
 

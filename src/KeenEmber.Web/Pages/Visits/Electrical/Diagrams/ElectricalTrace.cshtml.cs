@@ -17,6 +17,10 @@ public sealed class ElectricalTraceModel(VisitViews views) : VisitPage(views)
     /// <summary>What was traced.</summary>
     public CircuitTrace Trace => View.Of<ElectricalJudgement>()!.Trace;
 
+    /// <summary>What was traced before work was done on this visit, the latest first.</summary>
+    public IEnumerable<CircuitTrace> Before =>
+        View.Of<ElectricalJudgement>()!.Traces.SkipLast(1).Reverse().Where(t => t.Entries.Count > 0);
+
     /// <summary>What the unit should be doing on the drawing.</summary>
     public CircuitMode Shown => EnumName.Find<CircuitMode>(Mode ?? "") ?? Trace.Mode;
 
