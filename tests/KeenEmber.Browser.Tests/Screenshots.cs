@@ -51,7 +51,8 @@ public sealed class Screenshots
         Take("defrost-plan-light");
         person.Unit("K-9").Tap(".visits a").Press("Checked and made safe").Station("sensors");
         Take("sensors-light");
-        person.Unit("K-5").Tap(".visits a").Press("Checked and made safe").Station("electrical").Tap("a[href$='/trace']").Press("satisfied").See(".chip.on");
+        person.Unit("K-5").Tap(".visits a").Press("Checked and made safe").Station("electrical").Tap("a[href$='/trace']")
+            .Press("satisfied").See(".chip.on");
         foreach (var (a, b, volts) in new[] { ("L1", "L2", "231"), ("T2", "L2", "230") })
             person.Tap($"#a option[value='{a}']").Tap($"#b option[value='{b}']").Type("#volts", volts).Press("Log it")
                 .ReadUntil(".measured", $"{a} to {b}");

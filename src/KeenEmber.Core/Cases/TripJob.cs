@@ -62,8 +62,9 @@ public sealed class TripJob
         var told = ToldBy(visit).Where(t => t.Code != Supply || t.At >= wentAt).ToList();
         var words = UnitWords.Of(visit.MakeUp, visit.Equipment.Target, visit.Equipment.EvaporatorFans);
         var cannot = VisitFacts.CannotNow(visit);
-        Circuits = [.. (WentInDefrost ? InDefrostOrder : UsualOrder).Select(c => DiagnosisTable.Shipped.Observables.Single(o => o.Code == c))
-            .Where(o => o.OnlyOn.Holds(words)).Select(o => CircuitOf(o, told, cannot))];
+        Circuits = [.. (WentInDefrost ? InDefrostOrder : UsualOrder)
+            .Select(c => DiagnosisTable.Shipped.Observables.Single(o => o.Code == c)).Where(o => o.OnlyOn.Holds(words))
+            .Select(o => CircuitOf(o, told, cannot))];
         Step = StepOf(told, WorkDone.Moments(visit.Timeline).ToList());
     }
 
@@ -135,7 +136,8 @@ public sealed class TripJob
         return Circuits.Any(c => c.IsSkipped) ? TripStep.CannotTest : TripStep.SwitchOn;
     }
 
-    /// <summary>Whether it held when it was switched on; null where it was not. A supply seen tripped went again only after it was on.</summary>
+    /// <summary>Whether it held when it was switched on; null where it was not. A supply seen tripped went again only after it was
+    /// on.</summary>
     private static bool? HoldsSince(DateTimeOffset? lastFault, List<Told> told)
     {
         bool? holds = null;

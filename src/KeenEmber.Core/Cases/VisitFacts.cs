@@ -65,7 +65,8 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
 
     private bool IsIn(DateTimeOffset at) => IsAsFound ? at < firstWork : visit.LastWork is not { } work || at > work;
 
-    internal IEnumerable<Fact> All() => [.. Complained(), .. FromBenches(), .. Measured(), .. Entries.SelectMany(Seen), .. Parts(), .. Fans()];
+    internal IEnumerable<Fact> All() => 
+        [.. Complained(), .. FromBenches(), .. Measured(), .. Entries.SelectMany(Seen), .. Parts(), .. Fans()];
 
     /// <summary>What was complained of tells how the unit was found; what is so after work is seen.</summary>
     private IEnumerable<Fact> Complained() => firstWork is not null && !IsAsFound ? [] : FactsOfRecord.Complaints

@@ -87,7 +87,8 @@ public static partial class QuantityReader
     /// <param name="kind">What is asked for; a unit of another kind is a problem, not a conversion.</param>
     /// <param name="preference">Says what a bare number means.</param>
     /// <returns>The value as typed, or the problem. A value beyond physics (below absolute zero or vacuum, above 500 °C, 300 bar, 2000 A,
-    /// 5000 kg, 1000 V, 1 GΩ, 100 K of difference, a fortnight, 50 m, 500,000 m³/h, 10,000 µF, 200 kW, 20,000 rpm or 100 %) is a problem; a merely unlikely one is
+    /// 5000 kg, 1000 V, 1 GΩ, 100 K of difference, a fortnight, 50 m, 500,000 m³/h, 10,000 µF, 200 kW, 20,000 rpm or 100 %) is a problem; a
+    /// merely unlikely one is
     /// accepted.</returns>
     public static TypedReading Read(string? text, QuantityKind kind, UnitPreference preference)
     {

@@ -19,7 +19,8 @@ public static class DiagramDocuments
 
     private static string? Named(string terminal) => terminal.Length > 0 ? terminal : null;
 
-    /// <summary>A diagram from its JSON: parts that follow each other become a rung; what is closed there is closed in every mode.</summary>
+    /// <summary>A diagram from its JSON: parts that follow each other become a rung; what is closed there is closed in
+    /// every mode.</summary>
     /// <returns>The diagram, or what is wrong with the text.</returns>
     public static (CircuitPlan? Plan, string? Problem) Read(string text)
     {

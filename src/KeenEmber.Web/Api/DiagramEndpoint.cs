@@ -1,5 +1,6 @@
 using KeenEmber.Core.Benches.Electrical;
 using KeenEmber.Core.Benches.Electrical.Tracing;
+using KeenEmber.Core.Quantities;
 using KeenEmber.Storage;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -21,14 +22,15 @@ public static class DiagramEndpoint
     {
         if (units.All().FirstOrDefault(u => u.Id == id) is not { } unit)
             return TypedResults.NotFound();
-        var asked = Enum.TryParse<CircuitMode>(mode, ignoreCase: true, out var known) && Enum.IsDefined(known) ? known : CircuitMode.Calling;
-        if (mode is not null && !string.Equals(mode, asked.ToString(), StringComparison.OrdinalIgnoreCase))
+        var asked = EnumName.Find<CircuitMode>(mode);
+        if (mode is not null && asked is null)
             return Problem("mode", "calling, satisfied or defrost.");
         if (volts is not (> 0 and <= MostVolts))
             return Problem("volts", $"Above 0 and up to {MostVolts} V.");
         var latest = visits.OfEquipment(id).MaxBy(v => v.StartedAt);
         var plan = latest is not null ? views.Open(latest.Id)?.Of<ElectricalJudgement>()?.Diagram.Now : null;
-        return TypedResults.Ok(DiagramDocuments.Of((plan ?? CircuitTemplates.Of(unit, CircuitTemplates.Usual(unit))).In(asked, volts)));
+        plan ??= CircuitTemplates.Of(unit, CircuitTemplates.Usual(unit));
+        return TypedResults.Ok(DiagramDocuments.Of(plan.In(asked ?? CircuitMode.Calling, volts)));
     }
 
     private static ValidationProblem Problem(string field, string problem) =>

@@ -33,7 +33,8 @@ internal static class DemoElectrical
     private static Func<Guid, DateTimeOffset, Entry> Told(string author, string observable, string answer) =>
         (id, at) => new DiagnosisFactEntry(new(id, default, at, at, author), observable, answer);
 
-    private static Func<Guid, DateTimeOffset, Entry> Signed(string author, string root, string notReproduced, string explained, int? againInDays = null) =>
+    private static Func<Guid, DateTimeOffset, Entry> Signed(
+        string author, string root, string notReproduced, string explained, int? againInDays = null) =>
         (id, at) => new SignOffEntry(new(id, default, at, at, author), root, notReproduced, "",
             againInDays is { } days ? DateOnly.FromDateTime(at.Date.AddDays(days)) : null, Explained: explained);
 

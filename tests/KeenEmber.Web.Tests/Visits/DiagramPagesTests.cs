@@ -79,7 +79,8 @@ public sealed class DiagramPagesTests : IDisposable
         var id = first.Split('/')[^1];
         var json = await isolde.Http.GetStringAsync($"/api/units/{id}/diagram?mode=defrost", TestContext.Current.CancellationToken);
         using var document = JsonDocument.Parse(json);
-        Assert.Contains(document.RootElement.GetProperty("parts").EnumerateArray(), p => p.GetProperty("kind").GetString() == "transformer");
+        Assert.Contains(document.RootElement.GetProperty("parts").EnumerateArray(),
+            p => p.GetProperty("kind").GetString() == "transformer");
         using var traced = await isolde.Http.PostAsJsonAsync("/api/electrical/trace", document.RootElement,
             TestContext.Current.CancellationToken);
         Assert.Equal(HttpStatusCode.OK, traced.StatusCode);
@@ -102,7 +103,8 @@ public sealed class DiagramPagesTests : IDisposable
         var visit = await isolde.StartVisit(await isolde.AddUnit());
         var page = $"{visit}/wires?of=box%20thermostat";
         using (var refused = await isolde.Send(page, "List", ("wire-0", "brown")))
-            Assert.Contains("locked", (await Technician.Page(refused)).QuerySelector("#locked-error")!.TextContent, StringComparison.Ordinal);
+            Assert.Contains("locked", (await Technician.Page(refused)).QuerySelector("#locked-error")!.TextContent,
+                StringComparison.Ordinal);
         (await isolde.Send(page, "List", ("wire-0", "brown"), ("wire-1", "black"), ("terminal-2", "3"), ("wire-2", "grey"),
             ("locked", "breaker 4, passage panel"))).Dispose();
         var list = await isolde.Open($"{visit}/wires");

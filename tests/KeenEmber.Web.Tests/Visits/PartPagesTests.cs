@@ -40,7 +40,8 @@ public sealed class PartPagesTests : IDisposable
         Assert.Contains("start relay is open", (await isolde.Open($"{visit}/electrical")).QuerySelector("#panel, .panel")!.TextContent,
             StringComparison.OrdinalIgnoreCase);
         page = await isolde.Open($"{visit}/record");
-        Assert.Contains("start relay, current relay, both ways up: as it hangs open; upside down open", page.Body!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("start relay, current relay, both ways up: as it hangs open; upside down open", page.Body!.TextContent,
+            StringComparison.Ordinal);
     }
 
     [Fact]

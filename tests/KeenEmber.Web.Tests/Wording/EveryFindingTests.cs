@@ -29,7 +29,8 @@ public sealed partial class EveryFindingTests : IDisposable
         SensorsBench.BoxErrorK, "damage.water", ControlsBench.CompressorCalled, SensorsJudgement.ErrorTrend,
         DefrostTrends.HeatMin, DefrostTrends.HeatAfterClearMin, DefrostTrends.IcePerRunKg, DefrostTrends.IcePerDayKg,
             DefrostTrends.HeaterCurrentA, ElectricalTrends.Microfarad, ElectricalTrends.CurrentA,
-            ElectricalJudgement.UnsafeParts, ElectricalJudgement.RubbedWires, ElectricalTrends.InsulationMegohm, ElectricalTrends.DropPercent, ElectricalTrends.HeaterOhm,
+            ElectricalJudgement.UnsafeParts, ElectricalJudgement.RubbedWires, ElectricalTrends.InsulationMegohm,
+            ElectricalTrends.DropPercent, ElectricalTrends.HeaterOhm,
     ];
 
     /// <summary>Every code written down in the core, and those made of the names of verdicts.</summary>
@@ -38,7 +39,8 @@ public sealed partial class EveryFindingTests : IDisposable
         .. typeof(VisitCase).Assembly.GetTypes()
             .SelectMany(t => t.GetFields(BindingFlags.Public | BindingFlags.NonPublic | BindingFlags.Static))
             .Where(f => f.IsLiteral && f.FieldType == typeof(string)).Select(f => (string)f.GetRawConstantValue()!)
-            .Where(c => CodeOfAFinding().IsMatch(c)).Concat(FaultsOfSensors).Concat(FaultsOfOutputs).Concat(PartFindings.All).Append(SafeJudging.CouldNotJudge)
+            .Where(c => CodeOfAFinding().IsMatch(c)).Concat(FaultsOfSensors).Concat(FaultsOfOutputs).Concat(PartFindings.All)
+            .Append(SafeJudging.CouldNotJudge)
             .Where(c => !NoFindings.Contains(c)).Distinct().Order(StringComparer.Ordinal),
     ];
 

@@ -63,7 +63,8 @@ public sealed class MeasuredPart
     public static string Key(PartField field) => field.IsPlate ? $"plate-{field.Name}" : field.Name;
 
     /// <summary>Some companies take a run capacitor for good to 10 %, where nothing else is printed on it.</summary>
-    private static Dictionary<string, double> Printed(Component component, IReadOnlyList<(string Name, double Value)> plate, Policies policies)
+    private static Dictionary<string, double> Printed(
+        Component component, IReadOnlyList<(string Name, double Value)> plate, Policies policies)
     {
         var printed = plate.ToDictionary(p => p.Name, p => p.Value);
         if (component.Kind is ComponentKind.RunCapacitor or ComponentKind.CondenserFanCapacitor

@@ -89,8 +89,8 @@ public sealed record MotorComparison(MotorLine Line, string Needs, string Gives,
 /// <remarks>Source: the fan laws, power with the cube of speed and the fifth power of diameter; tolerances trade practice.</remarks>
 public static class MotorMatch
 {
-    private const double VoltsShare = 0.1, RpmPasses = 0.03, RpmNear = 0.1, ShaftMm = 0.1, EnoughPower = 0.98, MostPower = 2, LengthMm = 3, StackNearMm = 10,
-        PitchDeg = 3;
+    private const double VoltsShare = 0.1, RpmPasses = 0.03, RpmNear = 0.1, ShaftMm = 0.1, EnoughPower = 0.98, MostPower = 2,
+        LengthMm = 3, StackNearMm = 10, PitchDeg = 3;
 
     private static readonly string[] Enclosures = ["open", "drip", "sealed"];
 

@@ -28,9 +28,11 @@ public sealed record PartField(string Name, bool IsPlate, QuantityKind Kind)
 /// <summary>What each test asks for, in the order in which plate and meter are read, and which parts it is for.</summary>
 public static class PartFields
 {
-    private static PartField Plate(string name, QuantityKind kind, bool optional = false) => new(name, true, kind) { IsOptional = optional };
+    private static PartField Plate(string name, QuantityKind kind, bool optional = false) =>
+        new(name, true, kind) { IsOptional = optional };
 
-    private static PartField Read(string name, QuantityKind kind, bool optional = false) => new(name, false, kind) { IsOptional = optional };
+    private static PartField Read(string name, QuantityKind kind, bool optional = false) =>
+        new(name, false, kind) { IsOptional = optional };
 
     private static readonly Dictionary<TestedPart, IReadOnlyList<PartField>> ByTest = new()
     {

@@ -77,7 +77,8 @@ public static class PartFindings
         [(TestedPart.CompressorCurrent, PartVerdict.Open)] = "electrical.compressor-no-current",
     };
 
-    private static readonly Dictionary<string, (TestedPart Test, PartVerdict Verdict)> ByCode = Codes.ToDictionary(c => c.Value, c => c.Key);
+    private static readonly Dictionary<string, (TestedPart Test, PartVerdict Verdict)> ByCode =
+        Codes.ToDictionary(c => c.Value, c => c.Key);
 
     /// <summary>Every code there is.</summary>
     public static IEnumerable<string> All => ByCode.Keys;

@@ -50,7 +50,9 @@ internal static class StartPartTests
         var (low, high) = marked > 0 ? (marked * (1 - ColdShare), marked * (1 + ColdShare)) : (LeastColdOhm, MostColdOhm);
         if (ohms < low)
             return new(PartVerdict.Shorted, ohms, low, high);
-        return ohms > high ? new(PartVerdict.Open, double.IsFinite(ohms) ? ohms : null, low, high) : new(PartVerdict.Sound, ohms, low, high);
+        if (double.IsPositiveInfinity(ohms))
+            return new(PartVerdict.Open, null, low, high);
+        return new(ohms > high ? PartVerdict.Open : PartVerdict.Sound, ohms, low, high);
     }
 
     internal static PartResult Overload(double ohms, double shellC)

@@ -19,7 +19,8 @@ public sealed record UnitDiagram(CircuitPlan AsFound, CircuitPlan Now, bool IsKe
         var here = visit.Standing.OfType<DiagramEntry>().Select(d => d.Id).ToHashSet();
         var usual = CircuitTemplates.Of(unit, CircuitTemplates.Usual(unit));
         var open = OpenItem.Of(upToHere).Select(o => o.Change.Id).ToHashSet();
-        return new(kept.FindLast(d => !here.Contains(d.Id))?.Plan ?? usual, Without(kept.LastOrDefault()?.Plan ?? usual, open), kept.Count > 0);
+        return new(kept.FindLast(d => !here.Contains(d.Id))?.Plan ?? usual,
+            Without(kept.LastOrDefault()?.Plan ?? usual, open), kept.Count > 0);
     }
 
     /// <summary>A jumper whose open item is closed is out.</summary>

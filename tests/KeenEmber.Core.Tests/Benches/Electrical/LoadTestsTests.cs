@@ -75,7 +75,8 @@ public sealed class LoadTestsTests
     public void A_capacitor_that_drifts_shows_as_a_trend_until_it_is_replaced()
     {
         Timeline Visit(params Entry[] entries) => new(entries, Freezer, Pressure.StandardAtmosphere);
-        var trend = Assert.Single(ElectricalTrends.Of([Visit(Capacitor(35, 35)), Visit(Capacitor(33.4, 35, minute: 60))], Policies.Default));
+        var trend = Assert.Single(ElectricalTrends.Of(
+            [Visit(Capacitor(35, 35)), Visit(Capacitor(33.4, 35, minute: 60))], Policies.Default));
         Assert.Equal((ElectricalTrends.Microfarad, 2), (trend.Code, trend.Marks.Count));
         Assert.False(trend.Marks[0].Moved);
         Assert.Equal(33.4, trend.Marks[1].Value, 0.001);

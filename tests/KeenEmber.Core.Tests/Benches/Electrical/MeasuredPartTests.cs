@@ -89,7 +89,8 @@ public sealed class MeasuredPartTests
     public void One_grounded_heater_speaks_for_all_and_all_must_be_clear_to_say_so()
     {
         Entry[] Elements(params double[] megohms) => [.. megohms.Select((m, i) => Tested(
-            new(ComponentKind.HeaterElement, i + 1), TestedPart.Insulation, FormattableString.Invariant($"plate-volts=230 megohm={m}"), i))];
+            new(ComponentKind.HeaterElement, i + 1), TestedPart.Insulation,
+            FormattableString.Invariant($"plate-volts=230 megohm={m}"), i))];
         Assert.Contains("heaters-earth=grounded", Said(Elements(500, 0, 500, 500, 500, 500)));
         Assert.DoesNotContain("heaters-earth=clear", Said(Elements(500, 500, 500)));
         Assert.Contains("heaters-earth=clear", Said(Elements(500, 500, 500, 500, 500, 500)));

@@ -91,6 +91,9 @@ public sealed record CircuitPlan(
     /// <summary>The part of that name; null where there is none.</summary>
     public PlannedPart? Part(string? name) => Parts.FirstOrDefault(p => p.Name == name);
 
+    /// <summary>The parts on a terminal.</summary>
+    public IEnumerable<PlannedPart> On(string terminal) => Parts.Where(p => new[] { p.A, p.B, p.C, p.D }.Contains(terminal));
+
     /// <summary>What is known of a terminal; nothing but its name where nothing is.</summary>
     public PlannedTerminal Terminal(string name) => Terminals.FirstOrDefault(t => t.Name == name) ?? new(name, "", "");
 

@@ -131,7 +131,8 @@ public static class PlanEdits
             [.. now.Parts.Where(p => before.Part(p.Name) is { } was && (was.A, was.B) != (p.A, p.B))]);
 
     /// <summary>The wires of a part, terminal by terminal: what else is on that terminal.</summary>
-    public static IReadOnlyList<(PlannedTerminal Terminal, IReadOnlyList<string> GoesTo)> WiresOf(this CircuitPlan plan, PlannedPart part) =>
+    public static IReadOnlyList<(PlannedTerminal Terminal, IReadOnlyList<string> GoesTo)> WiresOf(
+        this CircuitPlan plan, PlannedPart part) =>
         [.. new[] { part.A, part.B, part.C, part.D }.Where(t => t.Length > 0).Distinct().Select(t => (plan.Terminal(t),
-            (IReadOnlyList<string>)[.. plan.Parts.Where(p => p != part && new[] { p.A, p.B, p.C, p.D }.Contains(t)).Select(p => p.Name)]))];
+            (IReadOnlyList<string>)[.. plan.On(t).Where(p => p != part).Select(p => p.Name)]))];
 }

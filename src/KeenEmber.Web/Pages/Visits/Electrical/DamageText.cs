@@ -53,11 +53,11 @@ public static class DamageText
     /// <summary>What it says of the cause, and what it cannot say.</summary>
     public static string Says(AutopsySign sign) => sign switch
     {
-        AutopsySign.OneWindingBurnt => "Start winding: it stayed on, start relay or capacitor. Of three phases: one was lost. Not whether the "
-            + "part was bad from the beginning.",
+        AutopsySign.OneWindingBurnt => "Start winding: it stayed on, start relay or capacitor. Of three phases: one was lost. "
+            + "Not whether the part was bad from the beginning.",
         AutopsySign.AllWindingsBurnt => "Too hot for long: low voltage, no cooling by the suction gas, or its protector did not open.",
         AutopsySign.BlackOil => "It ran too hot or the charge is acid: drier, oil and suction drier with the new one.",
-        AutopsySign.LittleOil => "Oil lies elsewhere in the circuit or went with a leak: a new one without that question dies the same way.",
+        AutopsySign.LittleOil => "Oil lies elsewhere in the circuit or went with a leak: a new one dies the same way.",
         AutopsySign.CopperPlating => "Moisture and heat over a long time: evacuation and drier.",
         AutopsySign.BrokenValve => "Liquid came back, or it started full of liquid: feed, crankcase heat, off-cycle.",
         AutopsySign.ScoredBearing => "Oil was missing or thinned by liquid. It cannot say which by itself.",

@@ -60,7 +60,8 @@ public sealed class ElectricalModel(VisitViews views, VisitStore visits) : Visit
 
     /// <summary>Kinds somebody has written a note on, to choose from.</summary>
     public IEnumerable<string> KnownKinds =>
-        Notes.Select(n => n.Kind).Concat(Bench.Kinds.Values).Distinct(StringComparer.OrdinalIgnoreCase).Order(StringComparer.OrdinalIgnoreCase);
+        Notes.Select(n => n.Kind).Concat(Bench.Kinds.Values).Distinct(StringComparer.OrdinalIgnoreCase)
+            .Order(StringComparer.OrdinalIgnoreCase);
 
     /// <summary>What kind the chosen part is, and a note for every unit that has one.</summary>
     public IActionResult OnPostNote(Guid id, Guid entryId) => Take(id, entryId, () =>

@@ -111,6 +111,6 @@ public static class MotorText
     {
         var bad = lines.Where(l => l.Fit != MotorFit.Passes)
             .Select(l => string.Create(CultureInfo.InvariantCulture, $"{Name(l.Line)} {Name(l.Fit)}, {l.Gives} for {l.Needs}")).ToList();
-        return bad.Count == 0 ? $"replacement motor: fits in all {lines.Count} lines compared" : $"replacement motor: {string.Join("; ", bad)}";
+        return "replacement motor: " + (bad.Count == 0 ? $"fits in all {lines.Count} lines compared" : string.Join("; ", bad));
     }
 }

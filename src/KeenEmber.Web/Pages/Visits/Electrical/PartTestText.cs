@@ -76,8 +76,8 @@ public static class PartTestText
     /// <summary>What can hurt somebody or the part at this test.</summary>
     public static string Caution(TestedPart test) => test switch
     {
-        TestedPart.Capacitor => "Lock out, test dead, discharge it through a resistor, take its leads off. A screwdriver across it can burst "
-            + "it.",
+        TestedPart.Capacitor => "Lock out, test dead, discharge it through a resistor, take its leads off. "
+            + "A screwdriver across it can burst it.",
         TestedPart.Insulation => "Lock out, test dead. Take off electronics and every lead: the tester’s voltage kills boards and bites. "
             + "Never test a compressor in vacuum. Discharge what was tested.",
         TestedPart.Windings => "Lock out, test dead, discharge the capacitor, all leads off the pins. A terminal can blow out of a shell "
@@ -318,7 +318,8 @@ public static class PartTestText
         (TestedPart.CompressorCurrent, PartVerdict.Locked) =>
             "Switch it off now. Overload, relay, capacitor, voltage as it starts, in that order, before the compressor is blamed.",
         (TestedPart.CompressorCurrent, PartVerdict.High) => "Head pressure and supply voltage first, then its capacitor.",
-        (TestedPart.CompressorCurrent, PartVerdict.Low) => "Suction and head against each other: equal ones while it hums mean it does not pump.",
+        (TestedPart.CompressorCurrent, PartVerdict.Low) => 
+            "Suction and head against each other: equal ones while it hums mean it does not pump.",
         (TestedPart.CompressorCurrent, _) => "Overload, relay, windings, in that order.",
         (TestedPart.FanMotor, PartVerdict.High or PartVerdict.Low) =>
             "Lock out, turn it by hand; then its capacitor and the voltage at it.",
@@ -329,7 +330,8 @@ public static class PartTestText
 
     /// <summary>A finding in a sentence: the part, the number, what it means and what to do.</summary>
     public static string Sentence(
-        string part, (TestedPart Test, PartVerdict Verdict) of, IReadOnlyDictionary<string, double> values, string detail, Policies policies)
+        string part, (TestedPart Test, PartVerdict Verdict) of, IReadOnlyDictionary<string, double> values, string detail,
+        Policies policies)
     {
         double? Value(string name) => values.TryGetValue(name, out var value) ? value : null;
         var figure = Figure(of.Test, of.Verdict, Value("value"), Value("low"), Value("high"));

@@ -40,7 +40,8 @@ public sealed partial class ElectricalDiagramModel(VisitViews views, EquipmentSt
 
     public IActionResult OnPostTerminal(Guid id, Guid entryId) => Edit(id, entryId, "terminal", plan =>
     {
-        var (of, to) = (Form["of"], new PlannedTerminal(Named("terminal"), Form.Text("wire", LongestText), Form.Text("place", LongestText)));
+        var of = Form["of"];
+        var to = new PlannedTerminal(Named("terminal"), Form.Text("wire", LongestText), Form.Text("place", LongestText));
         return (plan.Describe(of, to), $"terminal {of}: " + string.Join(", ", new[] { of == to.Name ? "" : $"now {to.Name}", to.Wire,
             to.Place }.Where(t => t.Length > 0)));
     });
@@ -55,8 +56,9 @@ public sealed partial class ElectricalDiagramModel(VisitViews views, EquipmentSt
     {
         var (name, kind, before) = (Named("name"), Form.Choice<WiredKind>("kind"), Form["before"]);
         var closed = Form.Ticked<ClosedIn>("closed").Aggregate(ClosedIn.None, (all, c) => all | c);
-        var part = new PlannedPart(name, kind, Form["from"], kind == WiredKind.Contact ? Form["to"] : ControlDiagram.Return,
-            kind == WiredKind.Contact ? closed : ClosedIn.Always, kind == WiredKind.Contact ? 0 : UsualLoadOhm, Form.Text("where", LongestText));
+        var where = Form.Text("where", LongestText);
+        var part = kind == WiredKind.Contact ? new PlannedPart(name, kind, Form["from"], Form["to"], closed, Where: where)
+            : new(name, kind, Form["from"], ControlDiagram.Return, Ohms: UsualLoadOhm, Where: where);
         return before.Length > 0 ? (plan.InsertBefore(before, part), $"{name} before the {before}")
             : (plan.AddRung(part), $"{name} from {part.A} to {part.B}");
     });

@@ -62,5 +62,6 @@ public sealed class ElectricalTraceModel(VisitViews views) : VisitPage(views)
 
     /// <summary>The current of a load, with a clamp round one conductor.</summary>
     public IActionResult OnPostAmps(Guid id, Guid entryId) => Take(id, entryId, () => Loads.Contains(Form["part"])
-        ? new TraceEntry(Writer.Next(), Shown, "", "", Form.Value("amps", QuantityKind.Current, required: true), Form["part"], null) : null);
+        ? new TraceEntry(Writer.Next(), Shown, "", "", Form.Value("amps", QuantityKind.Current, required: true), Form["part"], null)
+        : null);
 }

@@ -22,6 +22,9 @@ public sealed class ElectricalWiresModel(VisitViews views) : VisitPage(views)
     /// <summary>What a row of the list begins with, from the diagram.</summary>
     public IReadOnlyList<(PlannedTerminal Terminal, IReadOnlyList<string> GoesTo)> Wires => Bench.Diagram.Now.WiresOf(Chosen!);
 
+    /// <summary>The first parts a wire goes to; null for a row beyond the diagram.</summary>
+    public string? GoesTo(int row) => row < Wires.Count ? string.Join(", ", Wires[row].GoesTo.Take(3)) : null;
+
     /// <summary>The fields of a row.</summary>
     public static string Field(string name, int row) => $"{name}-{row}";
 
