@@ -32,15 +32,18 @@ public sealed record MeterDocument(double Ohms = 10e6, double AccuracyShare = 0.
 /// <summary>A control circuit in one mode, and what was measured on it.</summary>
 /// <param name="Hertz">Frequency; 60 where nothing is said.</param>
 /// <param name="At">Where the technician stands.</param>
+/// <param name="Worked">Ids of parts that were worked on lately.</param>
 public sealed record TraceQuestion(
     SourceDocument?[]? Sources, PartDocument?[]? Parts, MeasurementDocument?[]? Measurements = null, MeterDocument? Meter = null,
-    double Hertz = 60, string? At = null);
+    double Hertz = 60, string? At = null, string[]? Worked = null);
 
 /// <param name="Part">Empty where nothing is wrong; "meter" for the meter or the drawing.</param>
 /// <param name="Words">As a technician would say it.</param>
-public sealed record SuspectAnswer(string Part, WiredFault Fault, double Probability, string Words);
+/// <param name="With">Of swapped wires: the other part.</param>
+public sealed record SuspectAnswer(string Part, WiredFault Fault, double Probability, string Words, string? With = null);
 
-public sealed record FaultAnswer(string Part, WiredFault Fault);
+/// <param name="With">Of swapped wires: the other part.</param>
+public sealed record FaultAnswer(string Part, WiredFault Fault, string? With = null);
 
 public sealed record FaultSetAnswer(FaultAnswer[] Faults, double Probability);
 

@@ -36,13 +36,14 @@ public static class TraceEndpoint
             return TypedResults.ValidationProblem(errors);
         var (meter, taken) = (question.Meter ?? new(), readings.ConvertAll(r => r!));
         return TypedResults.Ok(Say(wiring, taken,
-            Tracer.Find(wiring, taken, new(meter.Ohms, meter.AccuracyShare, meter.AccuracyVolts), question.At ?? "")));
+            Tracer.Find(wiring, taken, new(meter.Ohms, meter.AccuracyShare, meter.AccuracyVolts), question.At ?? "",
+                (question.Worked ?? []).ToHashSet())));
     }
 
     private static TraceAnswer Say(Wiring wiring, IReadOnlyList<TraceReading> readings, Trace trace) => new(
         [.. trace.Suspects.Select(s => new SuspectAnswer(s.Of.Part ?? "", s.Of.Fault, Math.Round(s.Probability, 4),
-            TraceText.Say(wiring, s.Of)))],
-        [.. trace.Sets.Select(s => new FaultSetAnswer([.. s.Faults.Select(f => new FaultAnswer(f.Part, f.Fault))],
+            TraceText.Say(wiring, s.Of), Named(s.Of.With ?? "")))],
+        [.. trace.Sets.Select(s => new FaultSetAnswer([.. s.Faults.Select(f => new FaultAnswer(f.Part, f.Fault, Named(f.With ?? "")))],
             Math.Round(s.Probability, 4)))],
         [.. trace.Next.Select(n => new TraceStepAnswer(n.Kind, Named(n.A), Named(n.B), Named(n.Part), n.Where, n.Minutes,
             Math.Round(n.Bits, 3), Math.Round(n.Sound, 1),

@@ -85,6 +85,7 @@ internal static class DemoElectrical
     {
         var unit = hall.Install("K-3", "Cake-shop reach-in", DemoHall.BuiltIn with { RatedCurrentA = 2.2 }, 4, 1, "R134a", 0.24,
             "cakes and cream", "canteen, cake counter");
+        hall.Visit(unit, 150, DemoHall.Tobin, "Yearly check", new(4.2, 11.2, 5.0, 8, 22, 11, 4) { CurrentA = 1.8 }, new());
         var visit = hall.Begin(unit, 19, DemoHall.Tobin, "Warm, but the light is on", Urgency.Today, "forty cakes");
         hall.Append(visit, 2,
             (id, at) => new HazardsEntry(new(id, default, at, at, DemoHall.Tobin), unit.AllHazards()),
@@ -114,6 +115,7 @@ internal static class DemoElectrical
             "bait and ice packs", "fish hall, loading bay");
         var plan = CircuitTemplates.Of(unit, CircuitTemplate.Remote).Describe("T2", new("T2", "brown, tag 6", "box on the coil")).Plan!
             .Describe("C1", new("C1", "black", "condensing unit, left box")).Plan!;
+        hall.Visit(unit, 95, DemoHall.Tobin, "Yearly check", new(-18.3, 5.7, 4.6), new());
         var visit = hall.Begin(unit, 3, DemoHall.Isolde, "Never gets below -8", Urgency.Routine, "bait for the week");
         Func<Guid, DateTimeOffset, Entry> Volts(string a, string b, double volts) => (id, at) => new TraceEntry(
             new(id, default, at, at, DemoHall.Isolde), CircuitMode.Calling, a, b, new(volts, Unit.Volt), "", null);

@@ -22,22 +22,31 @@ public sealed class CircuitTrace
     private readonly List<TraceReading> seen;
 
     private readonly IBenchMemory? memory;
+    private readonly HashSet<string> worked;
 
+    /// <param name="workedOn">Parts that were replaced or swapped on the visit before.</param>
     /// <param name="from">After it; work divides a visit.</param>
     /// <param name="until">Up to it; null for the end of the visit.</param>
     internal CircuitTrace(
-        Timeline timeline, CircuitPlan plan, IBenchMemory? memory, DateTimeOffset? from = null, DateTimeOffset? until = null)
+        Timeline timeline, CircuitPlan plan, IBenchMemory? memory, IReadOnlySet<Component> workedOn, DateTimeOffset? from = null,
+        DateTimeOffset? until = null)
     {
         (this.plan, this.memory) = (plan, memory);
+        worked = plan.Parts.Where(p => p.Component is { } component && workedOn.Contains(component)).Select(p => p.Name).ToHashSet();
         var here = timeline.Standing.Where(e => (from is null || e.At > from) && (until is null || e.At <= until)).ToList();
         var all = here.OfType<TraceEntry>().OrderBy(e => e.At).ToList();
-        Mode = all.Count > 0 ? all[^1].Mode : CircuitMode.Calling;
+        Mode = all.Count > 0 ? all[^1].Mode : ModeSeen(here);
         Volts = all.Where(e => e.Kind == TraceKind.Volts).Select(e => e.Value!.Si(default)).Where(v => v >= SupplyFrom)
             .DefaultIfEmpty(UsualVolts).Max();
         Diagram = plan.In(Mode, Volts);
         Entries = [.. all.Where(e => e.Mode == Mode && Fits(e))];
         seen = [.. SeenOnTheWay([.. here.OfType<ObservationEntry>()])];
     }
+
+    /// <summary>Before anything is measured the walk-round tells what it should be doing.</summary>
+    private static CircuitMode ModeSeen(IEnumerable<Entry> here) =>
+        here.OfType<ObservationEntry>().LastOrDefault(o => o.Fact == AsFound.Defrost)?.State == FactState.Defrosting
+            ? CircuitMode.Defrost : CircuitMode.Calling;
 
     /// <summary>What the unit should be doing.</summary>
     public CircuitMode Mode { get; }
@@ -56,18 +65,18 @@ public sealed class CircuitTrace
 
     private IReadOnlyList<TraceReading> Readings => [.. Entries.Select(e => e.Reading), .. seen];
 
-    private Trace Find() => Tracer.Find(Diagram.Wiring, Readings);
+    private Trace Find() => Tracer.Find(Diagram.Wiring, Readings, worked: worked);
 
     /// <summary>The circuit with its contacts as they should be, and every reading.</summary>
     private string Key => string.Join('|', Diagram.Sources.Cast<object>()
-        .Concat(Diagram.Wiring.Parts.SelectMany(p => new object[] { p, string.Join(',', p.Contacts) })).Concat(Readings));
+        .Concat(Diagram.Wiring.Parts.SelectMany(p => new object[] { p, string.Join(',', p.Contacts) })).Concat(Readings).Concat(worked));
 
     /// <summary>Measurements that the leading suspect leaves odd.</summary>
     public IReadOnlyList<TraceEntry> Odd => [.. Result.Unexplained.Where(i => i < Entries.Count).Select(i => Entries[i])];
 
     /// <summary>The suspect that is left; null where there are several, or none.</summary>
     public Finding? Finding => field ??= Entries.Count > 0 && Result.Suspects[0] is { Probability: >= TracedAt } lead
-        && Diagram.Part(lead.Of.Part) is { Component: { } component }
+        && lead.Of.Fault != WiredFault.Swapped && Diagram.Part(lead.Of.Part) is { Component: { } component }
         ? new(Traced, Strength.Strong, [.. Entries.Select(e => e.Id)],
             new Dictionary<string, double> { ["probability"] = lead.Probability })
         {

@@ -41,8 +41,12 @@ public sealed record ElectricalJudgement(
     /// <summary>Every stretch of tracing: before the first work, between one and the next, and after the last.</summary>
     public IReadOnlyList<CircuitTrace> Traces => field ??= TracesBetween([.. WorkDone.Moments(Timeline)]);
 
+    /// <summary>Parts that were replaced on the visits before: what was touched last is suspected sooner.</summary>
+    private HashSet<Component> WorkedOn => [.. UpToHere.Where(t => t != Timeline).Take(1).SelectMany(t => t.Standing).OfType<PartEntry>()
+        .Select(p => p.Component).OfType<Component>()];
+
     private List<CircuitTrace> TracesBetween(IReadOnlyList<DateTimeOffset> work) =>
-        [.. Enumerable.Range(0, work.Count + 1).Select(i => new CircuitTrace(Timeline, Diagram.Now, Memory,
+        [.. Enumerable.Range(0, work.Count + 1).Select(i => new CircuitTrace(Timeline, Diagram.Now, Memory, WorkedOn,
             i > 0 ? work[i - 1] : null, i < work.Count ? work[i] : null))];
 
     /// <summary>Parts that are being swapped, or were, the latest list of each.</summary>

@@ -56,6 +56,25 @@ public sealed class CircuitPlanTests
     }
 
     [Fact]
+    public void A_unit_pumps_down_drips_and_can_be_switched_off()
+    {
+        var freezer = Freezer with { Circuit = Freezer.Circuit with { Parts = CircuitParts.Receiver | CircuitParts.LiquidSolenoid } };
+        var plan = CircuitTemplates.Of(freezer, CircuitTemplate.Remote);
+        bool Runs(string part, CircuitMode mode)
+        {
+            var wiring = plan.In(mode, 208).Wiring;
+            return Tracer.Expected(wiring, "L2")[wiring.Part(part)!.A] > 150;
+        }
+
+        Assert.Equal((false, true), (Runs("liquid solenoid", CircuitMode.PumpingDown), Runs("compressor", CircuitMode.PumpingDown)));
+        Assert.Equal((true, false, false),
+            (Runs("compressor", CircuitMode.Drip), Runs("evaporator fans", CircuitMode.Drip), Runs("heaters", CircuitMode.Drip)));
+        Assert.All(plan.Parts.Where(p => p.Kind == WiredKind.Load), p => Assert.False(Runs(p.Name, CircuitMode.Off)));
+        Assert.DoesNotContain(CircuitMode.PumpingDown, CircuitTemplates.ModesOf(Freezer));
+        Assert.Contains(CircuitMode.PumpingDown, CircuitTemplates.ModesOf(freezer));
+    }
+
+    [Fact]
     public void A_unit_begins_with_the_circuit_its_make_up_points_to()
     {
         Assert.Equal(CircuitTemplate.Remote, CircuitTemplates.Usual(Freezer));

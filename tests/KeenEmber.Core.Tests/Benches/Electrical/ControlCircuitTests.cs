@@ -53,6 +53,33 @@ public sealed class ControlCircuitTests
             new(TraceKind.Clicks, "", "", "change-over relay", 0)).Part);
     }
 
+    /// <summary>Two loads of one box on each other's outputs: what is called stands, what is not called runs.</summary>
+    [Fact]
+    public void Two_wires_on_each_others_terminals_explain_what_no_single_fault_does()
+    {
+        var wiring = Circuit(
+            new("fan output", WiredKind.Contact, "L1", "F", Where: "control"),
+            new("fans", WiredKind.Load, "F", "L2", Ohms: 150, Where: "control"),
+            new("heat output", WiredKind.Contact, "L1", "H", Closed: false, Where: "control"),
+            new("heaters", WiredKind.Load, "H", "L2", Ohms: 25, Where: "control"));
+        TraceReading[] seen = [TraceReading.Runs("fans", false), TraceReading.Runs("heaters", true), TraceReading.Volts("F", "L2", 207),
+            TraceReading.Volts("H", "L2", 0.2)];
+        var lead = Tracer.Find(wiring, seen).Suspects[0].Of;
+        Assert.Equal((WiredFault.Swapped, "fans", "heaters"), (lead.Fault, lead.Part, lead.With));
+    }
+
+    /// <summary>Before anything is measured, what was worked on last is suspected sooner than its like.</summary>
+    [Fact]
+    public void A_part_that_was_worked_on_is_suspected_sooner()
+    {
+        var wiring = Circuit(new("K1", WiredKind.Contact, "L1", "1"), new("K2", WiredKind.Contact, "1", "2"),
+            new("valve", WiredKind.Load, "2", "L2", Ohms: 900));
+        double Of(string part, params string[] worked) => Tracer.Find(wiring, [TraceReading.Runs("valve", false)],
+            worked: worked.ToHashSet()).Suspects.Where(s => s.Of.Part == part).Sum(s => s.Probability);
+        Assert.Equal(Of("K1"), Of("K2"), 0.02);
+        Assert.True(Of("K2", "K2") > 2 * Of("K1", "K2"));
+    }
+
     [Fact]
     public void A_control_transformer_that_gives_nothing_is_found_by_both_its_sides()
     {

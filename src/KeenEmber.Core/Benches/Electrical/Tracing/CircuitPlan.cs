@@ -14,6 +14,15 @@ public enum CircuitMode
 
     /// <summary>The heaters are on.</summary>
     Defrost,
+
+    /// <summary>The box is cold enough, the liquid valve is shut, and the compressor empties the coil.</summary>
+    PumpingDown,
+
+    /// <summary>The heat is off, the fans still stand.</summary>
+    Drip,
+
+    /// <summary>Switched off at the breaker.</summary>
+    Off,
 }
 
 /// <summary>In which modes a contact is closed.</summary>
@@ -32,8 +41,17 @@ public enum ClosedIn
     /// <summary>While the heaters are on.</summary>
     Defrost = 4,
 
+    /// <summary>While the compressor empties the coil.</summary>
+    PumpingDown = 8,
+
+    /// <summary>After the heat, before the fans.</summary>
+    Drip = 16,
+
+    /// <summary>With the breaker off.</summary>
+    Off = 32,
+
     /// <summary>In all.</summary>
-    Always = Calling | Satisfied | Defrost,
+    Always = Calling | Satisfied | Defrost | PumpingDown | Drip | Off,
 }
 
 /// <summary>What feeds a circuit.</summary>
@@ -112,6 +130,9 @@ public sealed record CircuitPlan(
         {
             CircuitMode.Calling => ClosedIn.Calling,
             CircuitMode.Satisfied => ClosedIn.Satisfied,
+            CircuitMode.PumpingDown => ClosedIn.PumpingDown,
+            CircuitMode.Drip => ClosedIn.Drip,
+            CircuitMode.Off => ClosedIn.Off,
             _ => ClosedIn.Defrost,
         };
         return new(Sources(volts), [.. Rungs.Select(r => new Rung([.. r.Select(p => new DiagramPart(Wired(p), p.Component))]))]);

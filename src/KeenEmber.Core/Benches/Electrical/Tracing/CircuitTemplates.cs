@@ -48,7 +48,10 @@ public enum CircuitTemplate
 /// ones.</remarks>
 public sealed class CircuitTemplates
 {
-    private const ClosedIn Cold = ClosedIn.Calling | ClosedIn.Satisfied;
+    /// <summary>When fans run; when a clock's cooling side is made; when a thermostat calls; and when a compressor runs that pumps
+    /// down.</summary>
+    private const ClosedIn Cold = ClosedIn.Calling | ClosedIn.Satisfied | ClosedIn.PumpingDown, Cooling = Cold | ClosedIn.Drip,
+        Calls = ClosedIn.Calling | ClosedIn.Drip, Pumps = Calls | ClosedIn.PumpingDown;
 
     private const double FansOhm = 150, ValveOhm = 900, CoilOhm = 900, HeatersOhm = 25, MotorOhm = 12;
 
@@ -61,6 +64,14 @@ public sealed class CircuitTemplates
 
     /// <summary>It heats its coil, by a clock or a controller.</summary>
     public static bool HasHeat(Equipment unit) => unit.Target.Celsius <= 0 && unit.Kind != EquipmentKind.GlycolChiller;
+
+    /// <summary>What a unit of this make-up can be doing.</summary>
+    public static IEnumerable<CircuitMode> ModesOf(Equipment unit) => Enum.GetValues<CircuitMode>().Where(m => m switch
+    {
+        CircuitMode.Defrost or CircuitMode.Drip => HasHeat(unit),
+        CircuitMode.PumpingDown => unit.MakeUp.Has(CircuitParts.LiquidSolenoid) && unit.MakeUp.Condenser != CondenserKind.Rack,
+        _ => true,
+    });
 
     /// <summary>The template that a unit's make-up points to.</summary>
     public static CircuitTemplate Usual(Equipment unit) => unit switch
@@ -91,7 +102,7 @@ public sealed class CircuitTemplates
 
     private void Draw(CircuitTemplate template)
     {
-        Add(Contact("breaker", Line, Fed, ClosedIn.Always, "panel", ComponentKind.Breaker));
+        Add(Contact("breaker", Line, Fed, ClosedIn.Always & ~ClosedIn.Off, "panel", ComponentKind.Breaker));
         switch (template)
         {
             case CircuitTemplate.BuiltIn:
@@ -113,7 +124,7 @@ public sealed class CircuitTemplates
             case CircuitTemplate.PrepTable:
                 DrawSides(["rail", "base"], "coil");
                 DrawFans(Fed, "fan delay switch");
-                DrawCompressor(LowPressure);
+                DrawCompressor(LowPressure with { ClosedIn = ClosedIn.Calling | ClosedIn.PumpingDown });
                 break;
             case CircuitTemplate.DefrostBoard:
                 DrawBoard();
@@ -128,7 +139,7 @@ public sealed class CircuitTemplates
     }
 
     private static PlannedPart LowPressure =>
-        Contact("low-pressure control", Fed, "C1", ClosedIn.Calling, "unit", ComponentKind.LowPressureControl);
+        Contact("low-pressure control", Fed, "C1", Pumps, "unit", ComponentKind.LowPressureControl);
 
     /// <summary>A box with its own condensing unit: pump-down by the liquid solenoid where there is one.</summary>
     private void DrawRemote(bool byWater)
@@ -141,7 +152,7 @@ public sealed class CircuitTemplates
         DrawHeat();
         DrawCompressor(pumpsDown ? LowPressure : Thermostat(Call, "C1"));
         if (byWater)
-            Add(Contact("water relay", Fed, "Y", ClosedIn.Calling, "unit", ComponentKind.Contactor),
+            Add(Contact("water relay", Fed, "Y", pumpsDown ? Pumps : Calls, "unit", ComponentKind.Contactor),
                 Load("water valve", "Y", ValveOhm, "unit", ComponentKind.WaterValve));
     }
 
@@ -154,7 +165,7 @@ public sealed class CircuitTemplates
                 Moves: moved));
         if (poles.Length > 0)
             return;
-        Add(Contact("contactor pole", Fed, "U", ClosedIn.Calling, "unit", ComponentKind.Contactor),
+        Add(Contact("contactor pole", Fed, "U", call.ClosedIn, "unit", ComponentKind.Contactor),
             Load("compressor", "U", MotorOhm, "unit", ComponentKind.Compressor));
         if (unit.MakeUp.IsAirCooled)
             Add(Load("condenser fan", "U", 180, "unit", ComponentKind.CondenserFan));
@@ -234,7 +245,7 @@ public sealed class CircuitTemplates
         Add(Relay("fan output", Fed, "F", Cold), Load(Fans, "F", FansOhm, "coil", ComponentKind.EvaporatorFan));
         if (Heats)
             DrawHeaters(Relay("heat output", Fed, "3", ClosedIn.Defrost));
-        DrawCompressor(LowPressure);
+        DrawCompressor(LowPressure with { ClosedIn = ClosedIn.Calling | ClosedIn.PumpingDown });
     }
 
     /// <summary>Contactors of three poles for compressor and heaters; the control stands between two phases.</summary>
@@ -243,7 +254,7 @@ public sealed class CircuitTemplates
         DrawClock();
         DrawFans(Call, Heats ? "fan delay switch" : "");
         DrawCompressor(Thermostat(Call, "C1"), "pole 1", "pole 2", "pole 3");
-        DrawLegs("pole", ["U", "V", "W"], ClosedIn.Calling, "unit", ComponentKind.Contactor);
+        DrawLegs("pole", ["U", "V", "W"], Calls, "unit", ComponentKind.Contactor);
         DrawBank("winding", ["U", "V", "W"], false, 20, "unit", ComponentKind.Compressor);
         if (!Heats)
             return;
@@ -274,7 +285,7 @@ public sealed class CircuitTemplates
         if (!Heats)
             return;
         Add(Load("clock motor", Fed, 9000, "control", ComponentKind.DefrostClock));
-        Add(Contact("clock, cooling side", Fed, "4", Cold, "control", ComponentKind.DefrostClock));
+        Add(Contact("clock, cooling side", Fed, "4", Cooling, "control", ComponentKind.DefrostClock));
     }
 
     private void DrawFans(string from, string delay)
@@ -312,7 +323,7 @@ public sealed class CircuitTemplates
     private void Add(params PlannedPart[] parts) => rungs.Add(parts);
 
     private static PlannedPart Thermostat(string from, string to) =>
-        Contact("box thermostat", from, to, ClosedIn.Calling, "box", ComponentKind.Control);
+        Contact("box thermostat", from, to, Calls, "box", ComponentKind.Control);
 
     private static PlannedPart Relay(string name, string from, string to, ClosedIn closed) =>
         Contact(name, from, to, closed, "control", ComponentKind.ControlRelay);

@@ -16,6 +16,7 @@ internal sealed class FaultedNetwork
     private readonly NodalNetwork network;
     private readonly CoilContacts coils;
     private readonly IReadOnlyList<FaultVariant> faults;
+    private readonly bool isSwapped;
     private Change[] changes;
 
     /// <summary>What flows through each change, A; and the matrix it follows from, of more than two.</summary>
@@ -33,13 +34,14 @@ internal sealed class FaultedNetwork
         this.network = network;
         this.coils = coils;
         this.faults = faults;
-        changes = [.. faults.Select(f => f.Change)];
+        isSwapped = faults.Any(f => f.Of.Fault == WiredFault.Swapped);
+        changes = [.. OfFaults()];
         Solve();
         var moved = 0UL;
         for (var step = 0; step < MostSteps && coils.Moved(this) is var now && now != moved; step++)
         {
             moved = now;
-            changes = [.. faults.Select(f => f.Change), .. coils.Of(moved, faults)];
+            changes = [.. OfFaults(), .. coils.Of(moved, faults)];
             Solve();
         }
     }
@@ -85,7 +87,7 @@ internal sealed class FaultedNetwork
     /// <summary>Current through a part, A.</summary>
     internal double Amps(WiredPart part)
     {
-        var (a, b) = (network.Terminal(part.A), network.Terminal(part.B));
+        var (a, b) = Ends(part);
         var own = NodalNetwork.AdmittanceOf(part, network.Wiring.Hertz);
         foreach (var change in Changes(part))
             own += change.By;
@@ -101,8 +103,29 @@ internal sealed class FaultedNetwork
     /// <summary>It pulls.</summary>
     internal bool Pulls(WiredPart coil) => IsWhole(coil) && IsFed(coil, PullsAt);
 
-    private bool IsFed(WiredPart part, double share) =>
-        Volts(network.Terminal(part.A), network.Terminal(part.B)).Magnitude >= share * coils.Nominal(part);
+    private bool IsFed(WiredPart part, double share)
+    {
+        var (a, b) = Ends(part);
+        return Volts(a, b).Magnitude >= share * coils.Nominal(part);
+    }
+
+    private IEnumerable<Change> OfFaults() => isSwapped ? faults.SelectMany(f => f.Changes) : faults.Select(f => f.Change);
+
+    /// <summary>Where a part is connected, its wires swapped or not.</summary>
+    private (int A, int B) Ends(WiredPart part)
+    {
+        foreach (var fault in isSwapped ? faults : [])
+        {
+            if (fault.Of.Fault == WiredFault.Swapped && (fault.Of.Part == part.Id || fault.Of.With == part.Id))
+            {
+                var other = network.Wiring.Part(fault.Of.Part == part.Id ? fault.Of.With : fault.Of.Part)!;
+                var (a, b) = FaultVariants.Ends(part, part.IsLoad ? other.A : other.B);
+                return (network.Terminal(a), network.Terminal(b));
+            }
+        }
+
+        return (network.Terminal(part.A), network.Terminal(part.B));
+    }
 
     private bool IsWhole(WiredPart part)
     {
@@ -116,7 +139,7 @@ internal sealed class FaultedNetwork
     }
 
     private IEnumerable<Change> Changes(WiredPart part) => faults.Where(f => f.Of.Part == part.Id
-        && f.Of.Fault != WiredFault.ToEarth).Select(f => f.Change).Concat(coils.ChangeOf(part, changes));
+        && f.Of.Fault is not (WiredFault.ToEarth or WiredFault.Swapped)).Select(f => f.Change).Concat(coils.ChangeOf(part, changes));
 
     /// <summary>As drawn, with the currents of sources that are lost taken away.</summary>
     private Complex Drawn(int a, int b)

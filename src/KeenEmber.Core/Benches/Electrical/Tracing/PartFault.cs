@@ -25,16 +25,24 @@ public enum WiredFault
 
     /// <summary>A part touches earth.</summary>
     ToEarth,
+
+    /// <summary>Its wire and that of another part are on each other's terminals.</summary>
+    Swapped,
 }
 
 /// <summary>A part with what is wrong with it.</summary>
 /// <param name="Part">Its id; that of a source for a lost phase.</param>
-public readonly record struct PartFault(string Part, WiredFault Fault);
+/// <param name="With">Of swapped wires: the other part; else empty.</param>
+public readonly record struct PartFault(string Part, WiredFault Fault, string With = "");
 
 /// <summary>A way in which one part can be faulty: by how much, where that is not known.</summary>
 /// <param name="Share">Of the fault's probability.</param>
-internal readonly record struct FaultVariant(PartFault Of, Change Change, double Share)
+/// <param name="Further">Of swapped wires: the other changes it takes; empty for all else.</param>
+internal readonly record struct FaultVariant(PartFault Of, Change Change, double Share, IReadOnlyList<Change>? Further = null)
 {
+    /// <summary>All changes it takes.</summary>
+    internal IEnumerable<Change> Changes => Further is { } further ? [Change, .. further] : [Change];
+
     /// <summary>It stands for others a step of the grid away.</summary>
     internal bool IsRough => Of.Fault is WiredFault.HighResistance or WiredFault.Shorted or WiredFault.ToEarth;
 }
@@ -53,6 +61,38 @@ internal static class FaultVariants
 
     internal static IReadOnlyList<FaultVariant> Of(NodalNetwork network) =>
         [.. network.Wiring.Sources.Select(s => Lost(network, s)), .. network.Wiring.Parts.SelectMany(p => Of(network, p))];
+
+    /// <summary>Of larger circuits only wires are thought to be swapped, not the leads of every two parts in a place.</summary>
+    private const int SmallCircuit = 24;
+
+    /// <summary>Wires on each other's terminals: two in one place, at their far ends; of two loads at their near ends.</summary>
+    internal static IEnumerable<FaultVariant> Swaps(NodalNetwork network)
+    {
+        var parts = network.Wiring.Parts;
+        var some = parts.Where(p => p.Kind == WiredKind.Wire || (parts.Count <= SmallCircuit
+            && p.Kind is WiredKind.Contact or WiredKind.Load or WiredKind.Coil)).ToList();
+        return some.SelectMany((p, i) => some.Skip(i + 1).Where(q => q.Where == p.Where && q.IsLoad == p.IsLoad)
+            .Select(q => Swap(network, p, q)).OfType<FaultVariant>());
+    }
+
+    private static FaultVariant? Swap(NodalNetwork network, WiredPart p, WiredPart q)
+    {
+        var (one, other) = (Ends(p, q.IsLoad ? q.A : q.B), Ends(q, p.IsLoad ? p.A : p.B));
+        var isSame = p.IsLoad ? p.A == q.A : p.B == q.B;
+        if (isSame || one.A == one.B || other.A == other.B)
+            return null;
+        var (byP, byQ) = (NodalNetwork.AdmittanceOf(p, network.Wiring.Hertz), NodalNetwork.AdmittanceOf(q, network.Wiring.Hertz));
+        Change Between(string a, string b, Complex by) => new(network.Terminal(a), network.Terminal(b), by);
+        Change[] all =
+        [
+            .. byP == Complex.Zero ? [] : new[] { Between(p.A, p.B, -byP), Between(one.A, one.B, byP) },
+            .. byQ == Complex.Zero ? [] : new[] { Between(q.A, q.B, -byQ), Between(other.A, other.B, byQ) },
+        ];
+        return all.Length == 0 ? null : new(new(p.Id, WiredFault.Swapped, q.Id), all[0], 1, all[1..]);
+    }
+
+    /// <summary>The terminals of a part whose wire is on another one's terminal.</summary>
+    internal static (string A, string B) Ends(WiredPart part, string moved) => part.IsLoad ? (moved, part.B) : (part.A, moved);
 
     private static FaultVariant Lost(NodalNetwork network, WiredSource source) => new(new(source.Id, WiredFault.Open),
         new(network.Terminal(source.Hot), network.Terminal(source.Return), -1 / source.Ohms, -NodalNetwork.CurrentOf(source)), 1);

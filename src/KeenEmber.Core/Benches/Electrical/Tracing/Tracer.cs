@@ -48,6 +48,10 @@ public sealed class Tracer
     /// <summary>Before anything is measured: nothing is wrong, two things are, the meter or the drawing is.</summary>
     private const double SoundPrior = 0.15, PairsPrior = 0.15, MeterPrior = 0.004;
 
+    /// <summary>Two wires are on each other's terminals; where somebody worked on them lately that is likelier, and so is any other fault
+    /// of a part that was worked on.</summary>
+    private const double SwapsPrior = 0.01, WorkedSwaps = 20, Worked = 3;
+
     /// <summary>Pairs are tried with the likeliest variant of each fault first; as many of the best are weighed in full.</summary>
     private const int PairsInFull = 60;
 
@@ -68,15 +72,19 @@ public sealed class Tracer
     private readonly FaultedNetwork sound;
     private readonly Dictionary<FaultVariant, FaultedNetwork> alone;
     private readonly string at;
+    private readonly IReadOnlySet<string> worked;
+    private readonly List<FaultVariant> swaps;
 
-    private Tracer(Wiring wiring, TraceMeter meter, string at)
+    private Tracer(Wiring wiring, TraceMeter meter, string at, IReadOnlySet<string>? worked)
     {
+        this.worked = worked ?? new HashSet<string>();
         network = new(wiring);
         coils = new(network);
         this.meter = meter;
         this.at = at;
         likelihood = new(network, coils, meter);
         faults = [.. FaultVariants.Of(network).GroupBy(v => v.Of).Select(g => g.ToList())];
+        swaps = [.. FaultVariants.Swaps(network)];
         sound = new(network, coils, []);
         alone = faults.SelectMany(f => f).Where(v => !v.IsRough).Distinct()
             .ToDictionary(v => v, v => new FaultedNetwork(network, coils, [v]));
@@ -86,8 +94,10 @@ public sealed class Tracer
     /// <param name="readings">In the order in which they were taken.</param>
     /// <param name="meter">What they were taken with.</param>
     /// <param name="at">Where the technician stands; empty for not known.</param>
-    public static Trace Find(Wiring wiring, IReadOnlyList<TraceReading> readings, TraceMeter? meter = null, string at = "") =>
-        new Tracer(wiring, meter ?? new(), at).Find(readings);
+    /// <param name="worked">Parts that were worked on lately; null for none.</param>
+    public static Trace Find(
+        Wiring wiring, IReadOnlyList<TraceReading> readings, TraceMeter? meter = null, string at = "",
+        IReadOnlySet<string>? worked = null) => new Tracer(wiring, meter ?? new(), at, worked).Find(readings);
 
     /// <summary>How much each terminal has against another where all is as it should be, V; nothing where only a phantom is
     /// shown.</summary>
@@ -132,20 +142,38 @@ public sealed class Tracer
 
     private List<Hypothesis> Weighed(IReadOnlyList<TraceReading> readings)
     {
-        var single = Math.Log((1 - SoundPrior - PairsPrior - MeterPrior) / faults.Count);
+        var single = Math.Log((1 - SoundPrior - PairsPrior - MeterPrior - SwapsPrior) / faults.Sum(f => WeightOf(f[0].Of)));
         var all = new List<Hypothesis> { new("", [], sound, Math.Log(SoundPrior) + likelihood.Log(sound, readings)) };
         var best = new List<FaultVariant>();
         var singles = new List<(int Fault, double Log)>();
         foreach (var variants in faults)
         {
-            var weighed = variants.ConvertAll(v => Weigh([v], single, readings));
+            var prior = single + Math.Log(WeightOf(variants[0].Of));
+            var weighed = variants.ConvertAll(v => Weigh([v], prior, readings));
             all.AddRange(weighed);
             singles.Add((best.Count, weighed.Max(w => w.Log)));
             best.Add(variants[weighed.IndexOf(weighed.MaxBy(w => w.Log)!)]);
         }
 
         all.AddRange(Pairs(best, singles, readings));
+        if (swaps.Count > 0 && AreSwapsWorthATry(all.MaxBy(w => w.Log)!, readings))
+        {
+            var swap = Math.Log(SwapsPrior / swaps.Sum(s => WeightOf(s.Of)));
+            all.AddRange(swaps.Select(s => Weigh([s], swap + Math.Log(WeightOf(s.Of)), readings)));
+        }
+
         return all;
+    }
+
+    /// <summary>Swapped wires are rare: they are tried where what leads leaves something odd, or where somebody worked.</summary>
+    private bool AreSwapsWorthATry(Hypothesis lead, IReadOnlyList<TraceReading> readings) =>
+        worked.Count > 0 || readings.Any(r => !likelihood.Fits(lead.Network, r));
+
+    private double WeightOf(PartFault fault)
+    {
+        if (!worked.Contains(fault.Part ?? "") && !worked.Contains(fault.With))
+            return 1;
+        return fault.Fault == WiredFault.Swapped ? WorkedSwaps : Worked;
     }
 
     /// <summary>Pairs only explain more than one fault where two readings or more speak.</summary>
@@ -169,7 +197,7 @@ public sealed class Tracer
     private Hypothesis Weigh(FaultVariant[] variants, double prior, IReadOnlyList<TraceReading> readings)
     {
         var faulted = With(variants);
-        return new(string.Join('+', variants.Select(v => $"{v.Of.Part}:{v.Of.Fault}")), [.. variants.Select(v => v.Of)], faulted,
+        return new(string.Join('+', variants.Select(v => $"{v.Of.Part}:{v.Of.Fault}{v.Of.With}")), [.. variants.Select(v => v.Of)], faulted,
             prior + variants.Sum(v => Math.Log(v.Share)) + likelihood.Log(faulted, readings));
     }
 

@@ -28,8 +28,7 @@ public sealed class ElectricalTraceModel(VisitViews views) : VisitPage(views)
     public bool IsMeasuredMode => Shown == Trace.Mode;
 
     /// <summary>Those a unit of this make-up has.</summary>
-    public IEnumerable<CircuitMode> Modes => Enum.GetValues<CircuitMode>()
-        .Where(m => m != CircuitMode.Defrost || CircuitTemplates.HasHeat(View.Equipment));
+    public IEnumerable<CircuitMode> Modes => CircuitTemplates.ModesOf(View.Equipment);
 
     /// <summary>Loads that can be seen to run or not.</summary>
     public IEnumerable<string> Loads => Trace.In(Shown).Wiring.Parts.Where(p => p.IsLoad).Select(p => p.Id);

@@ -22,9 +22,12 @@ public static class TraceText
         Say(suspect.Fault is WiredFault.Open or WiredFault.Shorted ? WiredKind.Load : WiredKind.Contact, suspect);
 
     private static string Say(WiredKind kind, PartFault suspect) =>
-        IsOpenSafety(suspect)
-            ? $"{suspect.Part}: open. It is a safety: find out why it opened, never bridge it"
-            : $"{suspect.Part}: {Fault(kind, suspect.Fault)}";
+        suspect switch
+        {
+            { Fault: WiredFault.Swapped } => $"wires of {suspect.Part} and {suspect.With} swapped",
+            _ when IsOpenSafety(suspect) => $"{suspect.Part}: open. It is a safety: find out why it opened, never bridge it",
+            _ => $"{suspect.Part}: {Fault(kind, suspect.Fault)}",
+        };
 
     /// <summary>In a few words: "high-pressure control: open".</summary>
     public static string Brief(PartFault suspect) => $"{suspect.Part}: " + suspect.Fault switch
@@ -34,6 +37,7 @@ public static class TraceText
         WiredFault.Shorted => "shorted",
         WiredFault.HighResistance => "closes badly",
         WiredFault.ToEarth => "to earth",
+        WiredFault.Swapped => $"its wire and that of {suspect.With} swapped",
         _ => "sound",
     };
 
@@ -82,6 +86,9 @@ public static class TraceText
         CircuitMode.Calling => "calling for cold",
         CircuitMode.Satisfied => "satisfied",
         CircuitMode.Defrost => "in defrost",
+        CircuitMode.PumpingDown => "pumping down",
+        CircuitMode.Drip => "dripping",
+        CircuitMode.Off => "switched off",
         _ => throw new ArgumentOutOfRangeException(nameof(mode)),
     };
 
@@ -146,6 +153,7 @@ public static class TraceText
         WiredFault.HighResistance when kind == WiredKind.Contact => "closes badly, voltage is lost across it",
         WiredFault.HighResistance => "a bad joint, voltage is lost in it",
         WiredFault.ToEarth => "touches earth",
+        WiredFault.Swapped => "on another one's terminal",
         WiredFault.Open when kind == WiredKind.Fuse => "blown",
         WiredFault.Open when kind == WiredKind.Wire => "broken or off its terminal",
         WiredFault.Open when kind == WiredKind.Transformer => "a winding is open, it gives nothing",
