@@ -68,8 +68,6 @@ public sealed class TripJob
         Step = StepOf(told, WorkDone.Moments(visit.Timeline).ToList());
     }
 
-    private bool WasFound { get; set; }
-
     /// <summary>It went while it defrosted.</summary>
     public bool WentInDefrost { get; }
 
@@ -102,7 +100,8 @@ public sealed class TripJob
             if (MeasuredPart.Of(entry, visit.Company.Policies) is { } part)
             {
                 parts.Add(part);
-                foreach (var fact in PartFacts.Of(parts, visit.Equipment))
+                var alike = parts.Where(p => p.Component.Kind == part.Component.Kind && p.Test.Part == part.Test.Part).ToList();
+                foreach (var fact in PartFacts.Of(alike, visit.Equipment))
                     yield return new(entry.At, fact.Code, fact.Answer);
             }
 
@@ -113,10 +112,9 @@ public sealed class TripJob
 
     private static bool IsFaulty(Observable test, string answer) => answer != test.Answers[0];
 
-    private TripCircuit CircuitOf(Observable test, List<Told> told, IReadOnlySet<string> cannot)
+    private static TripCircuit CircuitOf(Observable test, List<Told> told, IReadOnlySet<string> cannot)
     {
         var all = told.Where(t => t.Code == test.Code).ToList();
-        WasFound |= all.Exists(t => IsFaulty(test, t.Answer));
         return all.Count > 0 ? new(test, all[^1].Answer, IsFaulty(test, all[^1].Answer), false)
             : new(test, "", false, cannot.Contains(test.Code));
     }
@@ -128,8 +126,8 @@ public sealed class TripJob
         if (Circuits.Any(c => c.IsFaulty))
             return isWorkedSince ? TripStep.TestAgain : TripStep.Repair;
         if (HoldsSince(lastFault, told) is { } holds)
-            return Switched(holds);
-        if (WasFound)
+            return Switched(holds, wasFound: lastFault is not null);
+        if (lastFault is not null)
             return TripStep.SwitchOn;
         if (Circuits.Any(c => c.Answer.Length == 0 && !c.IsSkipped))
             return TripStep.Look;
@@ -152,10 +150,10 @@ public sealed class TripJob
         return holds;
     }
 
-    private TripStep Switched(bool holds)
+    private static TripStep Switched(bool holds, bool wasFound)
     {
         if (!holds)
             return TripStep.WentAgain;
-        return WasFound ? TripStep.Holds : TripStep.NotReproduced;
+        return wasFound ? TripStep.Holds : TripStep.NotReproduced;
     }
 }

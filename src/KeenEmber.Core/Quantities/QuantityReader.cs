@@ -77,6 +77,9 @@ public static partial class QuantityReader
     /// <summary>More than any motor of a unit turns, rpm.</summary>
     private static readonly (double Low, double High) SpeedLimitsRpm = (0, 20_000);
 
+    /// <summary>Any supply of a unit, an inverter's too, Hz.</summary>
+    private static readonly (double Low, double High) FrequencyLimitsHz = (1, 400);
+
     /// <summary>A fortnight, min.</summary>
     private static readonly (double Low, double High) DurationLimitsMin = (0, 20_160);
 
@@ -87,8 +90,8 @@ public static partial class QuantityReader
     /// <param name="kind">What is asked for; a unit of another kind is a problem, not a conversion.</param>
     /// <param name="preference">Says what a bare number means.</param>
     /// <returns>The value as typed, or the problem. A value beyond physics (below absolute zero or vacuum, above 500 °C, 300 bar, 2000 A,
-    /// 5000 kg, 1000 V, 1 GΩ, 100 K of difference, a fortnight, 50 m, 500,000 m³/h, 10,000 µF, 200 kW, 20,000 rpm or 100 %) is a problem; a
-    /// merely unlikely one is
+    /// 5000 kg, 1000 V, 1 GΩ, 100 K of difference, a fortnight, 50 m, 500,000 m³/h, 10,000 µF, 200 kW, 20,000 rpm, 400 Hz or 100 %) is a
+    /// problem; a merely unlikely one is
     /// accepted.</returns>
     public static TypedReading Read(string? text, QuantityKind kind, UnitPreference preference)
     {
@@ -143,6 +146,7 @@ public static partial class QuantityReader
             QuantityKind.Capacitance => (value.Number * value.Unit.Scale, CapacitanceLimits),
             QuantityKind.Power => (value.Number * value.Unit.Scale, PowerLimitsW),
             QuantityKind.Speed => (value.Number * value.Unit.Scale, SpeedLimitsRpm),
+            QuantityKind.Frequency => (value.Number, FrequencyLimitsHz),
             _ => (value.Number, (0, 100)),
         };
         return number >= low && number <= high;

@@ -44,6 +44,9 @@ public enum QuantityKind
 
     /// <summary>Of a shaft, in revolutions a minute.</summary>
     Speed,
+
+    /// <summary>SI value in Hz.</summary>
+    Frequency,
 }
 
 /// <summary>Whether a pressure is counted from the air around the gauge or from nothing at all.</summary>
@@ -57,7 +60,7 @@ public enum PressureReference
 }
 
 /// <summary>A unit as technicians type it. SI value = number × <paramref name="Scale"/> + <paramref name="Offset"/>, in K, kPa, A, mass %,
-/// kg, V, Ω, K, min, m, m³/h, µF, W or rpm.</summary>
+/// kg, V, Ω, K, min, m, m³/h, µF, W, rpm or Hz.</summary>
 public sealed record Unit(
     string Symbol, QuantityKind Kind, double Scale, double Offset = 0, PressureReference Reference = PressureReference.Gauge)
 {
@@ -136,6 +139,9 @@ public sealed record Unit(
     /// <summary>Revolution a minute.</summary>
     public static readonly Unit RevolutionPerMinute = new("rpm", QuantityKind.Speed, 1);
 
+    /// <summary>Hertz.</summary>
+    public static readonly Unit Hertz = new("Hz", QuantityKind.Frequency, 1);
+
     /// <summary>Kelvin between two temperatures.</summary>
     public static readonly Unit KelvinDifference = new("ΔK", QuantityKind.Difference, 1);
 
@@ -190,7 +196,7 @@ public sealed record Unit(
         ["m"] = Metre, ["metre"] = Metre, ["ft"] = Foot, ["foot"] = Foot, ["feet"] = Foot, ["'"] = Foot, ["m³/h"] = CubicMetrePerHour,
             ["cmh"] = CubicMetrePerHour, ["cfm"] = CubicFootPerMinute,
         ["µf"] = Microfarad, ["μf"] = Microfarad, ["uf"] = Microfarad, ["mfd"] = Microfarad,
-        ["w"] = Watt, ["watt"] = Watt, ["watts"] = Watt, ["kw"] = Kilowatt, ["rpm"] = RevolutionPerMinute,
+        ["w"] = Watt, ["watt"] = Watt, ["watts"] = Watt, ["kw"] = Kilowatt, ["rpm"] = RevolutionPerMinute, ["hz"] = Hertz,
         ["kpaa"] = KilopascalAbsolute, ["kpaabs"] = KilopascalAbsolute,
     };
 
@@ -251,6 +257,7 @@ public sealed record UnitPreference(string Code, Unit Temperature, Unit Pressure
         QuantityKind.Capacitance => Unit.Microfarad,
         QuantityKind.Power => Unit.Watt,
         QuantityKind.Speed => Unit.RevolutionPerMinute,
+        QuantityKind.Frequency => Unit.Hertz,
         QuantityKind.AirFlow => this == Us ? Unit.CubicFootPerMinute : Unit.CubicMetrePerHour,
         _ => Unit.Percent,
     };

@@ -35,6 +35,7 @@ public static class TypingText
             QuantityKind.Capacitance => "Unknown unit. Use µF.",
             QuantityKind.Power => "Unknown unit. Use W or kW.",
             QuantityKind.Speed => "Unknown unit. Use rpm.",
+            QuantityKind.Frequency => "Unknown unit. Use Hz.",
             _ => "Unknown unit. Use %.",
         },
         TypingProblem.WrongKindOfUnit => $"This unit does not fit: a {Name(kind)} belongs here, such as {Example(kind, units)}.",
@@ -51,6 +52,7 @@ public static class TypingText
             QuantityKind.Capacitance => "Out of range. Type 0 to 10,000 µF.",
             QuantityKind.Power => "Out of range. Type 0 to 200 kW.",
             QuantityKind.Speed => "Out of range. Type 0 to 20,000 rpm.",
+            QuantityKind.Frequency => "Out of range. Type 1 to 400 Hz.",
             QuantityKind.AirFlow => "Out of range. Type 0 to 500,000 m³/h.",
             QuantityKind.Current => "Out of range. Type 0 to 2000 A.",
             _ => "Out of range. Type 0 to 100 %.",
@@ -68,6 +70,7 @@ public static class TypingText
         (QuantityKind.Capacitance, _) => "35",
         (QuantityKind.Power, _) => "1200",
         (QuantityKind.Speed, _) => "1550",
+        (QuantityKind.Frequency, _) => "50",
         (QuantityKind.Resistance, _) => "9795 or 9.8k",
         (QuantityKind.Difference, true) => "4 or 2.2 K",
         (QuantityKind.Difference, false) => "2 or 4 °F",
@@ -96,6 +99,7 @@ public static class TypingText
         QuantityKind.Capacitance => "capacitance",
         QuantityKind.Power => "power",
         QuantityKind.Speed => "speed",
+        QuantityKind.Frequency => "frequency",
         _ => "concentration",
     };
 }

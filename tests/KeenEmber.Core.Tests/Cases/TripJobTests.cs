@@ -105,5 +105,11 @@ public sealed class TripJobTests
             [new("plate-volts", new(230, Unit.Volt)), new("megohm", new(0.02, Unit.Megaohm))])];
         Assert.Equal(TripStep.Repair, Job(entries).Step);
         Assert.Contains(DangerBench.Grounded, Worked.Of(entries).Faults.Select(f => f.Code));
+        // A test of another part afterwards says nothing of the heaters.
+        PartTestEntry Capacitor(int minute) => new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"),
+            new(ComponentKind.RunCapacitor), TestedPart.Capacitor,
+            [new("plate-microfarad", new(35, Unit.Microfarad)), new("microfarad", new(35, Unit.Microfarad))]);
+        Assert.Equal(TripStep.SwitchOn,
+            Job([.. entries, Change(9, WorkArea.Power), Says(12, "heaters-earth", "clear"), Capacitor(14)]).Step);
     }
 }

@@ -11,9 +11,6 @@ public sealed class PlayedCasesTests(ITestOutputHelper output)
     /// <summary>What is held today; 90 and 99 % are wanted.</summary>
     private const double LeastFirst = 0.78, LeastInThree = 0.9;
 
-    /// <summary>Of those with nothing wrong; 98 % are wanted.</summary>
-    private const double LeastHealthy = 0.95;
-
     /// <summary>Of the minutes of a fixed walk.</summary>
     private const double MostOfFixedWalk = 0.5;
 
@@ -48,35 +45,5 @@ public sealed class PlayedCasesTests(ITestOutputHelper output)
         Assert.InRange(first / (double)all, LeastFirst, 1);
         Assert.InRange(three / (double)all, LeastInThree, 1);
         Assert.InRange(minutes / walk, 0, MostOfFixedWalk);
-    }
-
-    /// <summary>What is said to be so in four of five cases is so in about four of five, over all steps of all jobs.</summary>
-    [Fact]
-    public void What_it_calls_likely_is_so_about_as_often()
-    {
-        var player = new Player(Engine);
-        var said = DiagnosisCase.All().SelectMany((c, i) => player.Play(c.Case, 300 + i).Said).ToList();
-        foreach (var bin in said.GroupBy(s => Math.Min(9, (int)(s.Said * 10))).OrderBy(b => b.Key))
-        {
-            var isSo = bin.Count(s => s.IsSo) / (double)bin.Count();
-            output.WriteLine($"{bin.Key * 10} to {bin.Key * 10 + 10} %: {isSo:P0} of {bin.Count()}");
-        }
-
-        var likely = said.Where(s => s.Said is >= 0.7 and < 0.9).ToList();
-        Assert.InRange(likely.Count(s => s.IsSo) / (double)likely.Count, 0.6, 0.95);
-    }
-
-    /// <summary>Every job in which nothing is wrong, five times with other mistakes.</summary>
-    [Fact]
-    public void A_unit_with_nothing_wrong_ends_as_one()
-    {
-        var player = new Player(Engine);
-        var played = DiagnosisCase.All().Select(c => c.Case).Where(c => c.Root.Count == 0)
-            .SelectMany(c => Enumerable.Range(0, 5).Select(n => (c.Name, Played: player.Play(c, 900 + n)))).ToList();
-        foreach (var (name, wrong) in played.Where(p => p.Played.Rank != 1))
-            output.WriteLine($"{name}: {string.Join('+', wrong.Result.Explanations[0].Causes.Select(c => c.Cause.Code))}, asked "
-                + string.Join(' ', wrong.Asked));
-        output.WriteLine($"{played.Count(p => p.Played.Rank == 1)} of {played.Count}");
-        Assert.InRange(played.Count(p => p.Played.Rank == 1) / (double)played.Count, LeastHealthy, 1);
     }
 }

@@ -36,6 +36,7 @@ public sealed class DiagramPagesTests : IDisposable
         Assert.Contains("door switch is new", page.QuerySelector("[data-changed]")!.TextContent, StringComparison.Ordinal);
         Assert.Contains("brown, tag 6", page.QuerySelector("[data-row='14']")!.TextContent, StringComparison.Ordinal);
         Assert.NotNull(page.QuerySelector("[data-part='door switch']"));
+        Assert.Equal("terminal 14", page.QuerySelector("[data-row='14'] input[name=caption]")!.GetAttribute("value"));
         Assert.NotNull((await isolde.Open($"{visit}/trace")).QuerySelector("[data-part='door switch']"));
         app.Clock.Advance(TimeSpan.FromDays(1));
         var next = await isolde.StartVisit(unit);

@@ -39,8 +39,7 @@ public sealed class MeasuredPart
             Printed(line.Component, [("microfarad", marked.Si(default))], policies), Named(["microfarad"], line))),
         LoadTestEntry { Test: LoadTest.Windings, Readings.Count: 3 } line => new(line, line.Component,
             new(TestedPart.Windings, Printed(line.Component, [], policies), Named(["ohms12", "ohms23", "ohms13"], line))),
-        LoadTestEntry { Test: LoadTest.Voltage, Readings.Count: > 1 } line => new(line, line.Component,
-            new(TestedPart.ThreePhaseSupply, Printed(line.Component, [], policies), Between(line))),
+        LoadTestEntry { Test: LoadTest.Voltage } line when Supply(line) is { } supply => new(line, line.Component, supply),
         _ => null,
     };
 
@@ -76,18 +75,23 @@ public sealed class MeasuredPart
     private static Dictionary<string, double> Named(string[] names, LoadTestEntry line) =>
         names.Zip(line.Readings).ToDictionary(p => p.First, p => p.Second.Value.Si(default));
 
-    /// <summary>Voltages by the conductors they were taken between; those without a name in the usual order.</summary>
-    private static Dictionary<string, double> Between(LoadTestEntry line)
+    private static readonly Dictionary<string, string> ByPair = new()
     {
-        var byPair = new Dictionary<string, string>
-        {
-            ["L1-L2"] = "volts12", ["L2-L1"] = "volts12", ["L2-L3"] = "volts23", ["L3-L2"] = "volts23", ["L1-L3"] = "volts13",
-            ["L3-L1"] = "volts13",
-        };
-        string[] usual = ["volts12", "volts23", "volts13"];
-        var measured = new Dictionary<string, double>();
-        foreach (var (reading, i) in line.Readings.Take(usual.Length).Select((r, i) => (r, i)))
-            measured[byPair.GetValueOrDefault(reading.Between, usual[i])] = reading.Value.Si(default);
-        return measured;
+        ["L1-L2"] = "volts12", ["L2-L1"] = "volts12", ["L2-L3"] = "volts23", ["L3-L2"] = "volts23", ["L1-L3"] = "volts13",
+        ["L3-L1"] = "volts13", ["L1-N"] = "volts1N", ["L2-N"] = "volts2N",
+    };
+
+    /// <summary>Voltages by the conductors they were taken between. Both legs to neutral with the whole are a split supply; those to earth
+    /// and a single one say nothing of a leg.</summary>
+    private static PartTest? Supply(LoadTestEntry line)
+    {
+        var volts = new Dictionary<string, double>();
+        foreach (var reading in line.Readings.Where(r => ByPair.ContainsKey(r.Between)))
+            volts[ByPair[reading.Between]] = reading.Value.Si(default);
+        var between = volts.Where(v => !v.Key.EndsWith('N')).ToDictionary();
+        var test = volts.ContainsKey("volts1N") && volts.ContainsKey("volts2N") && between is { Count: 1 } && between.ContainsKey("volts12")
+            ? new PartTest(TestedPart.SplitPhaseSupply, new Dictionary<string, double>(), volts)
+            : new(TestedPart.ThreePhaseSupply, new Dictionary<string, double>(), between);
+        return test.Measured.Count > 1 ? test : null;
     }
 }

@@ -37,7 +37,9 @@ public static class PartFields
     private static readonly Dictionary<TestedPart, IReadOnlyList<PartField>> ByTest = new()
     {
         [TestedPart.Capacitor] = [Plate("microfarad", QuantityKind.Capacitance),
-            Plate("tolerancePercent", QuantityKind.Concentration, optional: true), Read("microfarad", QuantityKind.Capacitance)],
+            Plate("tolerancePercent", QuantityKind.Concentration, optional: true),
+            Read("microfarad", QuantityKind.Capacitance, optional: true), Read("volts", QuantityKind.Voltage, optional: true),
+            Read("amps", QuantityKind.Current, optional: true), Read("hertz", QuantityKind.Frequency, optional: true)],
         [TestedPart.Windings] = [Read("leadOhms", QuantityKind.Resistance, optional: true), Read("ohms12", QuantityKind.Resistance),
             Read("ohms23", QuantityKind.Resistance), Read("ohms13", QuantityKind.Resistance)],
         [TestedPart.Insulation] = [Plate("volts", QuantityKind.Voltage), Read("testVolts", QuantityKind.Voltage, optional: true),

@@ -12,7 +12,7 @@ public static class PartTests
     /// <summary>Below this share of its mark it is as good as open; the last fifth of its tolerance is watched.</summary>
     private const double OpenShare = 0.1, WatchedPart = 0.2;
 
-    private const double ShortOhm = 0.1, UsualHertz = 60;
+    private const double ShortOhm = 0.1;
 
     /// <summary>Insulation is given at this temperature; it halves for each so many K.</summary>
     private const double InsulationAtC = 40, HalvesK = 10, WatchInsulation = 5;
@@ -76,7 +76,7 @@ public static class PartTests
     private static PartResult Capacitor(PartTest test)
     {
         var measured = test.Read("microfarad",
-            test.Read("amps") * 1e6 / (Math.Tau * test.Read("hertz", UsualHertz) * test.Read("volts")));
+            test.Read("amps") * 1e6 / (Math.Tau * test.Read("hertz") * test.Read("volts")));
         var mark = test.Marked("microfarad");
         var tolerance = test.Marked("tolerancePercent", UsualTolerancePercent) / 100;
         var (low, high) = (test.Marked("microfaradLow", mark * (1 - tolerance)), test.Marked("microfaradHigh", mark * (1 + tolerance)));

@@ -54,6 +54,10 @@ public sealed class LoadTestsTests
         Assert.Null(Judge(Supply(("L1-L2", 208), ("L2-L3", 209), ("L1-L3", 207))));
         Assert.Equal(PartFindings.Unbalanced, Judge(Supply(("L1-L2", 208), ("L2-L3", 220), ("L1-L3", 207)))?.Code);
         Assert.Null(Judge(Supply(("L1-L2", 208))));
+        // Two legs with a neutral between them are no three phases.
+        Assert.Null(Judge(Supply(("L1-L2", 240), ("L1-N", 121), ("L2-N", 119))));
+        Assert.Equal("electrical.neutral-lost", Judge(Supply(("L1-L2", 240), ("L1-N", 86), ("L2-N", 154)))?.Code);
+        Assert.Null(Judge(Supply(("L1-N", 120), ("L1-earth", 119))));
         var now = Worked.Of(Capacitor(5.2, 8, minute: 2), Supply(("L1-L2", 208), ("L2-L3", 0))).Of<ElectricalJudgement>()!.Now;
         Assert.Equal([PartFindings.LegLost, PartFindings.CapacitorWeak], now.Select(f => f.Code));
     }

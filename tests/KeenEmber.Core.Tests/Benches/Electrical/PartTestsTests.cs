@@ -22,6 +22,7 @@ public sealed class PartTestsTests
     [InlineData(TestedPart.Capacitor, "microfaradLow=88 microfaradHigh=108", "microfarad=96", PartVerdict.Sound)]
     // 2.0 A at 150 V and 60 Hz: 2 / (2π · 60 · 150) = 35.4 µF.
     [InlineData(TestedPart.Capacitor, "microfarad=35", "volts=150 amps=2 hertz=60", PartVerdict.Sound)]
+    [InlineData(TestedPart.Capacitor, "microfarad=35", "volts=150 amps=2", PartVerdict.CannotTell)]
     [InlineData(TestedPart.Insulation, "volts=230", "megohm=500 windingC=40", PartVerdict.Sound)]
     [InlineData(TestedPart.Insulation, "volts=230", "megohm=3 windingC=40", PartVerdict.Watch)]
     // 3 MΩ at 20 °C are 0.75 MΩ at 40 °C.

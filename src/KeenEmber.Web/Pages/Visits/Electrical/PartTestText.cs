@@ -59,6 +59,7 @@ public static class PartTestText
         "startVolts" => "as it starts, V",
         "voltsAcross" => "across it, V",
         "amps" => "current, A",
+        "hertz" => "frequency, Hz",
         "lockedAmps" => "locked rotor, A",
         "ohms" => "resistance, Ω",
         "watts" => "power, W",
@@ -76,8 +77,8 @@ public static class PartTestText
     /// <summary>What can hurt somebody or the part at this test.</summary>
     public static string Caution(TestedPart test) => test switch
     {
-        TestedPart.Capacitor => "Lock out, test dead, discharge it through a resistor, take its leads off. "
-            + "A screwdriver across it can burst it.",
+        TestedPart.Capacitor => "Lock out, test dead, discharge it through a resistor, take its leads off: a screwdriver across it can "
+            + "burst it. Or live, under load: its volts, its amps and the frequency, no wire lifted.",
         TestedPart.Insulation => "Lock out, test dead. Take off electronics and every lead: the tester’s voltage kills boards and bites. "
             + "Never test a compressor in vacuum. Discharge what was tested.",
         TestedPart.Windings => "Lock out, test dead, discharge the capacitor, all leads off the pins. A terminal can blow out of a shell "

@@ -29,6 +29,13 @@ public sealed partial class ElectricalDiagramModel(VisitViews views, EquipmentSt
     /// <summary>What was changed on this visit.</summary>
     public IReadOnlyList<DiagramEntry> Changed => [.. View.Timeline.Standing.OfType<DiagramEntry>().OrderBy(d => d.At)];
 
+    /// <summary>What is written under a photo of a terminal, by which it is found again.</summary>
+    public static string Caption(string terminal) => $"terminal {terminal}";
+
+    /// <summary>Photos of a terminal, from every visit up to this one.</summary>
+    public IEnumerable<PhotoEntry> PhotosOf(string terminal) => View.UpToHere.SelectMany(t => t.Standing).OfType<PhotoEntry>()
+        .Where(p => p.Topic == Topic.Wiring && p.Caption == Caption(terminal));
+
     /// <summary>Other units whose diagram somebody has kept.</summary>
     public IReadOnlyList<Equipment> Sisters => field ??= visits.WithDiagram() is not { Count: > 0 } kept ? []
         : [.. units.All().Where(u => u.Id != View.Equipment.Id && kept.Contains(u.Id))

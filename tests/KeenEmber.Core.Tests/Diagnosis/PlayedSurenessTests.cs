@@ -1,0 +1,42 @@
+using KeenEmber.Core.Diagnosis;
+
+namespace KeenEmber.Core.Tests.Diagnosis;
+
+/// <summary>Whole jobs played against the engine: how sure it is, and that it leaves a sound unit alone.</summary>
+public sealed class PlayedSurenessTests(ITestOutputHelper output)
+{
+    private static readonly Diagnoser Engine = new(DiagnosisTable.Shipped);
+
+    /// <summary>Of those with nothing wrong; 98 % are wanted.</summary>
+    private const double LeastHealthy = 0.95;
+
+    /// <summary>What is said to be so in four of five cases is so in about four of five, over all steps of all jobs.</summary>
+    [Fact]
+    public void What_it_calls_likely_is_so_about_as_often()
+    {
+        var player = new Player(Engine);
+        var said = DiagnosisCase.All().SelectMany((c, i) => player.Play(c.Case, 300 + i).Said).ToList();
+        foreach (var bin in said.GroupBy(s => Math.Min(9, (int)(s.Said * 10))).OrderBy(b => b.Key))
+        {
+            var isSo = bin.Count(s => s.IsSo) / (double)bin.Count();
+            output.WriteLine($"{bin.Key * 10} to {bin.Key * 10 + 10} %: {isSo:P0} of {bin.Count()}");
+        }
+
+        var likely = said.Where(s => s.Said is >= 0.7 and < 0.9).ToList();
+        Assert.InRange(likely.Count(s => s.IsSo) / (double)likely.Count, 0.6, 0.95);
+    }
+
+    /// <summary>Every job in which nothing is wrong, five times with other mistakes.</summary>
+    [Fact]
+    public void A_unit_with_nothing_wrong_ends_as_one()
+    {
+        var player = new Player(Engine);
+        var played = DiagnosisCase.All().Select(c => c.Case).Where(c => c.Root.Count == 0)
+            .SelectMany(c => Enumerable.Range(0, 5).Select(n => (c.Name, Played: player.Play(c, 900 + n)))).ToList();
+        foreach (var (name, wrong) in played.Where(p => p.Played.Rank != 1))
+            output.WriteLine($"{name}: {string.Join('+', wrong.Result.Explanations[0].Causes.Select(c => c.Cause.Code))}, asked "
+                + string.Join(' ', wrong.Asked));
+        output.WriteLine($"{played.Count(p => p.Played.Rank == 1)} of {played.Count}");
+        Assert.InRange(played.Count(p => p.Played.Rank == 1) / (double)played.Count, LeastHealthy, 1);
+    }
+}
