@@ -45,6 +45,15 @@ public sealed class DamagePagesTests : IDisposable
     }
 
     [Fact]
+    public async Task A_burnt_part_is_left_off()
+    {
+        var visit = await isolde.StartVisit(await isolde.AddUnit());
+        var page = await Sent($"{visit}/damage", "Damage", ("of", "Contactor/1"), ("condition", "Burnt"), ("place", "pole 2"));
+        Assert.Contains("Leave it off until it is found", page.QuerySelector(".stands, [data-stands]")!.TextContent,
+            StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task What_was_found_inside_says_what_it_can_and_stays_with_the_unit()
     {
         var unit = await isolde.AddUnit();

@@ -29,7 +29,8 @@ public sealed partial class EveryFindingTests : IDisposable
         SensorsBench.BoxErrorK, "damage.water", ControlsBench.CompressorCalled, SensorsJudgement.ErrorTrend,
         DefrostTrends.HeatMin, DefrostTrends.HeatAfterClearMin, DefrostTrends.IcePerRunKg, DefrostTrends.IcePerDayKg,
             DefrostTrends.HeaterCurrentA, ElectricalTrends.Microfarad, ElectricalTrends.CurrentA,
-            ElectricalJudgement.UnsafeParts, ElectricalJudgement.RubbedWires, ElectricalTrends.InsulationMegohm,
+            ElectricalJudgement.UnsafeParts, ElectricalJudgement.RubbedWires,
+            ElectricalJudgement.BurntParts, ElectricalTrends.InsulationMegohm,
             ElectricalTrends.DropPercent, ElectricalTrends.HeaterOhm,
     ];
 

@@ -40,8 +40,8 @@ public sealed class DangerBench : IBench
     /// <summary>How many parts the electrical bench measured that leak to earth.</summary>
     private const string UnsafeParts = "electrical.unsafe-parts";
 
-    /// <summary>How many parts or leads were seen rubbed through or burnt.</summary>
-    private const string RubbedWires = "electrical.rubbed-wires";
+    /// <summary>How many parts or leads were seen rubbed through, and how many burnt.</summary>
+    private const string RubbedWires = "electrical.rubbed-wires", BurntParts = "electrical.burnt-parts";
 
     /// <summary>Its name and the first part of its codes.</summary>
     public string Name => "danger";
@@ -141,9 +141,11 @@ public sealed class DangerBench : IBench
             codes.Add(NoAirOverCondenser);
         if (visit.Evidence(UnsafeParts) > 0)
             codes.Add(Grounded);
+        if (visit.Evidence(BurntParts) > 0)
+            codes.Add(Burning);
         if (visit.Evidence(RubbedWires) > 0)
             codes.Add(Chafed);
-        return codes.Distinct();
+        return codes.Distinct().OrderBy(c => Array.FindIndex(Dangers, d => d.Code == c) is >= 0 and var place ? place : Dangers.Length);
     }
 
     private static Finding Made(string code, VisitInput visit, IReadOnlyList<Entry> seen)

@@ -88,13 +88,14 @@ public sealed record ElectricalJudgement(
     /// <summary>Name of the number of parts that leak to earth, for what is said before anything else.</summary>
     public const string UnsafeParts = "electrical.unsafe-parts";
 
-    /// <summary>Name of the number of parts or leads that are rubbed through or burnt.</summary>
-    public const string RubbedWires = "electrical.rubbed-wires";
+    /// <summary>Name of the number of parts or leads that are rubbed through, and of those that are burnt.</summary>
+    public const string RubbedWires = "electrical.rubbed-wires", BurntParts = "electrical.burnt-parts";
 
     /// <inheritdoc/>
     public override IReadOnlyDictionary<string, double> Evidence => field ??= new Dictionary<string, double>
     {
-        [RubbedWires] = Damage.Count(d => d.Condition is PartCondition.Rubbed or PartCondition.Burnt),
+        [RubbedWires] = Damage.Count(d => d.Condition == PartCondition.Rubbed),
+        [BurntParts] = Damage.Count(d => d.Condition == PartCondition.Burnt),
         [UnsafeParts] = TestsNow.Count(t => t.Result.Verdict == PartVerdict.Unsafe),
     };
 
