@@ -80,6 +80,7 @@ internal static class EveryKind
                 new(31.5, Unit.Fahrenheit)),
             new RunMarkEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), reading.Id, RunMarkKind.CeilingFrost),
             new ClockTestEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), 60, 45.5, true, null, -3),
+            new HeaterAmpsEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new(228, Unit.Volt), [8.7, null, 0]),
             new SwitchStateEntry(
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), DefrostSwitch.FanDelay, new(-4, Unit.Celsius), true),
             new SensorEntry(

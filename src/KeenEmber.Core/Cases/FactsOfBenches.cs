@@ -154,6 +154,9 @@ internal static class PartFacts
 
     private static Fact? SupplyAnswer(MeasuredPart part) => (part.Test.Part, part.Result.Verdict) switch
     {
+        (TestedPart.ThreePhaseSupply, PartVerdict.Dead) => new("supply-volts", "dead"),
+        (TestedPart.PhaseOrder, PartVerdict.Reversed) => new("phase-order", "reversed"),
+        (TestedPart.PhaseOrder, PartVerdict.Sound) => new("phase-order", "right"),
         (TestedPart.Fuse, PartVerdict.Open) => new("supply", "fuse-blown"),
         (TestedPart.SinglePhaseSupply, PartVerdict.LegLost) => new("supply-volts", "dead"),
         (TestedPart.SinglePhaseSupply, PartVerdict.Low) => new("supply-volts", "low"),

@@ -7,8 +7,9 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace KeenEmber.Web.Api;
 
 /// <summary>A part with its plate and what was measured of it.</summary>
-/// <param name="Kind">capacitor, windings, insulation, threePhaseSupply, singlePhaseSupply, splitPhaseSupply, fuse, contactorPole, switch,
-/// coil, heater, fanMotor, transformer, currentRelay, potentialRelay, solidStateRelay, overload, compressorCurrent.</param>
+/// <param name="Kind">capacitor, windings, insulation, threePhaseSupply, singlePhaseSupply, splitPhaseSupply, phaseOrder, fuse,
+/// contactorPole, switch, coil, heater, fanMotor, transformer, currentRelay, potentialRelay, solidStateRelay, overload,
+/// compressorCurrent.</param>
 /// <param name="Plate">Numbers by name: microfarad, tolerancePercent, volts, amps, ohms, watts, rpm, and so on.</param>
 /// <param name="Measured">Numbers by name; "open" for an open circuit.</param>
 public sealed record PartTestQuestion(
@@ -17,7 +18,8 @@ public sealed record PartTestQuestion(
 /// <param name="Value">The number it rests on: µF, Ω, MΩ at 40 °C, %, V.</param>
 /// <param name="MarginPercent">To the nearer end of the band; below 0 beyond it.</param>
 /// <param name="Pins">Of windings: the number of the pin that is common, run, start.</param>
-/// <param name="Slip">What to look at before the part is blamed: thousandfold, phaseToNeutral, noTestVoltage.</param>
+/// <param name="Slip">What to look at before the part is blamed: thousandfold, phaseToNeutral, noTestVoltage,
+/// noWindingTemperature.</param>
 public sealed record PartTestAnswer(
     PartVerdict Verdict, double? Value, double? Low, double? High, double? MarginPercent, string Meaning, string Next,
     IReadOnlyDictionary<string, int>? Pins, PartSlip? Slip);
@@ -52,8 +54,8 @@ public static class PartTestEndpoint
             return TypedResults.ValidationProblem(errors);
         var result = PartTests.Judge(new(question.Kind, question.Plate ?? new Dictionary<string, double>(), measured));
         return TypedResults.Ok(new PartTestAnswer(result.Verdict, Round(result.Value), Round(result.Low), Round(result.High),
-            Round(result.Margin * 100), PartTestText.Meaning(question.Kind, result),
-            PartTestText.Next(question.Kind, result, Policies.Default), result.Roles, result.Slip));
+            Round(result.Margin * 100), PartVerdictText.Meaning(question.Kind, result),
+            PartVerdictText.Next(question.Kind, result, Policies.Default), result.Roles, result.Slip));
     }
 
     private static double? Round(double? value) => value is { } v && double.IsFinite(v) ? Math.Round(v, 3) : null;

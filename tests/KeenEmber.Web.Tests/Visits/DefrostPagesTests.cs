@@ -108,6 +108,18 @@ public sealed class DefrostPagesTests : IDisposable
     }
 
     [Fact]
+    public void The_heaters_are_judged_by_a_clamp_alone()
+    {
+        Start();
+        SaveSetUp();
+        person.Press("Clock, heater and switch tests").Press("Judge the heaters").ReadUntil("#leg1-error", "one leg at least");
+        person.Type("#heaterVolts", "228").Type("#leg1", "7.8").Press("Judge the heaters")
+            .ReadUntil("[data-elements-out='']", "draws what it should");
+        person.Type("#leg1", "0").Press("Judge the heaters").ReadUntil("[data-elements-out='1']", "is out");
+        person.ReadUntil("#panel, .panel", "Heater element 1");
+    }
+
+    [Fact]
     public void A_schedule_is_planned_round_busy_hours_and_neighbours_and_set()
     {
         Start();
@@ -140,7 +152,7 @@ public sealed class DefrostPagesTests : IDisposable
     {
         Start();
         SaveSetUp();
-        person.Press("Clock and switch tests").Type("#waited", "60").Press("Save the test of the clock")
+        person.Press("Clock, heater and switch tests").Type("#waited", "60").Press("Save the test of the clock")
             .ReadUntil("#dial-error", "go together");
         person.Type("#dial", "0").Tap("#contacts option[value=true]").Press("Save the test of the clock")
             .ReadUntil("[data-clock=Stopped]", "contacts change over");

@@ -71,6 +71,33 @@ public sealed class PartPagesTests : IDisposable
     }
 
     [Fact]
+    public async Task The_order_of_the_phases_is_chosen_and_two_swapped_ones_say_lock_out()
+    {
+        var visit = await isolde.StartVisit(await isolde.AddUnit());
+        var page = await Test(visit, "Breaker/1", "PhaseOrder", ("order", ""));
+        Assert.Contains("Choose what it shows", page.QuerySelector("#order-error")!.TextContent, StringComparison.Ordinal);
+        page = await Test(visit, "Breaker/1", "PhaseOrder", ("order", "L1-L3-L2"));
+        Assert.Contains("Lock out, test dead; swap any two", Result(page, "Breaker/1"), StringComparison.Ordinal);
+        page = await isolde.Open($"{visit}/record");
+        Assert.Contains("rotation tester shows L1-L3-L2", page.Body!.TextContent, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_compressor_is_held_against_what_suction_and_head_ask_of_it()
+    {
+        var visit = await isolde.StartVisit(await isolde.AddUnit());
+        await isolde.Log(visit, "compressor running");
+        await isolde.Log(visit, "suction 2.6 bar");
+        await isolde.Log(visit, "head 14 bar");
+        var page = await isolde.Open($"{visit}/electrical?of=Compressor/1&test=CompressorCurrent");
+        var evaporating = page.QuerySelector("#evaporatingC")!.GetAttribute("value")!;
+        Assert.EndsWith("°C", evaporating, StringComparison.Ordinal);
+        page = await Test(visit, "Compressor/1", "CompressorCurrent", ("plate-amps", "10"), ("plate-boxC", "3"), ("amps", "3"),
+            ("evaporatingC", evaporating), ("condensingC", page.QuerySelector("#condensingC")!.GetAttribute("value")!));
+        Assert.Contains("moves little gas", Result(page, "Compressor/1"), StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task A_note_on_a_kind_of_part_is_shown_on_every_unit_that_has_one()
     {
         var visit = await isolde.StartVisit(await isolde.AddUnit());

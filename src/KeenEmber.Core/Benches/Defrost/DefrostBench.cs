@@ -19,7 +19,8 @@ public sealed class DefrostBench(Func<Guid, IReadOnlyList<RunTrack>> logged) : I
     public IReadOnlyDictionary<string, Type> Entries { get; } = new Dictionary<string, Type>
     {
         ["defrost-set-up"] = typeof(DefrostSetUpEntry), ["run"] = typeof(RunEntry), ["run-reading"] = typeof(RunReadingEntry),
-        ["run-mark"] = typeof(RunMarkEntry), ["clock-test"] = typeof(ClockTestEntry), ["switch-state"] = typeof(SwitchStateEntry),
+        ["run-mark"] = typeof(RunMarkEntry), ["clock-test"] = typeof(ClockTestEntry),
+        ["heater-amps"] = typeof(HeaterAmpsEntry), ["switch-state"] = typeof(SwitchStateEntry),
     };
 
     /// <inheritdoc/>
@@ -38,12 +39,22 @@ public sealed record DefrostJudgement(IReadOnlyList<WatchedRun> Runs, VisitInput
     public DefrostSetUp? SetUp => DefrostRuns.SetUpAt(DefrostRuns.SetUps(Visit.UpToHere), Visit.Now);
 
     /// <inheritdoc/>
-    public override IReadOnlyList<Finding> Found => field ??= [.. ClockFindings.Ever(Visit.Timeline), .. OwnRun?.Faults ?? []];
+    public override IReadOnlyList<Finding> Found => field ??= [.. ClockFindings.Ever(Visit.Timeline),
+        .. Visit.Timeline.Standing.OfType<HeaterAmpsEntry>().SelectMany(HeaterFaults).Concat(OwnRun?.Faults ?? [])
+            .DistinctBy(f => (f.Code, f.Values.GetValueOrDefault("element"), f.Values.GetValueOrDefault("leg")))];
+
+    private IReadOnlyList<Finding> HeaterFaults(HeaterAmpsEntry test) => DefrostFindings.Heating(test.Judge(SetUp));
+
+    /// <summary>The last currents of the heaters; null without any, and where heaters were worked on or a run was watched since.</summary>
+    public HeaterAmpsEntry? HeaterAmps => Visit.Timeline.Standing.OfType<HeaterAmpsEntry>().MaxBy(t => t.At) is { } test
+        && !Visit.Timeline.Standing.Any(e => e.At > test.At && (e is RunEntry
+            || (e is IChangesUnit { ChangesUnit: true } work && TouchesDefrost(work)))) ? test : null;
 
     /// <summary>A defrost has its say when its heat is off. Fans seen running in the heat are wrong at once.</summary>
     public override IReadOnlyList<Finding> Now => field ??=
     [
         .. ClockFindings.Now(Visit.Timeline),
+        .. HeaterAmps is { } amps ? HeaterFaults(amps) : [],
         .. FansRunUnheated ? [Finding.Of(DefrostCodes.NotChangedOver)] : Array.Empty<Finding>(),
         .. OwnRun is { Result.Phases.HeatOff: not null } run && !IsFromBeforeWork(run) ? run.Faults.Where(f =>
             !FansRunUnheated || !DefrostFindings.IsOfOneSide(f.Code))

@@ -48,6 +48,21 @@ public sealed record ClockTestEntry(
     EntryHeader Header, double? WaitedMin, double? DialMin, bool? ContactsChange, bool? SolenoidReleases, double? TimeOfDayOffMin)
     : Entry(Header);
 
+/// <summary>Current of each leg of the heaters, taken with the heat on and no run watched.</summary>
+/// <param name="Volts">Between the lines, or across the leg of separate circuits; null when not measured.</param>
+/// <param name="Amps">A by leg, as the set-up numbers them; null where it was not clamped.</param>
+public sealed record HeaterAmpsEntry(EntryHeader Header, TypedValue? Volts, IReadOnlyList<double?> Amps) : Entry(Header)
+{
+    /// <summary>The same currents at the same voltage.</summary>
+    public bool Equals(HeaterAmpsEntry? other) => base.Equals(other) && Volts == other.Volts && Amps.SequenceEqual(other.Amps);
+
+    /// <inheritdoc/>
+    public override int GetHashCode() => HashCode.Combine(base.GetHashCode(), Volts, Amps.Count);
+
+    /// <summary>Which elements are out; null where the set-up does not name them.</summary>
+    public HeaterState? Judge(DefrostSetUp? setUp) => setUp is null ? null : HeaterCheck.Judge(setUp, Volts?.Si(default), Amps);
+}
+
 /// <summary>Which of the two switches of the harness.</summary>
 public enum DefrostSwitch
 {

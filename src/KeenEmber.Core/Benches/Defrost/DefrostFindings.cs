@@ -7,7 +7,7 @@ namespace KeenEmber.Core.Benches.Defrost;
 internal static class DefrostFindings
 {
     public static IReadOnlyList<Finding> Of(DefrostRun run, DefrostResult result) =>
-        TiedTogether(result, [.. Ending(run, result).Concat(Sensing(run, result)).Concat(Heating(result)).Concat(Fans(run, result))
+        TiedTogether(result, [.. Ending(run, result).Concat(Sensing(run, result)).Concat(Heating(result.Heaters)).Concat(Fans(run, result))
             .Concat(After(run, result))]);
 
     /// <summary>No heater carries current and the fans run: one relay or switch that has not changed over explains both.</summary>
@@ -112,10 +112,11 @@ internal static class DefrostFindings
                 DefrostCodes.SwitchOff, Strength.Fair, ("spotC", at.SpotC), ("ratedC", rated)) with { WouldConfirm = ["ice-bath"] };
     }
 
-    private static IEnumerable<Finding> Heating(DefrostResult r)
+    /// <summary>What the currents of the legs say.</summary>
+    internal static IReadOnlyList<Finding> Heating(HeaterState? heaters) => heaters is { } h ? [.. OfLegs(h)] : [];
+
+    private static IEnumerable<Finding> OfLegs(HeaterState h)
     {
-        if (r.Heaters is not { } h)
-            yield break;
         foreach (var element in h.ElementsOut.Where(_ => h.Legs.Any(l => l.MeasuredA is not null)))
             yield return Of(DefrostCodes.LegOut, Strength.Strong, ("element", element), ("powerKw", h.PowerKw), ("ratedKw", h.RatedKw));
         foreach (var leg in h.Legs.Where(l => l.IsWeak && l.ExpectedA > 0.1))

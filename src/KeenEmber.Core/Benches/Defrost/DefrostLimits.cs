@@ -163,6 +163,9 @@ public static class DefrostCodes
     public static bool IsSoWithoutARun(string code) =>
         code is ClockStopped or ClockOff or ClockContacts or ClockSolenoid or ClockTime or NotChangedOver or FansInHeat;
 
+    /// <summary>Said by the currents of the heaters.</summary>
+    public static bool IsOfHeaters(string code) => code is LegOut or LegWeak or LowVoltage;
+
     /// <summary>Something to explain, not a sign that all is well.</summary>
     public static bool IsFault(string code) => code is not (WellEnded or SensorFits);
 }

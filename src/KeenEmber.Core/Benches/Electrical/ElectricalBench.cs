@@ -24,7 +24,7 @@ public sealed class ElectricalBench : IBench
     };
 
     /// <inheritdoc/>
-    public BenchJudgement Judge(VisitInput visit) => 
+    public BenchJudgement Judge(VisitInput visit) =>
         new ElectricalJudgement(visit.Timeline, visit.Unit, visit.UpToHere, visit.Policies, visit.Memory);
 }
 
@@ -59,7 +59,7 @@ public sealed record ElectricalJudgement(
 
     /// <summary>The last test of each kind of each part, until the part is replaced.</summary>
     public IReadOnlyList<MeasuredPart> TestsNow => field ??=
-        [.. Tests.GroupBy(t => (t.Component, t.Test.Part)).Select(g => g.Last()).Where(t => !IsReplacedSince(t))];
+        [.. Tests.GroupBy(t => (t.Component, t.Test.Part)).Select(g => g.Last()).Where(t => !IsReplacedSince(t, Timeline))];
 
     /// <inheritdoc/>
     public override IReadOnlyList<Finding> Found => field ??=
@@ -74,8 +74,17 @@ public sealed record ElectricalJudgement(
 
     /// <summary>What the last tests say; the grave ones stand first.</summary>
     public override IReadOnlyList<Finding> Now => field ??=
-        [.. TestsNow.Select(t => t.Finding).OfType<Finding>().OrderByDescending(PartFindings.IsGrave), .. Traced,
-            .. Damage.Select(PartDamage.Of)];
+        [.. TestsNow.Concat(Leaking.ExceptBy(TestsNow.Select(t => t.Entry.Id), t => t.Entry.Id)).Select(t => t.Finding)
+                .OfType<Finding>().OrderByDescending(PartFindings.IsGrave), .. Traced, .. Damage.Select(PartDamage.Of)];
+
+    /// <summary>Parts that leak to earth by their last test, on whichever visit, and were not replaced since.</summary>
+    public IReadOnlyList<MeasuredPart> Leaking => field ??=
+        [.. UpToHere.Where(t => t != Timeline).SelectMany(t => t.Standing).Where(IsOfInsulation)
+            .Select(e => MeasuredPart.Of(e, Policies)!).Concat(Tests.Where(t => IsOfInsulation(t.Entry)))
+            .GroupBy(t => t.Component).Select(g => g.MaxBy(t => t.Entry.At)!)
+            .Where(t => t.Result.Verdict == PartVerdict.Unsafe && !UpToHere.Any(v => IsReplacedSince(t, v)))];
+
+    private static bool IsOfInsulation(Entry entry) => entry is PartTestEntry { Test: TestedPart.Insulation };
 
     /// <summary>Of which kind the unit's parts are, as far as anybody has said: the last word holds until the part is replaced.</summary>
     public IReadOnlyDictionary<Component, string> Kinds => field ??= UpToHere.SelectMany(t => t.Standing).OfType<PartKindEntry>()
@@ -96,7 +105,7 @@ public sealed record ElectricalJudgement(
     {
         [RubbedWires] = Damage.Count(d => d.Condition == PartCondition.Rubbed),
         [BurntParts] = Damage.Count(d => d.Condition == PartCondition.Burnt),
-        [UnsafeParts] = TestsNow.Count(t => t.Result.Verdict == PartVerdict.Unsafe),
+        [UnsafeParts] = Leaking.Count,
     };
 
     /// <summary>The same test of a part on an earlier visit, or before on this one: what it is marked with need not be typed
@@ -104,6 +113,6 @@ public sealed record ElectricalJudgement(
     public PartTestEntry? Before(Component component, TestedPart test) => UpToHere.SelectMany(t => t.Standing)
         .OfType<PartTestEntry>().Where(t => t.Component == component && t.Test == test).MaxBy(t => t.At);
 
-    private bool IsReplacedSince(MeasuredPart test) =>
-        Timeline.Standing.OfType<PartEntry>().Any(p => p.At > test.Entry.At && p.Component == test.Component);
+    private static bool IsReplacedSince(MeasuredPart test, Timeline visit) =>
+        visit.Standing.OfType<PartEntry>().Any(p => p.At > test.Entry.At && p.Component == test.Component);
 }

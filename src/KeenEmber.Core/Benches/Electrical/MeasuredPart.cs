@@ -50,9 +50,9 @@ public sealed class MeasuredPart
         foreach (var (field, number) in fields.SelectMany(f => typed.Numbers.Where(n => n.Name == Key(f)).Select(n => (f, n))))
         {
             if (field.IsPlate)
-                plate.Add((field.Name, field.Number(number.Value)));
+                plate.Add((field.Name, field.Number(number)));
             else
-                measured[field.Name] = field.Number(number.Value);
+                measured[field.Name] = field.Number(number);
         }
 
         return new(typed.Test, Printed(typed.Component, plate, policies), measured);

@@ -11,13 +11,18 @@ public sealed record PartField(string Name, bool IsPlate, QuantityKind Kind)
     /// <summary>The test says something without it.</summary>
     public bool IsOptional { get; init; }
 
-    /// <summary>An open circuit is an answer.</summary>
-    public bool MayBeOpen => !IsPlate && Kind == QuantityKind.Resistance;
+    /// <summary>The answers, where it is no number: the first counts as 1, the second as -1.</summary>
+    public IReadOnlyList<string> Words { get; init; } = [];
 
-    /// <summary>In the unit of its name: µF, Ω, MΩ, °C, V, A, W, rpm, %; infinite for an open circuit.</summary>
-    public double Number(TypedValue? typed)
+    /// <summary>An open circuit is an answer.</summary>
+    public bool MayBeOpen => !IsPlate && Kind == QuantityKind.Resistance && Words.Count == 0;
+
+    /// <summary>In the unit of its name: µF, Ω, MΩ, °C, V, A, W, rpm, %, min; infinite for an open circuit.</summary>
+    public double Number(PartNumber number)
     {
-        if (typed is not { } value)
+        if (Words.Count > 0)
+            return number.Word == Words[0] ? 1 : -1;
+        if (number.Value is not { } value)
             return double.PositiveInfinity;
         if (value.Unit.Kind == QuantityKind.Temperature)
             return value.Temperature.Celsius;
@@ -48,6 +53,7 @@ public static class PartFields
             Read("volts13", QuantityKind.Voltage)],
         [TestedPart.SinglePhaseSupply] = [Plate("volts", QuantityKind.Voltage), Read("volts", QuantityKind.Voltage),
             Read("startVolts", QuantityKind.Voltage, optional: true), Read("runVolts", QuantityKind.Voltage, optional: true)],
+        [TestedPart.PhaseOrder] = [Read("order", QuantityKind.Resistance) with { Words = ["L1-L2-L3", "L1-L3-L2"] }],
         [TestedPart.SplitPhaseSupply] = [Read("volts12", QuantityKind.Voltage), Read("volts1N", QuantityKind.Voltage),
             Read("volts2N", QuantityKind.Voltage)],
         [TestedPart.Fuse] = [Plate("volts", QuantityKind.Voltage), Read("voltsAcross", QuantityKind.Voltage)],
@@ -65,16 +71,23 @@ public static class PartFields
         [TestedPart.Transformer] = [Plate("primaryVolts", QuantityKind.Voltage), Plate("secondaryVolts", QuantityKind.Voltage),
             Read("primaryVolts", QuantityKind.Voltage), Read("secondaryVolts", QuantityKind.Voltage)],
         [TestedPart.CurrentRelay] = [Read("ohmsUpright", QuantityKind.Resistance), Read("ohmsInverted", QuantityKind.Resistance)],
-        [TestedPart.PotentialRelay] = [Read("contactOhms", QuantityKind.Resistance), Read("coilOhms", QuantityKind.Resistance)],
+        [TestedPart.PotentialRelay] = [Plate("pickUpLow", QuantityKind.Voltage, optional: true),
+            Plate("pickUpHigh", QuantityKind.Voltage, optional: true), Plate("dropOut", QuantityKind.Voltage, optional: true),
+            Read("contactOhms", QuantityKind.Resistance, optional: true), Read("coilOhms", QuantityKind.Resistance, optional: true),
+            Read("pickUp", QuantityKind.Voltage, optional: true), Read("dropOut", QuantityKind.Voltage, optional: true)],
         [TestedPart.SolidStateRelay] = [Plate("ohms", QuantityKind.Resistance, optional: true), Read("ohms", QuantityKind.Resistance)],
-        [TestedPart.Overload] = [Read("ohms", QuantityKind.Resistance), Read("shellC", QuantityKind.Temperature, optional: true)],
+        [TestedPart.Overload] = [Read("ohms", QuantityKind.Resistance, optional: true),
+            Read("shellC", QuantityKind.Temperature, optional: true), Read("resetMin", QuantityKind.Duration, optional: true),
+            Read("settleMin", QuantityKind.Duration, optional: true)],
         [TestedPart.CompressorCurrent] = [Plate("amps", QuantityKind.Current), Plate("lockedAmps", QuantityKind.Current, optional: true),
-            Read("amps", QuantityKind.Current)],
+            Plate("boxC", QuantityKind.Temperature, optional: true), Read("amps", QuantityKind.Current),
+            Read("evaporatingC", QuantityKind.Temperature, optional: true), Read("condensingC", QuantityKind.Temperature, optional: true)],
     };
 
     private static readonly Dictionary<ComponentKind, IReadOnlyList<TestedPart>> ByKind = new()
     {
-        [ComponentKind.Breaker] = [TestedPart.SinglePhaseSupply, TestedPart.ThreePhaseSupply, TestedPart.SplitPhaseSupply],
+        [ComponentKind.Breaker] = [TestedPart.SinglePhaseSupply, TestedPart.ThreePhaseSupply, TestedPart.PhaseOrder,
+            TestedPart.SplitPhaseSupply],
         [ComponentKind.Fuse] = [TestedPart.Fuse],
         [ComponentKind.Contactor] = [TestedPart.ContactorPole, TestedPart.Coil],
         [ComponentKind.Compressor] = [TestedPart.CompressorCurrent, TestedPart.Windings, TestedPart.Insulation],

@@ -19,6 +19,9 @@ public enum TestedPart
     /// <summary>Two conductors, or one and neutral. Plate: volts. Measured: volts idle; runVolts; startVolts.</summary>
     SinglePhaseSupply,
 
+    /// <summary>Order of three phases by a rotation tester. Measured: order, 1 for L1-L2-L3 and -1 for the other way round.</summary>
+    PhaseOrder,
+
     /// <summary>Two legs with a neutral between them. Measured: volts12, volts1N, volts2N.</summary>
     SplitPhaseSupply,
 
@@ -46,16 +49,19 @@ public enum TestedPart
     /// <summary>Start relay of the current type, its lead off. Measured: ohmsUpright, ohmsInverted; an open circuit is no number.</summary>
     CurrentRelay,
 
-    /// <summary>Start relay of the potential type, its leads off. Measured: contactOhms at rest, coilOhms.</summary>
+    /// <summary>Start relay of the potential type, its leads off. Plate: pickUpLow, pickUpHigh, dropOut, all volts. Measured: contactOhms
+    /// at rest, coilOhms; pickUp, dropOut as its coil's voltage is raised and lowered.</summary>
     PotentialRelay,
 
     /// <summary>Start relay without moving parts, cold and off. Plate: ohms, where the maker gives it. Measured: ohms.</summary>
     SolidStateRelay,
 
-    /// <summary>Overload or protector, its lead off. Measured: ohms, shellC.</summary>
+    /// <summary>Overload or protector. Measured: ohms with its lead off, shellC; resetMin from its opening to its closing, settleMin until
+    /// suction and head are equal.</summary>
     Overload,
 
-    /// <summary>Current of a compressor. Plate: amps; lockedAmps. Measured: amps.</summary>
+    /// <summary>Current of a compressor. Plate: amps; lockedAmps; boxC it is chosen for. Measured: amps; evaporatingC and
+    /// condensingC it runs at.</summary>
     CompressorCurrent,
 }
 
@@ -86,6 +92,9 @@ public enum PartVerdict
     /// <summary>Resistances that no sound motor has.</summary>
     DoesNotAddUp,
 
+    /// <summary>Every conductor is dead.</summary>
+    Dead,
+
     /// <summary>A conductor is dead.</summary>
     LegLost,
 
@@ -97,6 +106,12 @@ public enum PartVerdict
 
     /// <summary>It draws what it draws with its rotor held.</summary>
     Locked,
+
+    /// <summary>Two conductors are in each other's place.</summary>
+    Reversed,
+
+    /// <summary>It closes again before the pressures are equal.</summary>
+    TooSoon,
 
     /// <summary>Insulation below what is safe.</summary>
     Unsafe,
@@ -113,6 +128,9 @@ public enum PartSlip
 
     /// <summary>One lead of the meter on neutral, not on the other phase.</summary>
     PhaseToNeutral,
+
+    /// <summary>Insulation that a cold winding would be unsafe with and a warm one not, and nobody took its temperature.</summary>
+    NoWindingTemperature,
 
     /// <summary>Tested with the battery of an ohmmeter, which sees a dead short and nothing else.</summary>
     NoTestVoltage,

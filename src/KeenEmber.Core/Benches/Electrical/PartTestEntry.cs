@@ -6,8 +6,9 @@ namespace KeenEmber.Core.Benches.Electrical;
 
 /// <summary>One number of a part's test.</summary>
 /// <param name="Name">As <see cref="TestedPart"/> lists them.</param>
-/// <param name="Value">As typed; null where the meter showed an open circuit.</param>
-public sealed record PartNumber(string Name, TypedValue? Value);
+/// <param name="Value">As typed; null where the meter showed an open circuit, and for a word.</param>
+/// <param name="Word">What was chosen, where it is no number; else empty.</param>
+public sealed record PartNumber(string Name, TypedValue? Value, string Word = "");
 
 /// <summary>An electrical part was tested field by field.</summary>
 /// <param name="Test">How it was tested.</param>

@@ -3,7 +3,7 @@ namespace KeenEmber.Core.Benches.Electrical;
 /// <summary>Judges electrical parts by their numbers.</summary>
 /// <remarks>Sources: capacitors IEC 60252-1 and their printed tolerance; insulation IEEE 43 (kV + 1 MΩ at 40 °C, halved for each 10 K);
 /// drops, coils and heaters trade practice. Supplies: <see cref="SupplyTests"/>; relays and protectors:
-/// <see cref="StartPartTests"/>; pins: <see cref="MotorWindings"/>.</remarks>
+/// <see cref="StartPartTests"/>; pins: <see cref="MotorWindings"/>; compressors: <see cref="CompressorAmps"/>.</remarks>
 public static class PartTests
 {
     /// <summary>Of a run capacitor without a printed one, %.</summary>
@@ -16,6 +16,9 @@ public static class PartTests
 
     /// <summary>Insulation is given at this temperature; it halves for each so many K.</summary>
     private const double InsulationAtC = 40, HalvesK = 10, WatchInsulation = 5;
+
+    /// <summary>Of a winding nobody took the temperature of, °C: as cold as it may well be.</summary>
+    private const double ColdWindingC = 20;
 
     /// <summary>Across a good fuse, across a blown one, and across a closed pole under load, as shares of the supply.</summary>
     private const double FuseGood = 0.02, FuseBlown = 0.6, MostDrop = 0.02;
@@ -40,6 +43,7 @@ public static class PartTests
         TestedPart.Insulation => Insulation(test),
         TestedPart.ThreePhaseSupply => SupplyTests.ThreePhase(test),
         TestedPart.SinglePhaseSupply => SupplyTests.SinglePhase(test),
+        TestedPart.PhaseOrder => new(SupplyTests.Order(test.Read("order"))),
         TestedPart.SplitPhaseSupply => SupplyTests.SplitPhase(test.Read("volts12"), test.Read("volts1N"), test.Read("volts2N")),
         TestedPart.Fuse => Share(test.Read("voltsAcross") / test.Marked("volts"), s => s switch
         {
@@ -66,10 +70,10 @@ public static class PartTests
         TestedPart.Transformer => Within(test.Read("secondaryVolts"),
             test.Marked("secondaryVolts") * test.Read("primaryVolts") / test.Marked("primaryVolts"), TransformerShare),
         TestedPart.CurrentRelay => StartPartTests.CurrentRelay(test.Read("ohmsUpright"), test.Read("ohmsInverted")),
-        TestedPart.PotentialRelay => StartPartTests.PotentialRelay(test.Read("contactOhms"), test.Read("coilOhms")),
+        TestedPart.PotentialRelay => StartPartTests.PotentialRelay(test),
         TestedPart.SolidStateRelay => StartPartTests.SolidStateRelay(test.Read("ohms"), test.Marked("ohms")),
-        TestedPart.Overload => StartPartTests.Overload(test.Read("ohms"), test.Read("shellC", 0)),
-        TestedPart.CompressorCurrent => StartPartTests.Current(test.Read("amps"), test.Marked("amps"), test.Marked("lockedAmps")),
+        TestedPart.Overload => StartPartTests.Overload(test),
+        TestedPart.CompressorCurrent => CompressorAmps.Judge(test),
         _ => new(PartVerdict.CannotTell),
     };
 
@@ -97,10 +101,12 @@ public static class PartTests
 
     private static PartResult Insulation(PartTest test)
     {
-        var at40 = test.Read("megohm") * Math.Pow(2, (test.Read("windingC", InsulationAtC) - InsulationAtC) / HalvesK);
+        var at40 = test.Read("megohm") * Math.Pow(2, (test.Read("windingC", ColdWindingC) - InsulationAtC) / HalvesK);
         var least = 1 + test.Marked("volts") / 1000;
         if (!(at40 >= 0 && least > 1))
             return new(PartVerdict.CannotTell);
+        if (at40 < least && test.Read("megohm") >= least && double.IsNaN(test.Read("windingC")))
+            return PartResult.Slipped(PartSlip.NoWindingTemperature, at40);
         if (at40 < least)
             return new(PartVerdict.Unsafe, at40, least);
         if (test.Read("testVolts", LeastTestVolts) < LeastTestVolts)

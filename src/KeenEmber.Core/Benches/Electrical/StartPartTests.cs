@@ -1,7 +1,7 @@
 namespace KeenEmber.Core.Benches.Electrical;
 
-/// <summary>What start relays, protectors and the current of a compressor say.</summary>
-/// <remarks>Source: trade practice; a rotor that is held draws four to six times the rated current.</remarks>
+/// <summary>What start relays and protectors say.</summary>
+/// <remarks>Source: trade practice.</remarks>
 internal static class StartPartTests
 {
     /// <summary>A shell this warm keeps its protector open, °C.</summary>
@@ -19,9 +19,8 @@ internal static class StartPartTests
     /// <summary>Of the marked cold resistance.</summary>
     private const double ColdShare = 0.4;
 
-    /// <summary>Of the nameplate: more is too much, less is too little for a compressor that pumps, and this much is a held
-    /// rotor.</summary>
-    private const double AmpsOver = 1.1, AmpsUnder = 0.4, HeldTimes = 3, HeldShare = 0.7;
+    /// <summary>Until suction and head are equal through a capillary tube, where nobody watched, min.</summary>
+    private const double SettlesMin = 2;
 
     /// <summary>Open as it hangs, closed upside down.</summary>
     internal static PartResult CurrentRelay(double upright, double inverted)
@@ -33,14 +32,23 @@ internal static class StartPartTests
         return inverted < ClosedOhm ? new(PartVerdict.Sound, inverted) : new(PartVerdict.Open);
     }
 
-    /// <summary>Closed at rest, with a coil of some kΩ.</summary>
-    internal static PartResult PotentialRelay(double contact, double coil)
+    /// <summary>Closed at rest, with a coil of some kΩ; it pulls in and falls back where it is marked to.</summary>
+    internal static PartResult PotentialRelay(PartTest test)
     {
-        if (double.IsNaN(contact) || double.IsNaN(coil))
-            return new(PartVerdict.CannotTell);
+        var (contact, coil) = (test.Read("contactOhms"), test.Read("coilOhms"));
         if (contact >= ClosedOhm || double.IsPositiveInfinity(coil))
             return new(PartVerdict.Open);
-        return new(coil < LeastPotentialCoilOhm ? PartVerdict.Shorted : PartVerdict.Sound, coil, LeastPotentialCoilOhm);
+        if (coil < LeastPotentialCoilOhm)
+            return new(PartVerdict.Shorted, coil, LeastPotentialCoilOhm);
+        var (low, high, pickUp) = (test.Marked("pickUpLow"), test.Marked("pickUpHigh"), test.Read("pickUp"));
+        if (pickUp < low)
+            return new(PartVerdict.Low, pickUp, low, high);
+        if (pickUp > high)
+            return new(PartVerdict.High, pickUp, low, high);
+        if (test.Read("dropOut") > test.Marked("dropOut"))
+            return new(PartVerdict.High, test.Read("dropOut"), null, test.Marked("dropOut"));
+        return double.IsNaN(contact) || double.IsNaN(coil) ? new(PartVerdict.CannotTell)
+            : new(PartVerdict.Sound, coil, LeastPotentialCoilOhm);
     }
 
     internal static PartResult SolidStateRelay(double ohms, double marked)
@@ -55,27 +63,16 @@ internal static class StartPartTests
         return new(ohms > high ? PartVerdict.Open : PartVerdict.Sound, ohms, low, high);
     }
 
-    internal static PartResult Overload(double ohms, double shellC)
+    /// <summary>One that closes before suction and head are equal starts the compressor against them, and trips again.</summary>
+    internal static PartResult Overload(PartTest test)
     {
+        var (ohms, reset, settles) = (test.Read("ohms"), test.Read("resetMin"), test.Read("settleMin", SettlesMin));
+        if (ohms >= ClosedOhm)
+            return new(test.Read("shellC", 0) >= HotShellC ? PartVerdict.ProtectorOpen : PartVerdict.Open);
+        if (reset < settles)
+            return new(PartVerdict.TooSoon, reset, settles);
         if (double.IsNaN(ohms))
-            return new(PartVerdict.CannotTell);
-        if (ohms < ClosedOhm)
-            return new(PartVerdict.Sound, ohms, null, ClosedOhm);
-        return new(shellC >= HotShellC ? PartVerdict.ProtectorOpen : PartVerdict.Open);
-    }
-
-    internal static PartResult Current(double amps, double plate, double locked)
-    {
-        if (!(amps >= 0 && plate > 0))
-            return new(PartVerdict.CannotTell);
-        var (low, high) = (AmpsUnder * plate, AmpsOver * plate);
-        return new(amps switch
-        {
-            _ when amps >= (locked > 0 ? HeldShare * locked : HeldTimes * plate) => PartVerdict.Locked,
-            _ when amps > high => PartVerdict.High,
-            0 => PartVerdict.Open,
-            _ when amps < low => PartVerdict.Low,
-            _ => PartVerdict.Sound,
-        }, amps, low, high);
+            return reset >= settles ? new(PartVerdict.Sound, reset, settles) : new(PartVerdict.CannotTell);
+        return new(PartVerdict.Sound, ohms, null, ClosedOhm);
     }
 }

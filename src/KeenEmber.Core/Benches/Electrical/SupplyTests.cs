@@ -15,6 +15,9 @@ internal static class SupplyTests
     /// <summary>Of the plate; and while a motor starts.</summary>
     private const double OffShare = 0.1, StartShare = 0.15;
 
+    /// <summary>No supply has so little between any two conductors.</summary>
+    private const double DeadVolts = 10;
+
     private const double PhaseToNeutral = 0.577, NearShare = 0.03;
 
     /// <summary>The two legs of a split supply are alike within this share of the whole.</summary>
@@ -36,8 +39,10 @@ internal static class SupplyTests
     internal static PartResult ThreePhase(PartTest test)
     {
         var volts = Pairs(test).ConvertAll(p => p.Volts);
-        if (volts.Count < 2 || volts.Exists(v => !(v >= 0)) || volts.Max() <= 0)
+        if (volts.Count < 2 || volts.Exists(v => !(v >= 0)))
             return new(PartVerdict.CannotTell);
+        if (volts.Max() <= DeadVolts)
+            return new(PartVerdict.Dead, volts.Max());
         var percent = 100 * volts.Max(v => Math.Abs(v - volts.Average())) / volts.Average();
         if (volts.Min() < LostShare * volts.Max() || volts.Count(v => v < PhantomShare * volts.Max()) == 2)
             return new(PartVerdict.LegLost, percent, null, MostUnbalance);
@@ -52,6 +57,14 @@ internal static class SupplyTests
             _ => PartVerdict.Sound,
         }, percent, null, MostUnbalance);
     }
+
+    /// <summary>By the sign that a rotation tester's letter stands for.</summary>
+    internal static PartVerdict Order(double order) => order switch
+    {
+        > 0 => PartVerdict.Sound,
+        < 0 => PartVerdict.Reversed,
+        _ => PartVerdict.CannotTell,
+    };
 
     internal static PartResult SinglePhase(PartTest test)
     {

@@ -43,6 +43,24 @@ public sealed class ClockFindingTests
     }
 
     [Fact]
+    public void Currents_of_the_heaters_tell_which_element_is_out_with_no_run_watched()
+    {
+        // Delta of 1 kW at 208 V each: 4.81 A in an element, 8.33 A in a line. Without the element between 1 and 2: 4.8, 4.8 and 8.3 A.
+        var setUp = new DefrostSetUpEntry(At(1), new(DefrostKind.Electric, Connection: HeaterConnection.Delta,
+            Heaters: [new(1000, 208), new(1000, 208), new(1000, 208)]));
+        var volts = new KeenEmber.Core.Quantities.TypedValue(208, KeenEmber.Core.Quantities.Unit.Volt);
+        var out12 = Judge(setUp, new HeaterAmpsEntry(At(5), volts, [4.8, 4.9, 8.3]));
+        var found = Assert.Single(out12.Now, f => f.Code == DefrostCodes.LegOut);
+        Assert.Equal(1, found.Values["element"]);
+        Assert.DoesNotContain(DefrostCodes.LegOut, Codes(Judge(setUp, new HeaterAmpsEntry(At(5), volts, [8.3, 8.4, 8.2])).Now));
+        var heater = new PartEntry(At(9), "", "", "open", "", "", false, WorkArea.Defrost, new Component(ComponentKind.HeaterElement));
+        var mended = Judge(setUp, new HeaterAmpsEntry(At(5), volts, [4.8, 4.9, 8.3]), heater);
+        Assert.DoesNotContain(DefrostCodes.LegOut, Codes(mended.Now));
+        Assert.Contains(DefrostCodes.LegOut, Codes(mended.Found));
+        Assert.DoesNotContain(DefrostCodes.LegOut, Codes(Judge(new HeaterAmpsEntry(At(5), volts, [4.8, 4.9, 8.3])).Now));
+    }
+
+    [Fact]
     public void No_current_and_fans_running_is_one_thing_that_has_not_changed_over()
     {
         var setUp = new DefrostSetUp(DefrostKind.Electric, Heaters: [new(1000, 230), new(1000, 230), new(1000, 230)]);

@@ -19,8 +19,8 @@ public sealed class MeasuredPartTests
         Component component, TestedPart test, string numbers, int minute = 5, DateTimeOffset? day = null)
     {
         var fields = PartFields.Of(test);
-        var typed = numbers.Split(' ').Select(n => n.Split('=')).Select(n => new PartNumber(n[0], n[1] == "open" ? null
-            : new(double.Parse(n[1], System.Globalization.CultureInfo.InvariantCulture),
+        var typed = numbers.Split(' ').Select(n => n.Split('=')).Select(n => n[1].StartsWith('L') ? new PartNumber(n[0], null, n[1])
+            : new(n[0], n[1] == "open" ? null : new(double.Parse(n[1], System.Globalization.CultureInfo.InvariantCulture),
                 n[0] == "megohm" ? Unit.Megaohm : UnitPreference.Metric.For(fields.Single(f => MeasuredPart.Key(f) == n[0]).Kind))));
         return new(new(Guid.CreateVersion7(), VisitId, (day ?? Nine).AddMinutes(minute), Nine, "Isolde"), component, test, [.. typed]);
     }
@@ -74,6 +74,9 @@ public sealed class MeasuredPartTests
     [InlineData(ComponentKind.HeaterElement, TestedPart.Insulation, "plate-volts=230 megohm=500", null)]
     [InlineData(ComponentKind.Breaker, TestedPart.ThreePhaseSupply, "volts12=208 volts23=118 volts13=95", "supply-volts=leg-lost")]
     [InlineData(ComponentKind.Breaker, TestedPart.ThreePhaseSupply, "volts12=208 volts23=198 volts13=209", "unbalance=3")]
+    [InlineData(ComponentKind.Breaker, TestedPart.ThreePhaseSupply, "volts12=0 volts23=1 volts13=0", "supply-volts=dead")]
+    [InlineData(ComponentKind.Breaker, TestedPart.PhaseOrder, "order=L1-L3-L2", "phase-order=reversed")]
+    [InlineData(ComponentKind.Breaker, TestedPart.PhaseOrder, "order=L1-L2-L3", "phase-order=right")]
     public void The_diagnosis_hears_it(ComponentKind kind, TestedPart test, string numbers, string? said)
     {
         var facts = Said(Tested(new(kind), test, numbers));
@@ -94,6 +97,26 @@ public sealed class MeasuredPartTests
         Assert.Contains("heaters-earth=grounded", Said(Elements(500, 0, 500, 500, 500, 500)));
         Assert.DoesNotContain("heaters-earth=clear", Said(Elements(500, 500, 500)));
         Assert.Contains("heaters-earth=clear", Said(Elements(500, 500, 500, 500, 500, 500)));
+    }
+
+    [Fact]
+    public void A_part_that_leaks_to_earth_stays_a_danger_on_the_next_visit_until_it_is_replaced_or_measured_sound()
+    {
+        var compressor = new Component(ComponentKind.Compressor);
+        Timeline Visit(params Entry[] entries) => new(entries, Freezer, Pressure.StandardAtmosphere);
+        PartTestEntry Megohms(int day, double value) => Tested(compressor, TestedPart.Insulation,
+            FormattableString.Invariant($"plate-volts=230 megohm={value}"), day: Nine.AddDays(day));
+        double Unsafe(params Timeline[] visits) =>
+            new ElectricalJudgement(visits[^1], Freezer, visits, Policies.Default, null).Evidence[ElectricalJudgement.UnsafeParts];
+        var leaks = Visit(Megohms(0, 0.1));
+        Assert.Equal(1, Unsafe(leaks));
+        Assert.Equal(1, Unsafe(leaks, Visit()));
+        Assert.Contains("electrical.insulation-unsafe",
+            new ElectricalJudgement(Visit(), Freezer, [leaks, Visit()], Policies.Default, null).Now.Select(f => f.Code));
+        Assert.Equal(0, Unsafe(leaks, Visit(Megohms(7, 300)), Visit()));
+        var replaced = new PartEntry(new(Guid.CreateVersion7(), VisitId, Nine.AddDays(7), Nine, "Isolde"), "", "", "grounded", "", "",
+            false, WorkArea.Circuit, compressor);
+        Assert.Equal(0, Unsafe(leaks, Visit(replaced), Visit()));
     }
 
     [Fact]

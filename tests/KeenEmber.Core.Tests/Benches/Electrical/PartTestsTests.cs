@@ -82,6 +82,25 @@ public sealed class PartTestsTests
     [InlineData(TestedPart.CompressorCurrent, "amps=2.2", "amps=2.7", PartVerdict.High)]
     [InlineData(TestedPart.CompressorCurrent, "amps=2.2 lockedAmps=14", "amps=12", PartVerdict.Locked)]
     [InlineData(TestedPart.CompressorCurrent, "amps=2.2", "amps=0", PartVerdict.Open)]
+    // 54 % of the plate: as it should be where the unit is chosen for, far too little in a warm box, too much for an evacuated one.
+    [InlineData(TestedPart.CompressorCurrent, "amps=2.2 boxC=3", "amps=1.2 evaporatingC=-5 condensingC=42", PartVerdict.Sound)]
+    [InlineData(TestedPart.CompressorCurrent, "amps=2.2 boxC=3", "amps=1.2 evaporatingC=8 condensingC=55", PartVerdict.Low)]
+    [InlineData(TestedPart.CompressorCurrent, "amps=2.2 boxC=3", "amps=1.35 evaporatingC=-35 condensingC=30", PartVerdict.Watch)]
+    [InlineData(TestedPart.CompressorCurrent, "amps=2.2 boxC=3", "amps=0.7 evaporatingC=-35 condensingC=30", PartVerdict.Sound)]
+    [InlineData(TestedPart.CompressorCurrent, "amps=2.2 boxC=3", "amps=2.6 evaporatingC=8 condensingC=55", PartVerdict.High)]
+    [InlineData(TestedPart.PotentialRelay, "pickUpLow=180 pickUpHigh=195 dropOut=120",
+        "contactOhms=0.2 coilOhms=5800 pickUp=188 dropOut=90", PartVerdict.Sound)]
+    [InlineData(TestedPart.PotentialRelay, "pickUpLow=180 pickUpHigh=195", "pickUp=140", PartVerdict.Low)]
+    [InlineData(TestedPart.PotentialRelay, "pickUpLow=180 pickUpHigh=195", "pickUp=230", PartVerdict.High)]
+    [InlineData(TestedPart.PotentialRelay, "dropOut=120", "contactOhms=0.2 coilOhms=5800 dropOut=150", PartVerdict.High)]
+    [InlineData(TestedPart.PotentialRelay, "", "pickUp=188", PartVerdict.CannotTell)]
+    [InlineData(TestedPart.Overload, "", "ohms=0.2 resetMin=1", PartVerdict.TooSoon)]
+    [InlineData(TestedPart.Overload, "", "resetMin=4 settleMin=6", PartVerdict.TooSoon)]
+    [InlineData(TestedPart.Overload, "", "resetMin=8 settleMin=6", PartVerdict.Sound)]
+    [InlineData(TestedPart.Overload, "", "shellC=30", PartVerdict.CannotTell)]
+    [InlineData(TestedPart.PhaseOrder, "", "order=1", PartVerdict.Sound)]
+    [InlineData(TestedPart.PhaseOrder, "", "order=-1", PartVerdict.Reversed)]
+    [InlineData(TestedPart.ThreePhaseSupply, "", "volts12=0 volts23=0.4 volts13=0", PartVerdict.Dead)]
     public void A_part_is_judged_by_its_plate_and_its_numbers(TestedPart part, string plate, string measured, PartVerdict verdict) =>
         Assert.Equal(verdict, Judge(part, plate, measured).Verdict);
 
@@ -92,6 +111,8 @@ public sealed class PartTestsTests
     [InlineData(TestedPart.Windings, "", "ohms12=7600 ohms23=2100 ohms13=9700", PartSlip.Thousandfold)]
     [InlineData(TestedPart.ThreePhaseSupply, "", "volts12=400 volts23=231 volts13=401", PartSlip.PhaseToNeutral)]
     [InlineData(TestedPart.Insulation, "volts=230", "megohm=40 testVolts=9", PartSlip.NoTestVoltage)]
+    // 3 MΩ are enough at 40 °C; at 20 °C they are 0.75 at 40.
+    [InlineData(TestedPart.Insulation, "volts=230", "megohm=3 testVolts=500", PartSlip.NoWindingTemperature)]
     public void A_slip_is_asked_about_before_a_part_is_blamed(TestedPart part, string plate, string measured, PartSlip slip)
     {
         var result = Judge(part, plate, measured);
@@ -145,6 +166,20 @@ public sealed class PartTestsTests
             return result.Verdict == PartVerdict.Sound && result.Roles!["common"] == pins[0] && result.Roles["run"] == pins[1]
                 && result.Roles["start"] == pins[2];
         }).QuickCheckThrowOnFailure();
+
+    [Fact]
+    public void A_compressor_is_asked_for_more_the_warmer_it_evaporates_and_condenses()
+    {
+        // From -24 to -4 °C suction pressure doubles; twice the mass over seven tenths of the lift is a third more work, and what it draws
+        // idle does not grow with it. Tables of compressors have 15 to 30 % more current.
+        Assert.Equal(0.7, CompressorAmps.Plausible(-4, 45, 3), 0.005);
+        Assert.InRange(CompressorAmps.Plausible(-4, 45, 3) / CompressorAmps.Plausible(-24, 45, 3), 1.15, 1.3);
+        static double At(double evaporating, double condensing) => CompressorAmps.Plausible(evaporating, condensing, 3);
+        Assert.All(Enumerable.Range(-50, 60), t => Assert.True(At(t, 50) > At(t - 1, 50)));
+        Assert.All(Enumerable.Range(20, 50), t => Assert.True(At(-10, t + 1) > At(-10, t)));
+        Assert.Equal(double.NaN, CompressorAmps.Plausible(-5, -6));
+        Assert.Equal(double.NaN, CompressorAmps.Plausible(-70, 40));
+    }
 
     [Fact]
     public void A_capacitor_that_loses_more_is_never_judged_better() => Prop.ForAll(

@@ -54,12 +54,14 @@ internal sealed class NextMeasurement(
 
     private const int MostTold = 4;
 
-    /// <summary>Across every part, from every terminal to both conductors of each source, every load by eye and by clamp.</summary>
+    /// <summary>Across every part, from every terminal to both conductors of each source, between the feeds of two loads in one place,
+    /// which clears both paths at once, every load by eye and by clamp.</summary>
     private IEnumerable<TraceReading> Candidates()
     {
         var wiring = network.Wiring;
         var rails = wiring.Sources.SelectMany(s => new[] { s.Hot, s.Return }).Distinct().ToList();
         var pairs = wiring.Parts.Select(p => (p.A, p.B)).Concat(wiring.Terminals.SelectMany(t => rails.Select(r => (t, r))))
+            .Concat(wiring.Parts.Where(p => p.IsLoad).GroupBy(p => p.Where).SelectMany(g => g.Zip(g.Skip(1), (p, q) => (p.A, q.A))))
             .Where(p => p.Item1 != p.Item2 && (p.Item1 != Wiring.Earth || p.Item2 != Wiring.Earth))
             .DistinctBy(p => string.CompareOrdinal(p.Item1, p.Item2) < 0 ? p : (p.Item2, p.Item1));
         return pairs.Select(p => TraceReading.Volts(p.Item1, p.Item2, 0)).Concat(wiring.Parts.Where(p => p.IsLoad)

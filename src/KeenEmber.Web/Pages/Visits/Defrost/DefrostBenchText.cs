@@ -47,6 +47,7 @@ public sealed class DefrostBenchText() : BenchText("defrost")
         RunReadingEntry r => Round([r], view),
         RunMarkEntry m => $"defrost: {DefrostText.Name(m.Kind)}",
         ClockTestEntry c => DefrostTestText.Clock(c),
+        HeaterAmpsEntry h => DefrostTestText.HeaterAmps(h),
         SwitchStateEntry s =>
             $"{(s.Switch == DefrostSwitch.EndOfHeat ? "termination switch" : "fan delay")} {(s.IsClosed ? "closed" : "open")} at "
             + $"{view.Units.Temperature(s.Temperature.Temperature.Kelvin)}",
@@ -67,7 +68,8 @@ public sealed class DefrostBenchText() : BenchText("defrost")
     [
         .. view.Defrost.OwnRun is { Run.Tracks.Count: > 0 } run
             ? [new PanelLine("defrost", Label, DefrostText.Verdict(run, view.Clock))] : Array.Empty<PanelLine>(),
-        .. judgement.Now.Where(f => DefrostCodes.IsSoWithoutARun(f.Code)).Select(f => new PanelLine(f.Code, Label, view.Say(f)))
+        .. judgement.Now.Where(f => DefrostCodes.IsSoWithoutARun(f.Code) || view.Defrost.OwnRun is null)
+            .Select(f => new PanelLine(f.Code, Label, view.Say(f)))
             .Where(l => l.Text != view.StandsInWords),
     ];
 

@@ -36,6 +36,20 @@ public static class DefrostTestText
         return $"Clock {string.Join("; ", said.Where(s => s.Length > 0))}.";
     }
 
+    /// <summary>As a line of the record: "heaters at 228 V: leg 1 8.7 A, leg 2 not measured".</summary>
+    public static string HeaterAmps(HeaterAmpsEntry test)
+    {
+        var volts = test.Volts is { } v ? $" at {UnitText.Number(v.Number, 0)} {v.Unit.Symbol}" : "";
+        var legs = test.Amps.Select((a, i) => $"leg {i + 1} {(a is { } amps ? $"{UnitText.Number(amps, 1)} A" : "not measured")}");
+        return $"heaters{volts}: {string.Join(", ", legs)}";
+    }
+
+    /// <summary>What the currents of the heaters come to where no element is out.</summary>
+    public static string HeatersWhole(HeaterState state) =>
+        $"Every element that was measured draws what it should: {UnitText.Number(state.PowerKw, 1)} of "
+        + $"{UnitText.Number(state.RatedKw, 1)} kW"
+        + $"{(state.IsMeasured ? "" : " at the rated voltage; measure the voltage too")}.";
+
     /// <summary>One state that is enough.</summary>
     public static string Contradicts(SwitchStateEntry state, UnitText units) =>
         $"At {units.Temperature(state.Temperature.Temperature.Kelvin)} it is {(state.IsClosed ? "closed" : "open")} and should not be: it "

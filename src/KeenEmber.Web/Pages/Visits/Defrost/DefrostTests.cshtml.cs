@@ -1,4 +1,5 @@
 using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using Microsoft.AspNetCore.Mvc;
 
@@ -44,6 +45,25 @@ public sealed class DefrostTestsModel(VisitViews views) : VisitPage(views)
         if (!Form.IsWrong && waited is null && contacts is null && solenoid is null && off is null)
             Form.Errors["waited"] = "Nothing was tried yet.";
         return new ClockTestEntry(Writer.Next(), waited, dial, contacts, solenoid, off);
+    });
+
+    /// <summary>How many legs the heaters have, as far as the set-up says.</summary>
+    public int Legs => View.Defrost.SetUp is { Kind: DefrostKind.Electric } setUp ? setUp.Legs.Count : 0;
+
+    /// <summary>It defrosts by heaters, as far as anybody has said.</summary>
+    public bool IsElectric => (View.Defrost.SetUp?.Kind ?? DefrostKinds.UsualAt(View.Equipment.Target)) == DefrostKind.Electric;
+
+    private const double MostAmps = 500;
+
+    public IActionResult OnPostHeaters(Guid id, Guid entryId) => Take(id, entryId, () =>
+    {
+        if (Legs == 0)
+            return null;
+        var volts = Form.Value("heaterVolts", QuantityKind.Voltage);
+        var amps = Enumerable.Range(1, Legs).Select(leg => Form.Number($"leg{leg}", 0, MostAmps, "A", "aA")).ToList();
+        if (!Form.IsWrong && amps.TrueForAll(a => a is null))
+            Form.Errors["leg1"] = "Type the current of one leg at least; 0 where none flows.";
+        return new HeaterAmpsEntry(Writer.Next(), volts, amps);
     });
 
     public IActionResult OnPostState(Guid id, Guid entryId, DefrostSwitch which, bool closed) =>

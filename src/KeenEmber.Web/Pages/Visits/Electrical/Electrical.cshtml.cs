@@ -1,3 +1,4 @@
+using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Benches.Electrical;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
@@ -44,10 +45,27 @@ public sealed class ElectricalModel(VisitViews views, VisitStore visits) : Visit
     private TestedPart Choose(IReadOnlyList<TestedPart> tests) =>
         EnumName.Find<TestedPart>(Test ?? "") is { } test && tests.Contains(test) ? test : tests[0];
 
-    /// <summary>What a field starts with: what the part is marked with was typed last time.</summary>
-    public string? Start(PartField field, PartTestEntry? before) => field.IsPlate
-        && before?.Numbers.FirstOrDefault(n => n.Name == MeasuredPart.Key(field))?.Value is { } typed
-        ? $"{typed.Number.ToString(System.Globalization.CultureInfo.InvariantCulture)} {typed.Unit.Symbol}" : null;
+    /// <summary>What a field starts with: what the part is marked with was typed last time, and what the circuit's readings
+    /// say.</summary>
+    public string? Start(PartField field, PartTestEntry? before) => field switch
+    {
+        { IsPlate: true } when before?.Numbers.FirstOrDefault(n => n.Name == MeasuredPart.Key(field))?.Value is { } typed => Typed(typed),
+        { Name: "boxC" } => View.Units.Temperature(View.Equipment.Target.Kelvin),
+        { Name: "evaporatingC" } => Saturated(ResultKind.Evaporating),
+        { Name: "condensingC" } => Saturated(ResultKind.Condensing),
+        _ => null,
+    };
+
+    private static string Typed(TypedValue value) =>
+        $"{value.Number.ToString(System.Globalization.CultureInfo.InvariantCulture)} {value.Unit.Symbol}";
+
+    /// <summary>By the pressures, where they count.</summary>
+    private string? Saturated(ResultKind kind) => View.Of<CircuitJudgement>()?.Analysis?.Results
+        .FirstOrDefault(r => r.Kind == kind && r.IsUsable)?.Value is { } kelvin ? View.Units.Temperature(kelvin) : null;
+
+    /// <summary>A field that is answered by one of a few words.</summary>
+    public ChoiceView Choice(PartField field, string label) => new(MeasuredPart.Key(field), label, Form[MeasuredPart.Key(field)],
+        Form.Error(MeasuredPart.Key(field)), [("", "choose"), .. field.Words.Select(w => (w, w))]);
 
     /// <summary>When a part that drifts will have left its band.</summary>
     public DateTimeOffset? OutOfBandAt(MeasuredPart part) =>
@@ -90,9 +108,17 @@ public sealed class ElectricalModel(VisitViews views, VisitStore visits) : Visit
         return new PartTestEntry(Writer.Next(), part, test, [.. numbers.Select(n => n.Number!)]);
     });
 
+    private PartNumber? Missing(string key)
+    {
+        Form.Errors[key] = "Choose what it shows.";
+        return null;
+    }
+
     private PartNumber? Read(PartField field)
     {
         var key = MeasuredPart.Key(field);
+        if (field.Words.Count > 0)
+            return field.Words.Contains(Form[key]) ? new(key, null, Form[key]) : Missing(key);
         if (field.MayBeOpen && OpenWords.Contains(Form[key].Trim().ToLowerInvariant()))
             return new(key, null);
         // An insulation tester shows MΩ; a bare number there means what the display says.

@@ -19,7 +19,7 @@ public sealed class ElectricalBenchText() : BenchText("electrical")
     {
         var part = Part(finding, view.Equipment);
         if (PartFindings.TestOf(finding) is { } of)
-            return PartTestText.Sentence(part, of, finding.Values, finding.Detail, view.Company.Policies);
+            return PartVerdictText.Sentence(part, of, finding.Values, finding.Detail, view.Company.Policies);
         if (finding.Code == PartDamage.Damaged)
             return $"{CircuitText.Sentence(part)}: {DamageText.Name(Condition(finding))}. {DamageText.Means(Condition(finding))}";
         var traced = Traced(finding, CircuitText.Sentence(part));
@@ -108,8 +108,9 @@ public sealed class ElectricalBenchText() : BenchText("electrical")
     private static string Line(PartTestEntry test, string part)
     {
         var fields = PartFields.Of(test.Test);
-        var numbers = test.Numbers.Select(n => (Field: fields.FirstOrDefault(f => MeasuredPart.Key(f) == n.Name), n.Value))
-            .Where(n => n.Field is not null).Select(n => $"{PartTestText.InLine(n.Field!)} {Typed(n.Value)}");
+        var numbers = test.Numbers.Select(n => (Field: fields.FirstOrDefault(f => MeasuredPart.Key(f) == n.Name), Number: n))
+            .Where(n => n.Field is not null).Select(n => $"{PartTestText.InLine(n.Field!)} "
+                + $"{(n.Number.Word.Length > 0 ? n.Number.Word : Typed(n.Number.Value))}");
         return $"{part}, {PartTestText.Name(test.Test)}: {string.Join("; ", numbers)}";
     }
 

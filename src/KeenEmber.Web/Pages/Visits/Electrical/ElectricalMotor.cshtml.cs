@@ -11,14 +11,15 @@ public sealed class ElectricalMotorModel(VisitViews views) : VisitPage(views)
     /// <summary>The numbers of a plate, and the most each can be.</summary>
     public static IReadOnlyList<(string Name, string Label, double Most)> Numbers { get; } =
     [
-        ("volts", "V", 1000), ("hertz", "Hz", 400), ("phases", "Phases", 3), ("watts", "Out, W", 50_000), ("rpm", "rpm", 20_000),
-        ("shaft", "Shaft, mm", 100), ("shaftLength", "Shaft length, mm", 1000), ("stack", "Height, mm", 1000),
+        ("volts", "Voltage, V", 1000), ("hertz", "Frequency, Hz", 400), ("phases", "Phases", 3), ("watts", "Output, W", 50_000),
+        ("rpm", "Speed, rpm", 20_000), ("shaft", "Shaft, mm", 100), ("shaftLength", "Shaft length, mm", 1000),
+        ("stack", "Stack height, mm", 1000),
         ("blade", "Blade, mm", 3000), ("pitch", "Blade pitch, °", 60), ("lead", "Leads, mm", 10_000),
     ];
 
     /// <summary>What is a word.</summary>
     public static IReadOnlyList<(string Name, string Label)> Words { get; } =
-        [("rotation", "Turns: cw, ccw or both"), ("mount", "Mount"), ("enclosure", "open, drip or sealed"), ("connector", "Connector")];
+        [("rotation", "Turns: cw, ccw or both"), ("mount", "Mount"), ("enclosure", "Open, drip or sealed"), ("connector", "Connector")];
 
     /// <summary>Line by line; empty as long as nothing was sent.</summary>
     public IReadOnlyList<MotorComparison> Lines { get; private set; } = [];

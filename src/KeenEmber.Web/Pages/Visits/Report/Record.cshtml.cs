@@ -54,8 +54,8 @@ public sealed class RecordModel(VisitViews views) : VisitPage(views)
         RecordFilter.Readings => e is ReadingEntry or InstrumentEntry,
         RecordFilter.Seen => e is ObservationEntry or FrostEntry or HazardsEntry or ProofEntry or DamageEntry,
         RecordFilter.Tests =>
-            e is RunEntry or RunReadingEntry or RunMarkEntry or ClockTestEntry or SwitchStateEntry or SensorCheckEntry or WarmedEntry
-                or ResponseEntry
+            e is RunEntry or RunReadingEntry or RunMarkEntry or ClockTestEntry or HeaterAmpsEntry or SwitchStateEntry
+                or SensorCheckEntry or WarmedEntry or ResponseEntry
             or ControlEventEntry or OutputStateEntry or DialEntry or BulbTurnEntry or GlycolEntry or StandingEntry,
         RecordFilter.Changes =>
             e is ChangeEntry or PartEntry or RefrigerantEntry or SettingEntry or ParameterEntry or ControlSettingEntry
