@@ -43,6 +43,7 @@ public sealed record CaseDiagnosis(IReadOnlyList<Fact> Facts, DiagnosisResult Re
         new(visit.MakeUp, visit.Equipment.Target, visit.Equipment.EvaporatorFans, VisitFacts.Of(visit, span))
         {
             Closed = visit.Closed, History = VisitFacts.History(visit, span),
+            Settled = VisitFacts.Settled(visit, span),
             CannotNow = span == VisitSpan.AsItIs ? VisitFacts.CannotNow(visit) : new HashSet<string>(),
             Before = span == VisitSpan.AsItIs && visit.LastWork is not null ? visit.DiagnosisAsFound?.Result.Causes ?? [] : [],
         };

@@ -18,7 +18,8 @@ internal static class Outlook
         if (visit.Faults.FirstOrDefault(f => f.Bench == "danger" || f.Code == CircuitJudgement.NotPossible) is { } first)
             return first;
         if (IsNothingSeenSinceWork(visit) && visit.Faults.All(f => f.Bench == "circuit"))
-            return Finding.Of(CircuitJudgement.MeasureAgain) with { Detail = visit.IsUnderWay ? "" : CircuitJudgement.Over };
+            return Repaired(visit)
+                ?? Finding.Of(CircuitJudgement.MeasureAgain) with { Detail = visit.IsUnderWay ? "" : CircuitJudgement.Over };
         var explained = visit.Diagnosis?.Stands;
         if (MorePrecise(visit) is { } precise)
             return precise;
@@ -27,7 +28,17 @@ internal static class Outlook
         if (visit.Faults.Count > 0)
             return visit.Faults[0];
         return visit.Otherwise is { Code: CircuitJudgement.MayBeInDefrost } perhaps ? perhaps
-            : explained ?? visit.Otherwise ?? Finding.Of(VisitCase.NothingToSay);
+            : explained ?? Repaired(visit) ?? visit.Otherwise ?? Finding.Of(VisitCase.NothingToSay);
+    }
+
+    /// <summary>After work that wants other proof than the circuit's readings, those are not what is missing.</summary>
+    private static Finding? Repaired(VisitCase visit)
+    {
+        if (visit.LastWork is null || visit.Proofs.Count == 0
+            || visit.Otherwise?.Code is not (CircuitJudgement.NoReadings or CircuitJudgement.NotEnough))
+            return null;
+        return visit.Proofs.Any(p => p is { Kind: ProofKind.CircuitJudged, IsProved: false }) ? null
+            : Finding.Of(visit.Proofs.All(p => p.IsProved) ? VisitCase.Proved : VisitCase.ToBeProved);
     }
 
     /// <summary>Of a sensor its bench knows more than that it reads wrong: what the leading explanation says of one is told in its words.
@@ -51,7 +62,7 @@ internal static class Outlook
         if (tasks.Find(t => t.Order == TaskOrder.Danger || t is CircuitTask { Step.Kind: StepKind.Recheck }) is { } first)
             return first;
         if (visit.Diagnosis is not { } diagnosis || IsAsItShouldBe(visit, diagnosis)
-            || (diagnosis.Facts.Count == 0 && visit.Faults.Count > 0))
+            || (diagnosis.Facts.Count == 0 && (visit.Faults.Count > 0 || visit.LastWork is not null)))
             return Proving(visit) ?? tasks.FirstOrDefault();
         // A bench that found something definite knows the act that decides it: the output's lead, the sensor's own end, the other side.
         if (tasks.Find(t => t.Order == TaskOrder.Call || IsOfUnweighedFault(t, visit)) is { } deciding)
@@ -63,9 +74,12 @@ internal static class Outlook
         if (diagnosis.IsHealthy && IsLookedAt(diagnosis) && !diagnosis.Facts.Any(f => f.Code == "box"))
             return BoxFirst;
         if (!diagnosis.Result.IsSure && diagnosis.Result.Next is [var test, ..] tests)
-            return ByBench(test, visit) ?? (BenchTask)new DiagnosisTask(test, [.. tests.Skip(1)]);
+            return ByBench(test, visit) ?? (BenchTask)new DiagnosisTask(test, [.. tests.Skip(1).Take(FollowingTests)]);
         return tasks.FirstOrDefault();
     }
+
+    /// <summary>So many tests after the next one are told, so that a walk is made once.</summary>
+    private const int FollowingTests = 2;
 
     /// <summary>The company wants gauges on every call, the circuit can be judged, and nothing leads yet.</summary>
     private static bool IsGaugesTurn(VisitCase visit, CaseDiagnosis diagnosis) =>

@@ -200,6 +200,12 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
     /// <summary>No bench has anything to say of the visit.</summary>
     public const string NothingToSay = "visit.nothing-to-say";
 
+    /// <summary>Work was done, nothing seen since is wrong, and its proof is still to come.</summary>
+    public const string ToBeProved = "visit.to-be-proved";
+
+    /// <summary>Work was done, nothing seen since is wrong, and all of it is proved.</summary>
+    public const string Proved = "visit.proved";
+
     /// <summary>Something about the unit is not as it should be.</summary>
     public bool NeedsAttention => benches.Any(b => From(b, j => j.NeedsAttention, true)) || Stands.Bench == DiagnosisTask.Name;
 

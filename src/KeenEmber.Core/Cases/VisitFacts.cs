@@ -29,6 +29,13 @@ public static class VisitFacts
     public static IReadOnlyList<Fact> Of(VisitCase visit, VisitSpan span = VisitSpan.AsItIs) =>
         [.. new FactsOfSpan(visit, span).All().GroupBy(f => f.Code).Select(g => g.Last())];
 
+    /// <summary>What is not looked at a second time: what was said twice, and what benches and instruments say.</summary>
+    internal static IReadOnlySet<string> Settled(VisitCase visit, VisitSpan span)
+    {
+        var facts = new FactsOfSpan(visit, span);
+        return facts.All().Select(f => f.Code).Except(facts.SeenOnce()).ToHashSet();
+    }
+
     /// <summary>An answer as an entry of the walk-round, which all benches read; null where the walk-round has none.</summary>
     public static ObservationEntry? LookOf(EntryHeader header, string code, string answer) =>
         FactsOfRecord.LookOf(code, answer) is var (fact, state) ? new(header, fact, null, state, null) : null;
@@ -65,7 +72,11 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
 
     private bool IsIn(DateTimeOffset at) => IsAsFound ? at < firstWork : visit.LastWork is not { } work || at > work;
 
-    internal IEnumerable<Fact> All() => 
+    /// <summary>Codes of what somebody looked at or was asked for, and that was said once.</summary>
+    internal IEnumerable<string> SeenOnce() =>
+        Entries.SelectMany(Seen).CountBy(f => f.Code).Where(c => c.Value == 1).Select(c => c.Key);
+
+    internal IEnumerable<Fact> All() =>
         [.. Complained(), .. FromBenches(), .. Measured(), .. Entries.SelectMany(Seen), .. Parts(), .. Fans()];
 
     /// <summary>What was complained of tells how the unit was found; what is so after work is seen.</summary>

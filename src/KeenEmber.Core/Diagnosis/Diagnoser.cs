@@ -24,7 +24,7 @@ public sealed class Diagnoser(DiagnosisTable table)
 
     private const int MostCauses = 12;
 
-    private const int MostNext = 3;
+    private const int MostNext = 8;
 
     /// <summary>How often the truth is nothing that the table knows.</summary>
     private const double UnknownPrior = 0.001;
@@ -48,17 +48,53 @@ public sealed class Diagnoser(DiagnosisTable table)
         var weighed = sets.Select(s => (Set: s, Probability: Math.Exp(s.Log - all))).ToList();
         var told = new Telling(network, evidence, search);
         var explanations = weighed.Take(MostExplanations).Select(w => told.Of(w.Set, w.Probability)).ToList();
-        var causes = weighed.SelectMany(w => w.Set.Causes, (w, c) => (Cause: c, w.Probability)).GroupBy(c => c.Cause)
-            .Select(g => new WeighedCause(network.Causes[g.Key], g.Sum(c => c.Probability))).OrderByDescending(c => c.Probability)
-            .Take(MostCauses).ToList();
+        var causes = RootsFirst(explanations[0], [.. weighed.SelectMany(w => w.Set.Causes, (w, c) => (Cause: c, w.Probability))
+            .GroupBy(c => c.Cause).Select(g => new WeighedCause(network.Causes[g.Key], g.Sum(c => c.Probability)))
+            .OrderByDescending(c => c.Probability).Take(MostCauses)]);
         var next = new NextTests(network, evidence, input).Find(weighed, MostNext);
+        var isSure = IsSure(explanations[0], causes);
         return new(Dangers.Of(input.Facts), explanations, causes, Math.Exp(unknown - all), explanations[0].Leaves,
-            next, IsSure(explanations[0], causes));
+            next.Count == 0 && !isSure ? Again(network, input, explanations[0]) : next, isSure);
+    }
+
+    /// <summary>Where nothing new is worth asking, what is odd with the leading explanation is looked at once more: with it left out, it
+    /// would tell something.</summary>
+    private static IReadOnlyList<NextTest> Again(Network network, DiagnosisInput input, Explanation lead)
+    {
+        foreach (var odd in lead.Leaves.Where(f => !input.Settled.Contains(f.Code)))
+        {
+            var without = input with { Facts = [.. input.Facts.Where(f => f.Code != odd.Code)] };
+            var evidence = new Evidence(network, without.Facts);
+            var sets = new SetSearch(network, evidence).Find();
+            var all = Evidence.Sum([.. sets.Select(s => s.Log)]);
+            var next = new NextTests(network, evidence, without)
+                .Find([.. sets.Select(s => (s, Math.Exp(s.Log - all)))], network.Observables.Count)
+                .FirstOrDefault(t => t.Observable.Code == odd.Code);
+            if (next is not null)
+                return [next with { IsAgain = true }];
+        }
+
+        return [];
     }
 
     /// <summary>What a healthy unit of this make-up answers in a mode.</summary>
     public static HealthyAnswer Healthy(Observable observable, OperatingMode mode, CircuitMakeUp makeUp, Temperature target) =>
         Bands.Fill(observable, CircuitTargets.Of(makeUp, Load.Settled, target, null))[mode];
+
+    /// <summary>What the leading explanation has as a consequence stands behind what brought it on, however much surer it is.</summary>
+    private static List<WeighedCause> RootsFirst(Explanation lead, List<WeighedCause> causes)
+    {
+        foreach (var (cause, by) in lead.Causes.Where(c => c.BroughtOnBy is not null).Select(c => (c.Cause, c.BroughtOnBy)))
+        {
+            var (at, root) = (causes.FindIndex(c => c.Cause == cause), causes.FindIndex(c => c.Cause == by));
+            if (at < 0 || root < at)
+                continue;
+            causes.Insert(root + 1, causes[at]);
+            causes.RemoveAt(at);
+        }
+
+        return causes;
+    }
 
     /// <summary>Each root is as likely, over all explanations, as acting on it asks for, and nothing is left odd.</summary>
     private static bool IsSure(Explanation lead, List<WeighedCause> causes)

@@ -34,6 +34,9 @@ public sealed record DiagnosisInput(CircuitMakeUp MakeUp, Temperature Target, in
     /// <summary>Observables that cannot be had now: asked for no more.</summary>
     public IReadOnlySet<string> CannotNow { get; init; } = new HashSet<string>();
 
+    /// <summary>Facts that were made sure of: not asked for a second time.</summary>
+    public IReadOnlySet<string> Settled { get; init; } = new HashSet<string>();
+
     /// <summary>Where the technician is; empty for not known.</summary>
     public string At { get; init; } = "";
 
@@ -45,6 +48,6 @@ public sealed record DiagnosisInput(CircuitMakeUp MakeUp, Temperature Target, in
             string.Join(' ', History.Select(h => $"{h.DaysAgo}:{string.Join(',', h.Parts)}:{string.Join(',', h.Replaced)}")),
             string.Join(' ', Before.Select(b => $"{b.Cause.Code}={b.Probability}")),
             $"{Closed.Cases} {string.Join(' ', Closed.ByCause.Order().Select(c => $"{c.Key}={c.Value}"))}",
-            string.Join(' ', CannotNow.Order(StringComparer.Ordinal)),
+            string.Join(' ', CannotNow.Order(StringComparer.Ordinal)), string.Join(' ', Settled.Order(StringComparer.Ordinal)),
         ]);
 }

@@ -5,7 +5,11 @@ namespace KeenEmber.Core.Diagnosis;
 /// <param name="Bits">What it is expected to tell of what to repair, bits.</param>
 /// <param name="Minutes">With the way there and what its hazard costs.</param>
 /// <param name="Outcomes">What each answer would do, the likeliest first.</param>
-public sealed record NextTest(Observable Observable, double Bits, double Minutes, IReadOnlyList<Outcome> Outcomes);
+public sealed record NextTest(Observable Observable, double Bits, double Minutes, IReadOnlyList<Outcome> Outcomes)
+{
+    /// <summary>It is known, and odd with everything else: somebody may have erred.</summary>
+    public bool IsAgain { get; init; }
+}
 
 /// <summary>One answer a test can give.</summary>
 /// <param name="Answer">The answer, or the range of a number: far-below, below, usual, above, far-above.</param>
@@ -54,14 +58,27 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
         var all = weighed.Sum(s => s.Probability);
         weighed = weighed.ConvertAll(s => (s.Set, s.Probability / all));
         var least = weighed[0].Set.Causes.Length > 0 && weighed[0].Probability > Leads ? LeastWhereOneLeads : LeastBitsPerMin;
-        var telling = Enumerable.Range(0, network.Observables.Count).Where(o => MayBeAsked(o) && Differs(o, weighed))
-            .Select(o => new Candidate(o, BitsOf(o, weighed), Cost(network.Observables[o]))).Where(c => c.Bits >= LeastBits).ToList();
+        var found = Best(weighed, least, most);
+        if (found.Count > 0 || !isLockedOut)
+            return found;
+        // Every circuit that could be tested dead was: what needs no power, and no hand near it, may be looked at.
+        isLookingOn = true;
+        return Best(weighed, least, most);
+    }
+
+    private IReadOnlyList<NextTest> Best(List<(CauseSet Set, double Probability)> weighed, double least, int most)
+    {
+        var telling = Telling(weighed);
         var now = telling.Where(c => Waits(c.Observable) is null).ToDictionary(c => c.Observable, c => (c.PerMin, Candidate: c));
         foreach (var later in telling)
             Unlock(later, now);
         return [.. now.Values.Where(c => c.PerMin >= least).OrderByDescending(c => c.PerMin).Take(most).Select(c => c.Candidate)
             .Select(t => new NextTest(network.Observables[t.Observable], t.Bits, t.Minutes, Outcomes(t.Observable, weighed)))];
     }
+
+    private List<Candidate> Telling(List<(CauseSet Set, double Probability)> weighed) =>
+        [.. Enumerable.Range(0, network.Observables.Count).Where(o => MayBeAsked(o) && Differs(o, weighed))
+            .Select(o => new Candidate(o, BitsOf(o, weighed), Cost(network.Observables[o]))).Where(c => c.Bits >= LeastBits)];
 
     private readonly record struct Candidate(int Observable, double Bits, double Minutes)
     {
@@ -130,7 +147,11 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
     private readonly bool isLockedOut = Dangers.Of(evidence.Facts).Any(d => d is Danger.Burning or Danger.ProtectionWent
         or Danger.BurntWiring or Danger.Grounded or Danger.ChafedWiring);
 
-    private static bool IsLockedOut(Observable o) => o.Hazard is "lock out" or "only after every circuit is clear"
+    /// <summary>Nothing that is tested dead is left to ask.</summary>
+    private bool isLookingOn;
+
+    private bool IsLockedOut(Observable o) => (isLookingOn && o.Hazard.Length == 0)
+        || o.Hazard is "lock out" or "only after every circuit is clear"
         || o.Code is "clock-position" or "wiring" or "smell" or "supply" or "complaint.trips";
 
     /// <summary>What the unit does not have cannot stand in the way.</summary>

@@ -41,11 +41,14 @@ public sealed record WeighedAnswer(string Code, string Name, double Probability,
 public sealed record OutcomeAnswer(string Answer, double Probability, string? Leads, double LeadProbability);
 
 /// <param name="Bits">What it is expected to tell of what to repair.</param>
+/// <param name="Again">It is among the facts and fits none of the others: look once more, and send both.</param>
 public sealed record NextAnswer(
-    string Code, string Name, string Place, double Minutes, string Tool, string Hazard, double Bits, OutcomeAnswer[] Answers);
+    string Code, string Name, string Place, double Minutes, string Tool, string Hazard, double Bits, OutcomeAnswer[] Answers,
+    bool Again);
 
 /// <param name="Danger">What to do now, before anything else.</param>
 /// <param name="NothingFits">How likely it is that the truth is nothing the table knows.</param>
+/// <param name="Next">The best first; empty where the leading explanation may be acted on, or nothing is worth asking.</param>
 /// <param name="Sure">The leading explanation may be acted on.</param>
 public sealed record DiagnosisAnswer(
     string[] Danger, ExplanationAnswer[] Explanations, WeighedAnswer[] Causes, string[] Unexplained, NextAnswer[] Next, double NothingFits,
@@ -133,6 +136,7 @@ public static class DiagnosisEndpoints
         var result = new Diagnoser(DiagnosisTable.Shipped).Diagnose(new(MakeUp(question), target, question.EvaporatorFans, facts)
         {
             History = [.. (question.History ?? []).Select(h => Earlier(h))],
+            Settled = facts.CountBy(f => f.Code).Where(c => c.Value > 1).Select(c => c.Key).ToHashSet(),
             CannotNow = (question.CannotNow ?? []).ToHashSet(), At = question.At ?? "",
         });
         return TypedResults.Ok(Say(result, facts));
@@ -196,10 +200,11 @@ public static class DiagnosisEndpoints
             [.. e.Through.Select(t => t.Code)], [.. e.Explains.Select(f => f.Code)], [.. e.Leaves.Select(f => f.Code)]))],
         [.. r.Causes.Select(c => new WeighedAnswer(c.Cause.Code, c.Cause.Name, Round(c.Probability), RoleOf(r, c.Cause)))],
         [.. r.Unexplained.Select(f => f.Code)],
-        [.. r.Next.Select(n => new NextAnswer(n.Observable.Code, n.Observable.Name, n.Observable.Place, n.Minutes, n.Observable.Tool,
-            n.Observable.Hazard, Round(n.Bits),
-            [.. n.Outcomes.Select(o => new OutcomeAnswer(o.Answer, Round(o.Probability), o.Leads?.Code, Round(o.LeadProbability)))]))],
-        Round(r.NothingFits), r.IsSure);
+        [.. (r.IsSure ? [] : r.Next).Select(Say)], Round(r.NothingFits), r.IsSure);
+
+    private static NextAnswer Say(NextTest n) => new(n.Observable.Code, n.Observable.Name, n.Observable.Place, n.Minutes, n.Observable.Tool,
+        n.Observable.Hazard, Round(n.Bits),
+        [.. n.Outcomes.Select(o => new OutcomeAnswer(o.Answer, Round(o.Probability), o.Leads?.Code, Round(o.LeadProbability)))], n.IsAgain);
 
     /// <summary>In the likeliest explanation that holds it.</summary>
     private static string RoleOf(DiagnosisResult result, Cause cause) => result.Explanations.SelectMany(e => e.Causes)

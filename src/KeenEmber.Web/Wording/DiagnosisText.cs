@@ -52,9 +52,9 @@ public static class DiagnosisText
     /// <summary>What the diagnosis asks for.</summary>
     public static TaskText Task(BenchTask task) => task switch
     {
-        DiagnosisTask { Test.Observable: var asked } => new(CircuitText.Sentence(asked.Name),
-            $"{CircuitText.Sentence(Place(asked.Place))}, about {UnitText.Number(asked.Minutes, 0)} min, {asked.Tool}.",
-            "Answer", "diagnosis"),
+        DiagnosisTask { Test: { IsAgain: true, Observable: var odd } } => new($"Once more: {odd.Name}",
+            $"What was said of it fits nothing else. {How(odd)}", "Answer", "diagnosis"),
+        DiagnosisTask { Test.Observable: var asked } => new(CircuitText.Sentence(asked.Name), How(asked), "Answer", "diagnosis"),
         RepairTask repair => new($"Repair: {repair.Cause.Name}",
             $"{CircuitText.Sentence(Sureness(repair.Probability))}, {Percent(repair.Probability)}. Then prove it.", "Log the work",
                 "changes"),
@@ -62,6 +62,9 @@ public static class DiagnosisText
             "Work was done. What was seen before it says nothing of now.", "Prove the work", "prove"),
         _ => throw new InvalidOperationException("The diagnosis asks for tests, repairs and proofs."),
     };
+
+    private static string How(Observable asked) =>
+        $"{CircuitText.Sentence(Place(asked.Place))}, about {UnitText.Number(asked.Minutes, 0)} min, {asked.Tool}.";
 
     /// <summary>What is likely to be asked for after a test, and where.</summary>
     public static string Then(IEnumerable<NextTest> tests) =>

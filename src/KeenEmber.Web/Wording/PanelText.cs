@@ -17,6 +17,8 @@ public static class PanelText
             + "Everything typed is kept. The record shows it, and there an entry can be struck out.",
         _ when stands.Bench == DiagnosisTask.Name => DiagnosisText.Headline(stands),
         VisitCase.NothingToSay => "Nothing to judge yet.",
+        VisitCase.ToBeProved => "Repaired, not proved yet.",
+        VisitCase.Proved => "Repaired and proved.",
         _ => stands.Code,
     };
 

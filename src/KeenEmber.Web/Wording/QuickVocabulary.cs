@@ -56,7 +56,8 @@ public static class QuickVocabulary
         (FactState.Defrosting, "defrost, defrosting, in defrost"),
         (FactState.Running, "on, running, runs, run, ok, working, works, work, turning, turns, turn, spinning, spins, spin, "
             + "moving, start, starts, starting, going, advancing, advances"),
-        (FactState.Stopped, "off, stopped, dead, out, down, seized, locked, locked up, stuck, frozen, not on"),
+        (FactState.Stopped, "off, stopped, dead, out, down, seized, locked, locked up, stuck, frozen, not on, silent, quiet, "
+            + "standing, stands, stood"),
         (FactState.Cycling, "cycling, cycles, cycling on and off"),
         (FactState.Clear, "clear"),
         (FactState.Frosted, "frost, frosted, frosty, light frost, lightly frosted"),

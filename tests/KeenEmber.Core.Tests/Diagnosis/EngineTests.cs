@@ -165,6 +165,43 @@ public sealed class EngineTests(ITestOutputHelper output)
     }
 
     [Fact]
+    public void What_brought_something_on_stands_before_it_however_much_surer_that_is()
+    {
+        var result = Engine.Diagnose(Input("complaint.still=yes box=10 compressor=stopped condenser-fan=stopped hp-control=tripped "
+            + "contactor=out contactor-coil=dead condenser-face=blocked output.compressor=called-live shell=warm low-side=usual"));
+        var causes = result.Causes.Select(c => c.Cause.Code).ToList();
+        Assert.Equal(["condenser-dirty", "hp-tripped"], causes.Take(2));
+        Assert.True(result.Causes[1].Probability > result.Causes[0].Probability);
+    }
+
+    [Fact]
+    public void Where_nothing_new_is_worth_asking_what_fits_nothing_is_looked_at_once_more()
+    {
+        var known = Input("box=8 complaint.warm=yes compressor=running condenser-fan=stopped condenser-air=none condfan-motor=locked "
+            + "fans=all-run coil=frost liquid-hand=cold");
+        var input = known with
+        {
+            CannotNow = DiagnosisTable.Shipped.Observables.Select(o => o.Code).Except(known.Facts.Select(f => f.Code)).ToHashSet(),
+        };
+        var result = Engine.Diagnose(input);
+        Assert.Contains("liquid-hand", result.Unexplained.Select(f => f.Code));
+        var again = Assert.Single(result.Next);
+        Assert.Equal(("liquid-hand", true), (again.Observable.Code, again.IsAgain));
+        Assert.Empty(Engine.Diagnose(input with { Settled = new HashSet<string> { "liquid-hand" } }).Next);
+    }
+
+    [Fact]
+    public void With_every_dead_test_done_what_needs_no_power_is_looked_at()
+    {
+        var locked = Input("complaint.warm=yes supply=tripped coil=frost");
+        var done = DiagnosisTable.Shipped.Observables.Where(o => o.Hazard.Length > 0).Select(o => o.Code)
+            .Concat(["clock-position", "wiring", "smell"]).ToHashSet();
+        var next = Engine.Diagnose(locked with { CannotNow = done }).Next;
+        Assert.NotEmpty(next);
+        Assert.All(next, t => Assert.Equal("", t.Observable.Hazard));
+    }
+
+    [Fact]
     public void What_cannot_tell_yet_is_not_asked_and_what_cannot_be_had_is_asked_no_more()
     {
         var asked = Engine.Diagnose(Input("complaint.warm=yes box=8")).Next.Select(n => n.Observable).ToList();

@@ -30,7 +30,7 @@ public sealed class Player(Diagnoser diagnoser, double wrongShare = 0.02, double
         {
             result = diagnoser.Diagnose(new(job.Unit.MakeUp, job.Unit.Target, job.Unit.Fans, facts)
             {
-                CannotNow = cannot, At = at,
+                CannotNow = cannot, At = at, Settled = facts.CountBy(f => f.Code).Where(c => c.Value > 1).Select(c => c.Key).ToHashSet(),
                 History = [.. (job.History ?? []).Select(h => new EarlierWork(h.DaysAgo, h.Parts, h.Replaced ?? []))],
             });
             if (result.Causes.Count > 0)

@@ -40,7 +40,8 @@ public sealed class ReportModel(VisitViews views, SignedReportStore reports) : P
     private static readonly HashSet<string> NoStates =
     [
         CircuitJudgement.NoReadings, CircuitJudgement.NotEnough, CircuitJudgement.MeasureAgain, CircuitJudgement.NotPossible,
-        CircuitJudgement.UnknownRefrigerant, CircuitJudgement.MayBeInDefrost, VisitCase.NothingToSay, SafeJudging.CouldNotJudge,
+        CircuitJudgement.UnknownRefrigerant, CircuitJudgement.MayBeInDefrost, VisitCase.NothingToSay, VisitCase.ToBeProved,
+        SafeJudging.CouldNotJudge,
     ];
 
     /// <summary>How the unit stands at the end, and what its box did.</summary>
