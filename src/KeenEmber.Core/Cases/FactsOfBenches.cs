@@ -146,6 +146,9 @@ internal static class PartFacts
             return RelayAnswer(verdict) is { } state ? [new("start-relay", state)] : [];
         if (SupplyAnswer(part) is { } supply)
             return [supply];
+        // A lead that conducts to earth is rubbed through or wet; one that does not may still be rubbed.
+        if (kind == (ComponentKind.Wiring, TestedPart.Insulation))
+            return verdict == PartVerdict.Unsafe ? [new("wiring", "chafed")] : [];
         if (!ByTest.TryGetValue(kind, out var said))
             return [];
         return part.Result.IsFault

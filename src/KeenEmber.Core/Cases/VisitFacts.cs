@@ -68,7 +68,10 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
     private bool IsAsFound => span == VisitSpan.AsFound && firstWork is not null;
 
     private IReadOnlyList<Entry> Entries => field ??=
-        [.. visit.Timeline.Standing.Where(e => IsIn(e.At)).OrderBy(e => e.At)];
+        [.. visit.Timeline.Standing.Where(e => IsIn(e.At) && !(e is ObservationEntry seen && IsOvertaken(seen))).OrderBy(e => e.At)];
+
+    private bool IsOvertaken(ObservationEntry seen) =>
+        visit.Timeline.IsOvertaken(seen, IsAsFound ? firstWork!.Value.AddTicks(-1) : DateTimeOffset.MaxValue);
 
     private bool IsIn(DateTimeOffset at) => IsAsFound ? at < firstWork : visit.LastWork is not { } work || at > work;
 

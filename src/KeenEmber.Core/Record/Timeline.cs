@@ -78,7 +78,7 @@ public sealed class Timeline
             WorstOf([.. Enumerable.Range(1, equipment.Circuit.Coils).Select(n => FactAt(AsFound.Coil, n, moment)?.State)]),
             compressor?.State,
             TimeIn(compressor, FactState.Running, moment),
-            FactAt(AsFound.CondenserFan, null, moment)?.State,
+            FactAt(AsFound.CondenserFan, null, moment) is { } fan && !IsOvertaken(fan, moment) ? fan.State : null,
             FactAt(AsFound.CondenserFace, null, moment)?.State,
             boxThen?.Value.Temperature - equipment.Target,
             equipment.Target)
@@ -124,6 +124,12 @@ public sealed class Timeline
         var seen = observations.Where(o => o.Fact == fact && (index is null || o.Index == index || o.Index is null)).ToList();
         return seen.LastOrDefault(o => o.At <= moment) ?? seen.FirstOrDefault();
     }
+
+    /// <summary>A condenser fan that was seen to stand with its compressor says nothing of how it is once the compressor runs.</summary>
+    public bool IsOvertaken(ObservationEntry seen, DateTimeOffset moment) =>
+        seen is { Fact: AsFound.CondenserFan, State: FactState.Stopped }
+        && FactAt(AsFound.Compressor, null, moment) is { State: FactState.Running } now && now.At > seen.At
+        && observations.LastOrDefault(o => o.Fact == AsFound.Compressor && o.At < now.At) is { State: FactState.Stopped };
 
     private TakenReading Taken(ReadingEntry entry) =>
         new(entry.Id, entry.Point, entry.At, entry.Value, atmosphere, ConditionsAt(entry.At)) { Instrument = InstrumentOf(entry) };

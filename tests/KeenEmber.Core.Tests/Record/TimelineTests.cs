@@ -55,6 +55,19 @@ public class TimelineTests
     }
 
     [Fact]
+    public void A_condenser_fan_that_stood_with_its_compressor_is_not_known_once_that_runs()
+    {
+        FactState? Fan(params Entry[] entries) => Of(entries).ConditionsAt(Start.AddMinutes(30)).CondenserFan;
+        var (off, fan) = (Seen(AsFound.Compressor, FactState.Stopped, 1), Seen(AsFound.CondenserFan, FactState.Stopped, 2));
+        var on = Seen(AsFound.Compressor, FactState.Running, 9);
+        Assert.Equal(FactState.Stopped, Fan(off, fan));
+        Assert.Null(Fan(off, fan, on));
+        Assert.Equal(FactState.Stopped, Fan(off, fan, on, Seen(AsFound.CondenserFan, FactState.Stopped, 10)));
+        Assert.Equal(FactState.Stopped, Fan(fan, on));
+        Assert.Equal(FactState.Running, Fan(off, Seen(AsFound.CondenserFan, FactState.Running, 2), on));
+    }
+
+    [Fact]
     public void A_reading_keeps_the_conditions_of_its_own_moment()
     {
         var timeline = Of(

@@ -75,6 +75,7 @@ public sealed class MeasuredPartTests
     [InlineData(ComponentKind.Breaker, TestedPart.ThreePhaseSupply, "volts12=208 volts23=118 volts13=95", "supply-volts=leg-lost")]
     [InlineData(ComponentKind.Breaker, TestedPart.ThreePhaseSupply, "volts12=208 volts23=198 volts13=209", "unbalance=3")]
     [InlineData(ComponentKind.Breaker, TestedPart.ThreePhaseSupply, "volts12=0 volts23=1 volts13=0", "supply-volts=dead")]
+    [InlineData(ComponentKind.Wiring, TestedPart.Insulation, "plate-volts=208 testVolts=500 megohm=0.02", "wiring=chafed")]
     [InlineData(ComponentKind.Breaker, TestedPart.PhaseOrder, "order=L1-L3-L2", "phase-order=reversed")]
     [InlineData(ComponentKind.Breaker, TestedPart.PhaseOrder, "order=L1-L2-L3", "phase-order=right")]
     public void The_diagnosis_hears_it(ComponentKind kind, TestedPart test, string numbers, string? said)
