@@ -23,16 +23,22 @@ public sealed class Database
     public Database(string folder)
     {
         this.folder = folder;
-        if (OperatingSystem.IsWindows())
-            Directory.CreateDirectory(folder);
-        else
-            Directory.CreateDirectory(folder, UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute);
+        MakePrivate(folder);
         connectionString = new SqliteConnectionStringBuilder
         {
             DataSource = Path.Combine(folder, FileName),
             ForeignKeys = true,
             DefaultTimeout = SecondsToWait,
         }.ToString();
+    }
+
+    /// <summary>A folder for nobody but its owner to read, made if missing.</summary>
+    internal static void MakePrivate(string folder)
+    {
+        if (OperatingSystem.IsWindows())
+            Directory.CreateDirectory(folder);
+        else
+            Directory.CreateDirectory(folder, UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute);
     }
 
     /// <summary>Brings the file to the newest version. Forward only; throws with the failing script's error.</summary>
@@ -55,7 +61,7 @@ public sealed class Database
     /// <summary>Photos without a record are a record that was lost or not copied: a new one in its place would hide that.</summary>
     private void CheckIsThere()
     {
-        var photos = new DirectoryInfo(Path.Combine(folder, "photos"));
+        var photos = new DirectoryInfo(Path.Combine(folder, PhotoStore.FolderName));
         if (new FileInfo(Path.Combine(folder, FileName)) is not { Exists: true, Length: > 0 } && photos.Exists
             && photos.EnumerateFiles().Any())
             throw new UnusableRecordException(

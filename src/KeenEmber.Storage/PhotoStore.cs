@@ -1,4 +1,5 @@
 using System.Security.Cryptography;
+using KeenEmber.Storage.Backups;
 using SkiaSharp;
 
 namespace KeenEmber.Storage;
@@ -46,7 +47,7 @@ public sealed class PhotoStore
     /// <param name="dataFolder">Photos lie in a folder of their own below it, which is made where it is missing.</param>
     public PhotoStore(string dataFolder)
     {
-        folder = Path.Combine(dataFolder, "photos");
+        folder = Path.Combine(dataFolder, FolderName);
         Directory.CreateDirectory(folder);
     }
 
@@ -125,7 +126,21 @@ public sealed class PhotoStore
     public string? Find(string hash, bool isSmall) =>
         hash.Length == 64 && hash.All(char.IsAsciiHexDigitLower) && PathOf(hash, isSmall) is var path && File.Exists(path) ? path : null;
 
-    private string PathOf(string hash, bool isSmall) => Path.Combine(folder, hash + (isSmall ? "-small.jpg" : ".jpg"));
+    private string PathOf(string hash, bool isSmall) => Path.Combine(folder, FileOf(hash, isSmall));
+
+    /// <summary>Below the data folder.</summary>
+    internal const string FolderName = "photos";
+
+    private const string Ending = ".jpg", SmallEnding = "-small.jpg";
+
+    /// <summary>Name of the file of a photo.</summary>
+    internal static string FileOf(string hash, bool isSmall) => hash + (isSmall ? SmallEnding : Ending);
+
+    /// <summary>The name of a small one.</summary>
+    internal static bool IsSmall(string file) => file.EndsWith(SmallEnding, StringComparison.Ordinal);
+
+    /// <summary>The name of a whole photo, not of one that is being written.</summary>
+    internal static bool IsPhoto(string file) => file.EndsWith(Ending, StringComparison.Ordinal);
 
     /// <summary>The smallest size the format can decode to that is not smaller than what is kept.</summary>
     private static SKSizeI SizeToDecode(SKCodec codec) =>
@@ -213,5 +228,6 @@ public sealed class PhotoStore
         }
 
         File.Move(beside, path, overwrite: true);
+        Disk.SyncFolder(Path.GetDirectoryName(path)!);
     }
 }

@@ -11,12 +11,15 @@ using KeenEmber.Web.Demo;
 using KeenEmber.Web.Edge;
 using KeenEmber.Web.Pages.Visits;
 using KeenEmber.Web.Pages.Visits.Report;
+using KeenEmber.Web.Running;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Http.Features;
 
 var builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
 if (StartOptions.Read(builder.Configuration) is not { } options)
     return StartOptions.Refused;
+if (Commands.Run(builder.Configuration, options) is { } done)
+    return done;
 
 // The loopback address only, until there are accounts. What the environment says of endpoints is not asked.
 builder.WebHost.ConfigureKestrel(kestrel =>
@@ -30,13 +33,17 @@ builder.Services.Configure<HostOptions>(host => host.ShutdownTimeout = TimeSpan.
 builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
 
 // The record is made ready beside the making of the app, which takes as long.
-if (StartOptions.Open(options.Data) is not { } database)
+if (StartOptions.Open(options.Data) is not { } database || StartOptions.Lock(options.Data) is not { } only)
     return StartOptions.Refused;
 var data = options.Data;
 var migrated = Task.Run(() => StartOptions.Migrate(database));
 builder.Services.AddHttpContextAccessor();
 builder.Services.AddSingleton(builder.Configuration["clock"] is { } clock ? new FileClock(clock) : TimeProvider.System);
 builder.Services.AddSingleton(database);
+builder.Services.AddSingleton(options);
+builder.Services.AddSingleton<BackupKeeper>();
+builder.Services.AddHostedService(services => services.GetRequiredService<BackupKeeper>());
+builder.Services.AddSingleton<Health>();
 builder.Services.AddSingleton<CompanyStore>();
 builder.Services.AddSingleton<EquipmentStore>();
 builder.Services.AddSingleton<EntryKinds>();
@@ -76,6 +83,7 @@ builder.Services.ConfigureHttpJsonOptions(options =>
 builder.Services.AddRouting(options => options.LowercaseUrls = true);
 
 var app = builder.Build();
+app.Lifetime.ApplicationStopped.Register(only.Dispose);
 if (builder.Configuration.GetValue("seed", false))
 {
     if (!await migrated)
@@ -107,6 +115,7 @@ app.MapPartTest();
 app.MapVisits();
 app.MapFollowUp();
 app.MapPhotos();
+app.MapHealth();
 if (!await filled)
     return StartOptions.Refused;
 app.Run();

@@ -1,3 +1,4 @@
+using System.Globalization;
 using KeenEmber.Storage;
 using KeenEmber.Web.Edge;
 using Microsoft.Data.Sqlite;
@@ -5,19 +6,30 @@ using Microsoft.Data.Sqlite;
 namespace KeenEmber.Web;
 
 /// <summary>What the program was started with. What cannot be started is said in one line, not in a stack trace.</summary>
-public sealed record StartOptions(string Data, int Port)
+/// <param name="Backup">Folder that backups go to; null for none.</param>
+/// <param name="BackupHours">How old the last backup may get, h.</param>
+public sealed record StartOptions(string Data, int Port, string? Backup = null, double BackupHours = StartOptions.UsualBackupHours)
 {
+    private const double UsualBackupHours = 24, LeastBackupHours = 0.1, MostBackupHours = 720;
+
+    private const int UsualPort = 5080;
+
     /// <summary>What the program ends with when it could not start.</summary>
     public const int Refused = 2;
 
     /// <returns>Null, with the reason on the error output, when they cannot be used.</returns>
     public static StartOptions? Read(IConfiguration configuration)
     {
-        var typed = configuration["port"];
-        if (typed is null)
-            return new(Path.GetFullPath(configuration["data"] ?? "data"), 5080);
-        return int.TryParse(typed, out var port) && port is > 0 and < 65_536 ? new(Path.GetFullPath(configuration["data"] ?? "data"), port)
-            : Refuse<StartOptions>($"“{typed}” is no port. Give one from 1 to 65535: --port 5080.");
+        var port = UsualPort;
+        if (configuration["port"] is { } typed && !(int.TryParse(typed, out port) && port is > 0 and < 65_536))
+            return Refuse<StartOptions>($"“{typed}” is no port. Give one from 1 to 65535: --port 5080.");
+        var hours = UsualBackupHours;
+        if (configuration["backup-hours"] is { } often && !(double.TryParse(often, CultureInfo.InvariantCulture, out hours)
+            && hours is >= LeastBackupHours and <= MostBackupHours))
+            return Refuse<StartOptions>(
+                $"“{often}” is no number of hours from {LeastBackupHours} to {MostBackupHours}: --backup-hours 24.");
+        return new(Path.GetFullPath(configuration["data"] ?? "data"), port,
+            configuration["backup"] is { Length: > 0 } folder ? Path.GetFullPath(folder) : null, hours);
     }
 
     /// <summary>The record's folder, made if missing.</summary>
@@ -30,6 +42,19 @@ public sealed record StartOptions(string Data, int Port)
         catch (Exception e) when (e is IOException or UnauthorizedAccessException)
         {
             return Refuse<Database>($"The data folder {folder} cannot be used: {e.Message}");
+        }
+    }
+
+    /// <summary>The data folder for this program alone.</summary>
+    public static DataLock? Lock(string folder)
+    {
+        try
+        {
+            return new(folder);
+        }
+        catch (Exception e) when (e is UnusableRecordException or UnauthorizedAccessException)
+        {
+            return Refuse<DataLock>(e.Message);
         }
     }
 

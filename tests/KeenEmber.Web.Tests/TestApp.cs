@@ -12,7 +12,11 @@ namespace KeenEmber.Web.Tests;
 /// <param name="demo">Begin with Quillmere Market Hall; on an empty record otherwise.</param>
 public sealed class TestApp(bool demo = false) : WebApplicationFactory<Program>
 {
-    public DirectoryInfo Folder { get; } = Directory.CreateTempSubdirectory("keen-ember-web-");
+    /// <summary>Of its data; its own to delete.</summary>
+    public DirectoryInfo Folder { get; init; } = Directory.CreateTempSubdirectory("keen-ember-web-");
+
+    /// <summary>Where backups go; null for none.</summary>
+    public string? Backup { get; init; }
 
     public TestClock Clock { get; } = new();
 
@@ -27,6 +31,8 @@ public sealed class TestApp(bool demo = false) : WebApplicationFactory<Program>
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
         builder.UseSetting("data", Folder.FullName);
+        if (Backup is { } copies)
+            builder.UseSetting("backup", copies);
         builder.UseSetting("demo", demo ? "true" : "false");
         builder.ConfigureTestServices(services => services.AddSingleton<TimeProvider>(Clock));
         builder.ConfigureLogging(logging => logging.ClearProviders().AddProvider(new ErrorsOf(Errors)));
