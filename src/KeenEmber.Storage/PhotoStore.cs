@@ -216,7 +216,7 @@ public sealed class PhotoStore
     }
 
     /// <summary>All of a file or none of it: written beside, forced to the disk, then named.</summary>
-    private static void Write(string path, byte[] bytes)
+    internal static void Write(string path, byte[] bytes)
     {
         if (File.Exists(path))
             return;

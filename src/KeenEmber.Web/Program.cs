@@ -5,6 +5,7 @@ using KeenEmber.Application;
 using KeenEmber.Core.Cases;
 using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
+using KeenEmber.Storage.Archives;
 using KeenEmber.Web;
 using KeenEmber.Web.Api;
 using KeenEmber.Web.Demo;
@@ -18,7 +19,7 @@ using Microsoft.AspNetCore.Http.Features;
 var builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
 if (StartOptions.Read(builder.Configuration) is not { } options)
     return StartOptions.Refused;
-if (Commands.Run(builder.Configuration, options) is { } done)
+if (Commands.Run(builder.Configuration, options.Data) is { } done)
     return done;
 
 // The loopback address only, until there are accounts. What the environment says of endpoints is not asked.
@@ -44,6 +45,7 @@ builder.Services.AddSingleton(options);
 builder.Services.AddSingleton<BackupKeeper>();
 builder.Services.AddHostedService(services => services.GetRequiredService<BackupKeeper>());
 builder.Services.AddSingleton<Health>();
+builder.Services.AddSingleton(new Archive(database, data));
 builder.Services.AddSingleton<CompanyStore>();
 builder.Services.AddSingleton<EquipmentStore>();
 builder.Services.AddSingleton<EntryKinds>();
@@ -115,6 +117,7 @@ app.MapPartTest();
 app.MapVisits();
 app.MapFollowUp();
 app.MapPhotos();
+app.MapArchives();
 app.MapHealth();
 if (!await filled)
     return StartOptions.Refused;

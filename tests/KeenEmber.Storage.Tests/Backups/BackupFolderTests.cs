@@ -99,7 +99,8 @@ public sealed class BackupFolderTests : IDisposable
         File.Delete(pool);
         Assert.Contains("is missing", folder.ProblemOf(backup), StringComparison.Ordinal);
         var restored = Path.Combine(root.FullName, "restored");
-        Assert.Contains("damaged", Assert.Throws<BackupException>(() => folder.Restore(backup, restored)).Message, StringComparison.Ordinal);
+        var refused = Assert.Throws<BackupException>(() => folder.Restore(backup, restored));
+        Assert.Contains("damaged", refused.Message, StringComparison.Ordinal);
         Assert.False(Directory.Exists(restored));
 
         // The next one brings the photo back; a flipped bit in the record is told by its hash.

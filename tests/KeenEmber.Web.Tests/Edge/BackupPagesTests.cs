@@ -1,24 +1,16 @@
 using System.Net;
-using System.Text.RegularExpressions;
 using KeenEmber.Storage.Backups;
 
 namespace KeenEmber.Web.Tests.Edge;
 
 /// <summary>A backup taken on its page, restored elsewhere, and what is said where none can be taken.</summary>
-public sealed partial class BackupPagesTests : IDisposable
+public sealed class BackupPagesTests : IDisposable
 {
     private readonly DirectoryInfo root = Directory.CreateTempSubdirectory("keen-ember-copies-");
 
     public void Dispose() => root.Delete(recursive: true);
 
     private string Copies => Path.Combine(root.FullName, "copies");
-
-    /// <summary>What a page says, without what is made anew each time it is opened.</summary>
-    private static async Task<string> Said(HttpClient http, string page) => EachTime().Replace(
-        await http.GetStringAsync(page, TestContext.Current.CancellationToken), "");
-
-    [GeneratedRegex("""<input[^>]*type="hidden"[^>]*>|<div class="since">.*?</div>""", RegexOptions.Singleline)]
-    private static partial Regex EachTime();
 
     [Fact]
     public async Task A_restored_record_gives_the_same_pages_to_the_letter()
@@ -37,28 +29,8 @@ public sealed partial class BackupPagesTests : IDisposable
         folder.Restore(folder.All()[0], elsewhere);
         using var restored = new TestApp { Folder = new(elsewhere) };
         restored.Clock.Now = app.Clock.Now;
-        using var here = app.Browser();
-        using var there = restored.Browser();
-        var units = Units().Matches(await here.GetStringAsync("/", TestContext.Current.CancellationToken)).Select(m => m.Value)
-            .Distinct().ToList();
-        Assert.InRange(units.Count, 20, 100);
-        foreach (var unit in units)
-            Assert.Equal(await Said(here, unit), await Said(there, unit));
-        var visits = (await Task.WhenAll(units.Take(6).Select(u => here.GetStringAsync(u, TestContext.Current.CancellationToken))))
-            .SelectMany(u => Visits().Matches(u)).Select(m => m.Value).Distinct().ToList();
-        Assert.NotEmpty(visits);
-        foreach (var visit in visits)
-        {
-            Assert.Equal(await Said(here, visit + "/record?all=true"), await Said(there, visit + "/record?all=true"));
-            Assert.Equal(await Said(here, visit + "/report"), await Said(there, visit + "/report"));
-        }
+        Assert.InRange(await SamePages.Compare(app, restored), 20, 100);
     }
-
-    [GeneratedRegex("/equipment/[0-9a-f-]{36}")]
-    private static partial Regex Units();
-
-    [GeneratedRegex("/visits/[0-9a-f-]{36}")]
-    private static partial Regex Visits();
 
     [Fact]
     public async Task Where_none_can_be_taken_it_is_said_and_the_work_goes_on()
@@ -83,7 +55,8 @@ public sealed partial class BackupPagesTests : IDisposable
     {
         using var app = new TestApp();
         using var http = app.Browser();
-        Assert.Contains("\"ready\"", await http.GetStringAsync("/healthz", TestContext.Current.CancellationToken), StringComparison.Ordinal);
+        var answer = await http.GetStringAsync("/healthz", TestContext.Current.CancellationToken);
+        Assert.Contains("\"ready\"", answer, StringComparison.Ordinal);
         using var technician = new Technician(app);
         var page = await technician.Open("/health");
         Assert.NotNull(page.QuerySelector("[data-health=ready]"));

@@ -1,0 +1,75 @@
+using System.IO.Compression;
+using KeenEmber.Storage;
+using KeenEmber.Storage.Archives;
+using Microsoft.Data.Sqlite;
+
+namespace KeenEmber.Web.Tests.Edge;
+
+/// <summary>The demo's record out of one app and into another.</summary>
+public sealed class ArchivePagesTests : IDisposable
+{
+    private readonly DirectoryInfo root = Directory.CreateTempSubdirectory("keen-ember-archive-");
+    private readonly TestApp app = new(demo: true);
+    private readonly HttpClient http;
+
+    public ArchivePagesTests() => http = app.Browser();
+
+    public void Dispose()
+    {
+        http.Dispose();
+        app.Dispose();
+        SqliteConnection.ClearAllPools();
+        root.Delete(recursive: true);
+    }
+
+    private async Task<MemoryStream> Taken(string from) =>
+        new(await http.GetByteArrayAsync(from, TestContext.Current.CancellationToken));
+
+    /// <summary>Read into an empty record of its own.</summary>
+    private (ArchiveHead Head, long Added) Read(Stream archive, string folder)
+    {
+        var data = Path.Combine(root.FullName, folder);
+        var database = new Database(data);
+        database.Migrate();
+        archive.Position = 0;
+        return new Archive(database, data).Read(archive);
+    }
+
+    private TestApp On(string folder)
+    {
+        var other = new TestApp { Folder = new(Path.Combine(root.FullName, folder)) };
+        other.Clock.Now = app.Clock.Now;
+        return other;
+    }
+
+    [Fact]
+    public async Task Everything_read_elsewhere_gives_the_same_pages_and_read_twice_changes_nothing()
+    {
+        using var archive = await Taken("/api/archive");
+        var (head, added) = Read(archive, "all");
+        Assert.Equal(head.Rows.Values.Sum(), added);
+        Assert.Equal(0, Read(archive, "all").Added);
+        using var other = On("all");
+        Assert.InRange(await SamePages.Compare(app, other), 20, 100);
+    }
+
+    [Fact]
+    public async Task One_unit_goes_alone_with_its_photos_and_leaves_the_others_out()
+    {
+        var start = await http.GetStringAsync("/", TestContext.Current.CancellationToken);
+        var unit = app.Get<EquipmentStore>().All().Single(u => u.Tag == "F-3");
+        Assert.Contains(unit.Id.ToString(), start, StringComparison.Ordinal);
+        using var archive = await Taken($"/api/units/{unit.Id}/archive");
+        using (var zip = new ZipArchive(archive, ZipArchiveMode.Read, leaveOpen: true))
+        {
+            Assert.Null(zip.GetEntry("shop.jsonl"));
+            Assert.Contains(zip.Entries, e => e.FullName.StartsWith("photos/", StringComparison.Ordinal));
+        }
+
+        Assert.Equal(["F-3"], Read(archive, "one").Head.Units);
+        using var other = On("one");
+        // Its report bears the name of whoever's record it is in.
+        other.Get<CompanyStore>().Save(app.Get<CompanyStore>().Get());
+        Assert.Equal(1, await SamePages.Compare(app, other, unit.Id.ToString()));
+    }
+}

@@ -1,0 +1,51 @@
+using System.Text.RegularExpressions;
+
+namespace KeenEmber.Web.Tests.Edge;
+
+/// <summary>Two apps on two copies of a record, page by page.</summary>
+internal static partial class SamePages
+{
+    /// <summary>So many of the units have their visits compared as well.</summary>
+    private const int UnitsInFull = 6;
+
+    /// <summary>Every unit's page, and record and report of the visits of some, are the same to the letter.</summary>
+    /// <param name="only">One unit's id; all of them where null.</param>
+    /// <returns>How many units were compared.</returns>
+    public static async Task<int> Compare(TestApp one, TestApp other, string? only = null)
+    {
+        using var here = one.Browser();
+        using var there = other.Browser();
+        var units = Units().Matches(await here.GetStringAsync("/", TestContext.Current.CancellationToken)).Select(m => m.Value).Distinct()
+            .Where(u => only is null || u.EndsWith(only, StringComparison.Ordinal)).ToList();
+        var visits = new HashSet<string>();
+        foreach (var unit in units)
+        {
+            var page = await Said(here, unit);
+            Assert.Equal(page, await Said(there, unit));
+            if (units.IndexOf(unit) < UnitsInFull)
+                visits.UnionWith(Visits().Matches(page).Select(m => m.Value));
+        }
+
+        Assert.NotEmpty(visits);
+        foreach (var visit in visits)
+        {
+            Assert.Equal(await Said(here, visit + "/record?all=true"), await Said(there, visit + "/record?all=true"));
+            Assert.Equal(await Said(here, visit + "/report"), await Said(there, visit + "/report"));
+        }
+
+        return units.Count;
+    }
+
+    /// <summary>What a page says, without what is made anew each time it is opened.</summary>
+    private static async Task<string> Said(HttpClient http, string page) =>
+        LeftOut().Replace(await http.GetStringAsync(page, TestContext.Current.CancellationToken), "");
+
+    [GeneratedRegex("""<input[^>]*type="hidden"[^>]*>""")]
+    private static partial Regex LeftOut();
+
+    [GeneratedRegex("/equipment/[0-9a-f-]{36}")]
+    private static partial Regex Units();
+
+    [GeneratedRegex("/visits/[0-9a-f-]{36}")]
+    private static partial Regex Visits();
+}
