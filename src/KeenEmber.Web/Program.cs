@@ -118,6 +118,7 @@ app.MapVisits();
 app.MapFollowUp();
 app.MapPhotos();
 app.MapArchives();
+app.MapSheets();
 app.MapHealth();
 if (!await filled)
     return StartOptions.Refused;

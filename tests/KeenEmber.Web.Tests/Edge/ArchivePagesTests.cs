@@ -72,4 +72,30 @@ public sealed class ArchivePagesTests : IDisposable
         other.Get<CompanyStore>().Save(app.Get<CompanyStore>().Get());
         Assert.Equal(1, await SamePages.Compare(app, other, unit.Id.ToString()));
     }
+
+    [Fact]
+    public async Task Sheets_hold_what_the_pages_show_and_no_cell_is_a_formula()
+    {
+        using var technician = new Technician(app);
+        var unit = app.Get<EquipmentStore>().All().Single(u => u.Tag == "F-3");
+        async Task<string[]> Sheet(string name) => (await http.GetStringAsync($"/api/units/{unit.Id}/{name}.csv",
+            TestContext.Current.CancellationToken)).Trim().Split('\n').Select(l => l.Trim()).ToArray();
+        var points = await Sheet("points");
+        Assert.Equal("visit,time,point,value,unit,by", points[0]);
+        Assert.Contains(points, l => l.Contains(",box air,-", StringComparison.Ordinal) && l.Contains(",°C,", StringComparison.Ordinal));
+        Assert.InRange((await Sheet("open-items")).Length, 3, 20);
+        Assert.Contains("safety", (await Sheet("open-items"))[0], StringComparison.Ordinal);
+        Assert.Single((await Sheet("refrigerant")).Take(1));
+
+        var visit = (await http.GetStringAsync($"/equipment/{unit.Id}", TestContext.Current.CancellationToken)).Split("/visits/")[1][..36];
+        using var part = await technician.Send($"/visits/{visit}/changes", "handler=Part", ("component", "EvaporatorFan/2"),
+            ("failure", "=HYPERLINK(\"x\")"), ("serial", "+44"));
+        var parts = (await Sheet("parts"))[^1];
+        Assert.Contains("HYPERLINK", parts, StringComparison.Ordinal);
+        Assert.DoesNotContain(",=HYPERLINK", parts, StringComparison.Ordinal);
+        Assert.DoesNotContain(",\"=HYPERLINK", parts, StringComparison.Ordinal);
+        Assert.DoesNotContain(",+44", parts, StringComparison.Ordinal);
+        using var none = await http.GetAsync($"/api/units/{Guid.NewGuid()}/parts.csv", TestContext.Current.CancellationToken);
+        Assert.Equal(System.Net.HttpStatusCode.NotFound, none.StatusCode);
+    }
 }
