@@ -12,6 +12,7 @@ using KeenEmber.Web.Demo;
 using KeenEmber.Web.Edge;
 using KeenEmber.Web.Pages.Visits;
 using KeenEmber.Web.Pages.Visits.Report;
+using KeenEmber.Web.People;
 using KeenEmber.Web.Running;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Http.Features;
@@ -45,6 +46,7 @@ builder.Services.AddSingleton(options);
 builder.Services.AddSingleton<BackupKeeper>();
 builder.Services.AddHostedService(services => services.GetRequiredService<BackupKeeper>());
 builder.Services.AddSingleton<Health>();
+builder.Services.AddAccounts();
 builder.Services.AddSingleton(new Archive(database, data));
 builder.Services.AddSingleton<CompanyStore>();
 builder.Services.AddSingleton<EquipmentStore>();
@@ -102,7 +104,10 @@ app.UseWhen(c => !c.Request.Path.StartsWithSegments("/api"), pages => pages.UseS
 app.UseWhen(c => c.Request.Path.StartsWithSegments("/api"), api => api.UseStatusCodePages());
 app.UseMiddleware<BodyLimits>();
 app.UseRouting();
-app.MapStaticAssets();
+app.UseAuthentication();
+app.UseAuthorization();
+app.UseRateLimiter();
+app.MapStaticAssets().AllowAnonymous();
 app.MapRazorPages().WithStaticAssets();
 app.MapGet("/visits/{id:guid}", (Guid id) => Results.Redirect($"/visits/{id}/circuit")).ExcludeFromDescription();
 app.MapOpenApi();
@@ -122,8 +127,20 @@ app.MapSheets();
 app.MapHealth();
 if (!await filled)
     return StartOptions.Refused;
+InviteFirstLead();
 app.Run();
 return 0;
+
+// Said on the console and nowhere else: a log is kept, and read by others.
+void InviteFirstLead()
+{
+    var people = app.Services.GetRequiredService<PeopleStore>();
+    if (builder.Configuration.GetValue("demo", false) || people.HasAny)
+        return;
+    var now = app.Services.GetRequiredService<TimeProvider>().GetUtcNow();
+    var token = people.InviteFirst(now, now + Accounts.InvitedFor);
+    Console.WriteLine($"Nobody has an account yet. The first lead is made, once, at http://localhost:{options.Port}/welcome/{token}");
+}
 
 async Task<bool> Fill()
 {

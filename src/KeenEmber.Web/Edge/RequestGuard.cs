@@ -1,4 +1,6 @@
+using KeenEmber.Storage;
 using KeenEmber.Web.Pages.Errors;
+using KeenEmber.Web.People;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.Filters;
 
@@ -32,6 +34,12 @@ public sealed class RequestGuard : IPageFilter
 
         if (!HttpMethods.IsPost(request.Method))
             return;
+        if (context.HttpContext.User.IsInRole(nameof(Role.Office)) && context.HandlerInstance is not IForAnybody)
+        {
+            context.Result = new StatusCodeResult(StatusCodes.Status403Forbidden);
+            return;
+        }
+
         if (!request.HasFormContentType)
         {
             context.Result = new StatusCodeResult(StatusCodes.Status415UnsupportedMediaType);

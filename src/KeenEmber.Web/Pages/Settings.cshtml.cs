@@ -9,7 +9,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeenEmber.Web.Pages;
 
-public sealed class SettingsModel(CompanyStore companies) : PageModel
+public sealed class SettingsModel(CompanyStore companies, PeopleStore people) : PageModel
 {
     public FilledForm Form { get; private set; } = null!;
 
@@ -45,6 +45,13 @@ public sealed class SettingsModel(CompanyStore companies) : PageModel
         Company = companies.Get();
         Form = new(Company.Units);
         Form.Keep(Request.Form);
+        // The screen is the device's; the rest is a lead's to decide.
+        if (people.HasAny && !User.IsInRole(nameof(Role.Lead)))
+        {
+            ThemeChoice.Keep(Response, Form["theme"]);
+            return RedirectToPage(new { saved = true });
+        }
+
         if (Form.IsOvertakenBy(Of(Company)))
             return Page();
         var (words, error) = QuickText.ReadCompanyWords(Form["words"]);

@@ -5,10 +5,10 @@ namespace KeenEmber.Web.Tests.Edge;
 /// <summary>Two apps on two copies of a record, page by page.</summary>
 internal static partial class SamePages
 {
-    /// <summary>So many of the units have their visits compared as well.</summary>
-    private const int UnitsInFull = 3;
+    /// <summary>One unit of so many is compared; of so many of them their visits as well.</summary>
+    private const int OneOf = 3, UnitsInFull = 3;
 
-    /// <summary>Every unit's page, and record and report of the visits of some, are the same to the letter.</summary>
+    /// <summary>The pages of units, and record and report of the visits of some, are the same to the letter.</summary>
     /// <param name="only">One unit's id; all of them where null.</param>
     /// <returns>How many units were compared.</returns>
     public static async Task<int> Compare(TestApp one, TestApp other, string? only = null)
@@ -16,7 +16,7 @@ internal static partial class SamePages
         using var here = one.Browser();
         using var there = other.Browser();
         var units = Units().Matches(await here.GetStringAsync("/", TestContext.Current.CancellationToken)).Select(m => m.Value).Distinct()
-            .Where(u => only is null || u.EndsWith(only, StringComparison.Ordinal)).ToList();
+            .Where((u, i) => only is null ? i % OneOf == 0 : u.EndsWith(only, StringComparison.Ordinal)).ToList();
         var visits = new HashSet<string>();
         foreach (var unit in units)
         {

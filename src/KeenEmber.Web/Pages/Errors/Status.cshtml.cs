@@ -5,6 +5,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeenEmber.Web.Pages.Errors;
 
+[Microsoft.AspNetCore.Authorization.AllowAnonymous]
 [IgnoreAntiforgeryToken]
 [ResponseCache(NoStore = true)]
 public sealed class StatusModel : PageModel

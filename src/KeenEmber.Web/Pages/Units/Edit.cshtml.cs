@@ -2,6 +2,7 @@ using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
+using KeenEmber.Web.People;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -49,7 +50,7 @@ public sealed class EditModel(EquipmentStore equipment, CompanyStore companies, 
             return Page();
         if (equipment.Save(
             unit, site,
-            new(time.GetUtcNow(), BrowserNotes.Of(Request, BrowserNotes.Technician) ?? "", BrowserNotes.Device(HttpContext), since)))
+            new(time.GetUtcNow(), Accounts.NameOf(HttpContext) ?? "", BrowserNotes.Device(HttpContext), since)))
             return RedirectToPage("/Units/Unit", new { unit.Id });
         Form.Errors["tag"] = $"{site.Name} has a unit {unit.Tag} already.";
         return Page();

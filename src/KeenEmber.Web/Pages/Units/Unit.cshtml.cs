@@ -3,6 +3,7 @@ using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
+using KeenEmber.Web.People;
 using KeenEmber.Web.Pages.Visits;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
@@ -33,7 +34,7 @@ public sealed class UnitModel(
 
     public Visit? UnderWay { get; private set; }
 
-    public string Technician => BrowserNotes.Of(Request, BrowserNotes.Technician) ?? "";
+    public string Technician => Accounts.NameOf(HttpContext) ?? "";
 
     public Guid NewVisitId { get; private set; }
 
@@ -59,7 +60,7 @@ public sealed class UnitModel(
             return NotFound();
         if (visitId == Guid.Empty)
             return BadRequest();
-        var name = TypingText.Kept(author, 60);
+        var name = User.Identity is { IsAuthenticated: true, Name: { } signedIn } ? signedIn : TypingText.Kept(author, 60);
         if (name.Length > 0)
             BrowserNotes.Keep(Response, BrowserNotes.Technician, name);
         desk.Start(new(visitId, id, time.GetUtcNow(), name.Length > 0 ? name : "technician", TypingText.Kept(complaint, 300),

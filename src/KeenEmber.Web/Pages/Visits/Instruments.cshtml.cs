@@ -2,6 +2,7 @@ using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
+using KeenEmber.Web.People;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 
@@ -45,8 +46,8 @@ public sealed class InstrumentsModel(VisitViews views, InstrumentStore instrumen
         if (entryId == Guid.Empty || Instruments.FirstOrDefault(i => i.Id == instrument) is not { } checkedOne)
             return BadRequest();
         var (check, error) =
-            InstrumentsText.ReadCheck(entryId, checkedOne, shown, known, View.Now, View.Visit.Author, View.Company.Units,
-                View.Site.Atmosphere);
+            InstrumentsText.ReadCheck(entryId, checkedOne, shown, known, View.Now, Accounts.NameOf(HttpContext) ?? View.Visit.Author,
+                View.Company.Units, View.Site.Atmosphere);
         if (check is null)
         {
             (Shown, Known, CheckError) = (shown, known, (instrument, error!));

@@ -4,6 +4,7 @@ using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Core.Visits.LogLine;
 using KeenEmber.Storage;
+using KeenEmber.Web.People;
 using KeenEmber.Web.Pages.Visits.Defrost;
 using KeenEmber.Web.Pages.Visits.Sensors;
 using KeenEmber.Web.Wording;
@@ -117,7 +118,7 @@ public abstract class VisitPage(VisitViews views) : PageModel
             return false;
         View = view;
         Writer =
-            new(id, key, view.Now, BrowserNotes.Of(Request, BrowserNotes.Technician)
+            new(id, key, view.Now, Accounts.NameOf(HttpContext)
             ?? view.Visit.Author, BrowserNotes.Device(HttpContext));
         Form = new(view.Company.Units);
         Loaded();

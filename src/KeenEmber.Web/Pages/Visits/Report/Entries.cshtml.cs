@@ -1,6 +1,7 @@
 using KeenEmber.Application;
 using KeenEmber.Core.Record;
 using KeenEmber.Storage;
+using KeenEmber.Web.People;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -30,7 +31,7 @@ public sealed class EntriesModel(VisitStore visits, VisitDesk desk, TimeProvider
         if (entryId == Guid.Empty || Entries.FirstOrDefault(e => e.Id == corrects) is not { Stands: true })
             return BadRequest();
         var now = time.GetUtcNow();
-        var author = BrowserNotes.Of(Request, BrowserNotes.Technician) ?? Visit.Author;
+        var author = Accounts.NameOf(HttpContext) ?? Visit.Author;
         desk.StrikeOut(new(entryId, id, now, now, author, corrects) { Device = BrowserNotes.Device(HttpContext) });
         return RedirectToPage(new { id });
     }
