@@ -114,7 +114,7 @@ public sealed class PeopleStore(Database database)
             {
                 db.Execute("INSERT INTO person (id, name, sign_in, role, password_hash, stamp, may_enter, since) VALUES "
                     + "(@Id, @Name, @SignIn, @Role, @PasswordHash, @Stamp, @MayEnter, @Since)", Values(person));
-                Keep(db, person, by, $"came in as {person.Role}", now);
+                Keep(db, person, by, $"joined as {person.Role.ToString().ToLowerInvariant()}", now);
                 return db.Execute("UPDATE invitation SET used_by = @Id WHERE token_hash = @Hash AND used_by IS NULL",
                     new { Id = person.Id.ToString(), Hash = HashOf(token) }) == 1;
             });

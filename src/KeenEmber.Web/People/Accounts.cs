@@ -17,7 +17,7 @@ public static class Accounts
     /// <summary>Limit of tries to sign in or to use an invitation.</summary>
     public const string Tries = "tries";
 
-    /// <summary>Shortest password: length beats rules about signs (NIST SP 800-63B).</summary>
+    /// <summary>Shortest password: length beats rules about kinds of characters (NIST SP 800-63B).</summary>
     public const int ShortestPassword = 10;
 
     private const int RememberedDays = 30, MostTries = 30, PerMinutes = 5;

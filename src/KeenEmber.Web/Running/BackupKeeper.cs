@@ -42,8 +42,8 @@ public sealed class BackupKeeper(StartOptions options, TimeProvider clock, ILogg
         }
     }
 
-    /// <summary>The last one is so old that somebody must look.</summary>
-    public bool IsOverdue => Folder is not null && (IsOlderThan(OverdueTimes * Every) || Problem is not null);
+    /// <summary>The last one is so old that somebody must look, or none could be taken. Before the first try nothing is overdue.</summary>
+    public bool IsOverdue => Folder is not null && ((All.Count > 0 && IsOlderThan(OverdueTimes * Every)) || Problem is not null);
 
     /// <summary>Takes one now.</summary>
     /// <returns>False, with the reason in <see cref="Problem"/>, when it could not be taken.</returns>

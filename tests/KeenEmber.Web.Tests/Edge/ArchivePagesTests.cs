@@ -6,18 +6,14 @@ using Microsoft.Data.Sqlite;
 namespace KeenEmber.Web.Tests.Edge;
 
 /// <summary>The demo's record out of one app and into another.</summary>
-public sealed class ArchivePagesTests : IDisposable
+public sealed class ArchivePagesTests(DemoWeb demo) : IClassFixture<DemoWeb>, IDisposable
 {
     private readonly DirectoryInfo root = Directory.CreateTempSubdirectory("keen-ember-archive-");
-    private readonly TestApp app = new(demo: true);
-    private readonly HttpClient http;
-
-    public ArchivePagesTests() => http = app.Browser();
+    private readonly TestApp app = demo.App;
+    private readonly HttpClient http = demo.Http;
 
     public void Dispose()
     {
-        http.Dispose();
-        app.Dispose();
         SqliteConnection.ClearAllPools();
         root.Delete(recursive: true);
     }

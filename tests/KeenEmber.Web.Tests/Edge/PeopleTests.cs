@@ -74,7 +74,7 @@ public sealed class PeopleTests : IDisposable
             ("again", "other")))
         {
             var page = await Technician.Page(short_);
-            Assert.Contains("At least 10 signs", page.QuerySelector("#password-error")!.TextContent, StringComparison.Ordinal);
+            Assert.Contains("At least 10 characters", page.QuerySelector("#password-error")!.TextContent, StringComparison.Ordinal);
             Assert.Contains("not the same", page.QuerySelector("#again-error")!.TextContent, StringComparison.Ordinal);
             Assert.Equal("maren", page.QuerySelector("#signIn")!.GetAttribute("value"));
         }
@@ -149,7 +149,7 @@ public sealed class PeopleTests : IDisposable
         Assert.Equal(HttpStatusCode.Redirect, await Status(other, "/"));
         using (await other.Send("/sign-in", "handler=In", ("name", "tobin"), ("password", Password)))
             Assert.Equal(HttpStatusCode.Redirect, await Status(other, "/"));
-        Assert.Equal(["removed", "signed out everywhere", "came in as Technician", "came in as Lead"],
+        Assert.Equal(["removed", "signed out everywhere", "joined as technician", "joined as lead"],
             People.Changes(10).Select(c => c.What));
         Assert.All(People.Changes(3).Take(2), c => Assert.Equal("Maren Oakhurst", c.By));
 

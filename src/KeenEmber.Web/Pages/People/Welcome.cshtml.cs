@@ -42,7 +42,7 @@ public sealed class WelcomeModel(
         foreach (var validator in users.PasswordValidators)
         {
             if (!(await validator.ValidateAsync(users, person, Form["password"])).Succeeded)
-                Form.Errors.TryAdd("password", $"At least {Accounts.ShortestPassword} signs; a few words do well.");
+                Form.Errors.TryAdd("password", $"At least {Accounts.ShortestPassword} characters; a few words do well.");
         }
 
         if (Form["again"] != Form["password"])
