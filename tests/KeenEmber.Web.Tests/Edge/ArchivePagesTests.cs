@@ -46,7 +46,7 @@ public sealed class ArchivePagesTests(DemoWeb demo) : IClassFixture<DemoWeb>, ID
         Assert.Equal(head.Rows.Values.Sum(), added);
         Assert.Equal(0, Read(archive, "all").Added);
         using var other = On("all");
-        Assert.InRange(await SamePages.Compare(app, other), 8, 100);
+        Assert.InRange(await SamePages.Compare(app, other), 4, 100);
     }
 
     [Fact]
@@ -64,9 +64,14 @@ public sealed class ArchivePagesTests(DemoWeb demo) : IClassFixture<DemoWeb>, ID
 
         Assert.Equal(["F-3"], Read(archive, "one").Head.Units);
         using var other = On("one");
-        // Its report bears the name of whoever's record it is in.
-        other.Get<CompanyStore>().Save(app.Get<CompanyStore>().Get());
-        Assert.Equal(1, await SamePages.Compare(app, other, unit.Id.ToString()));
+        using var there = other.Browser();
+        // What its odds are goes by the closed visits of whoever's record it is in; what is on record does not.
+        foreach (var sheet in new[] { "points", "parts", "refrigerant", "open-items" })
+        {
+            var address = $"/api/units/{unit.Id}/{sheet}.csv";
+            Assert.Equal(await http.GetStringAsync(address, TestContext.Current.CancellationToken),
+                await there.GetStringAsync(address, TestContext.Current.CancellationToken));
+        }
     }
 
     [Fact]

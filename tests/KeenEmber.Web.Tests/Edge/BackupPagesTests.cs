@@ -29,7 +29,7 @@ public sealed class BackupPagesTests : IDisposable
         folder.Restore(folder.All()[0], elsewhere);
         using var restored = new TestApp { Folder = new(elsewhere) };
         restored.Clock.Now = app.Clock.Now;
-        Assert.InRange(await SamePages.Compare(app, restored), 8, 100);
+        Assert.InRange(await SamePages.Compare(app, restored), 4, 100);
     }
 
     [Fact]
