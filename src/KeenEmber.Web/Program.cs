@@ -1,4 +1,3 @@
-using System.Net;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using KeenEmber.Application;
@@ -23,21 +22,18 @@ if (StartOptions.Read(builder.Configuration) is not { } options)
 if (Commands.Run(builder.Configuration, options.Data) is { } done)
     return done;
 
-// The loopback address only, until there are accounts. What the environment says of endpoints is not asked.
-builder.WebHost.ConfigureKestrel(kestrel =>
-{
-    kestrel.Configure(new ConfigurationBuilder().Build());
-    kestrel.Listen(IPAddress.Loopback, options.Port);
-    kestrel.AddServerHeader = false;
-    kestrel.Limits.MaxRequestBodySize = BodyLimits.Usual;
-});
+builder.WebHost.ConfigureKestrel(kestrel => kestrel.Limits.MaxRequestBodySize = BodyLimits.Usual);
 builder.Services.Configure<HostOptions>(host => host.ShutdownTimeout = TimeSpan.FromSeconds(3));
+if (builder.Configuration["log"] == "json")
+    builder.Logging.ClearProviders().AddJsonConsole(console => (console.UseUtcTimestamp, console.TimestampFormat) = (true, "O"));
 builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
 
 // The record is made ready beside the making of the app, which takes as long.
 if (StartOptions.Open(options.Data) is not { } database || StartOptions.Lock(options.Data) is not { } only)
     return StartOptions.Refused;
 var data = options.Data;
+if (!StartOptions.Listen(options, builder))
+    return StartOptions.Refused;
 var migrated = Task.Run(() => StartOptions.Migrate(database));
 builder.Services.AddHttpContextAccessor();
 builder.Services.AddSingleton(builder.Configuration["clock"] is { } clock ? new FileClock(clock) : TimeProvider.System);
@@ -97,6 +93,7 @@ if (builder.Configuration.GetValue("seed", false))
 }
 
 var filled = Fill();
+app.UseOpenDoor(options.Listening);
 app.UseMiddleware<SecurityHeaders>();
 app.UseExceptionHandler(new ExceptionHandlerOptions { ExceptionHandlingPath = "/errors", StatusCodeSelector = Faults.Status });
 // A page is told with a page, a program with problem+json.
@@ -127,6 +124,8 @@ app.MapSheets();
 app.MapHealth();
 if (!await filled)
     return StartOptions.Refused;
+if (app.Services.GetService<ServerCertificates>()?.Authority is { } authority)
+    Console.WriteLine(ServerCertificates.HowToTrust(authority, options.Listening.Address));
 InviteFirstLead();
 app.Run();
 return 0;
@@ -139,7 +138,8 @@ void InviteFirstLead()
         return;
     var now = app.Services.GetRequiredService<TimeProvider>().GetUtcNow();
     var token = people.InviteFirst(now, now + Accounts.InvitedFor);
-    Console.WriteLine($"Nobody has an account yet. The first lead is made, once, at http://localhost:{options.Port}/welcome/{token}");
+    var address = new Uri(options.Listening.Address, $"welcome/{token}");
+    Console.WriteLine($"Nobody has an account yet. The first lead is made, once, at {address}");
 }
 
 async Task<bool> Fill()

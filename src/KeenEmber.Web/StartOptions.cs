@@ -1,14 +1,18 @@
 using System.Globalization;
+using System.Security.Cryptography;
 using KeenEmber.Storage;
 using KeenEmber.Web.Edge;
+using KeenEmber.Web.Running;
 using Microsoft.Data.Sqlite;
 
 namespace KeenEmber.Web;
 
 /// <summary>What the program was started with. What cannot be started is said in one line, not in a stack trace.</summary>
+/// <param name="Listening">Where it listens.</param>
 /// <param name="Backup">Folder that backups go to; null for none.</param>
 /// <param name="BackupHours">How old the last backup may get, h.</param>
-public sealed record StartOptions(string Data, int Port, string? Backup = null, double BackupHours = StartOptions.UsualBackupHours)
+public sealed record StartOptions(
+    string Data, Listening Listening, string? Backup = null, double BackupHours = StartOptions.UsualBackupHours)
 {
     private const double UsualBackupHours = 24, LeastBackupHours = 0.1, MostBackupHours = 720;
 
@@ -28,7 +32,10 @@ public sealed record StartOptions(string Data, int Port, string? Backup = null, 
             && hours is >= LeastBackupHours and <= MostBackupHours))
             return Refuse<StartOptions>(
                 $"“{often}” is no number of hours from {LeastBackupHours} to {MostBackupHours}: --backup-hours 24.");
-        return new(Path.GetFullPath(configuration["data"] ?? "data"), port,
+        var (listening, why) = Listening.Read(configuration, port);
+        if (listening is null)
+            return Refuse<StartOptions>(why);
+        return new(Path.GetFullPath(configuration["data"] ?? "data"), listening,
             configuration["backup"] is { Length: > 0 } folder ? Path.GetFullPath(folder) : null, hours);
     }
 
@@ -55,6 +62,22 @@ public sealed record StartOptions(string Data, int Port, string? Backup = null, 
         catch (Exception e) when (e is UnusableRecordException or UnauthorizedAccessException)
         {
             return Refuse<DataLock>(e.Message);
+        }
+    }
+
+    /// <summary>Has the server listen where it was asked to, with its certificate.</summary>
+    /// <returns>False, with the reason on the error output, when there is no usable certificate.</returns>
+    public static bool Listen(StartOptions options, WebApplicationBuilder builder)
+    {
+        try
+        {
+            options.Listening.Apply(builder, options.Data);
+            return true;
+        }
+        catch (Exception e) when (e is CryptographicException or IOException or UnauthorizedAccessException)
+        {
+            Refuse<object>($"{options.Listening.Certificate} holds no certificate with its key: {e.Message}");
+            return false;
         }
     }
 

@@ -94,8 +94,8 @@ public sealed class FirstVisitTests : IDisposable
         AddFreezer();
         person.Press("Start a visit").Tap(".circuit-map.wide [data-point=SuctionPressure]");
         foreach (
-            var (typed, said) in new[] { ("abc", "not a number"), ("1e9", "not a number"),
-            ("9999999", "Out of range. Type full vacuum to 300 bar"), ("21 °C", "a pressure belongs here"), ("", "Type a pressure") })
+            var (typed, said) in new[] { ("abc", "not a number"), ("9999999", "Out of range. Type full vacuum to 300 bar"),
+            ("1e9", "not a number"), ("21 °C", "a pressure belongs here"), ("", "Type a pressure") })
         {
             person.Type("#value", typed).Keys(Keys.Enter).ReadUntil("#value-error", said);
             Assert.Equal(typed, person.Value("#value"));

@@ -6,18 +6,24 @@ using KeenEmber.Browser.Tests.Harness;
 namespace KeenEmber.Browser.Tests;
 
 /// <summary>What only the real process shows: where it listens, how it ends, what it takes.</summary>
-public sealed class ProcessTests : IDisposable
+public sealed class ProcessTests(ProcessTests.Talked talked) : IClassFixture<ProcessTests.Talked>
 {
     private static readonly int Outside = AppServer.FreePort();
 
-    private readonly AppServer app =
-        new(demo: true, ("Kestrel__Endpoints__Open__Url", $"http://0.0.0.0:{Outside}"), ("ASPNETCORE_URLS", $"http://0.0.0.0:{Outside}"));
+    private readonly AppServer app = talked.Server;
+
+    /// <summary>One app that its environment tries to open to everybody.</summary>
+    public sealed class Talked : IDisposable
+    {
+        internal AppServer Server { get; } = new(demo: true, environment:
+            [("Kestrel__Endpoints__Open__Url", $"http://0.0.0.0:{Outside}"), ("ASPNETCORE_URLS", $"http://0.0.0.0:{Outside}")]);
+
+        public void Dispose() => Server.Dispose();
+    }
 
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;
 
-    public void Dispose() => app.Dispose();
-
-    private async Task<NetworkStream> Connect()
+    private static async Task<NetworkStream> Connect(AppServer app)
     {
         var socket = new TcpClient();
         await socket.ConnectAsync("127.0.0.1", app.Address.Port, Cancel);
@@ -40,7 +46,7 @@ public sealed class ProcessTests : IDisposable
     [Fact]
     public async Task A_request_without_a_host_is_refused()
     {
-        await using var stream = await Connect();
+        await using var stream = await Connect(app);
         Assert.Contains(
             "400", await Answer(stream, "GET / HTTP/1.1\r\nHost:\r\nConnection: close\r\n\r\n", Cancel), StringComparison.Ordinal);
     }
@@ -48,7 +54,7 @@ public sealed class ProcessTests : IDisposable
     [Fact]
     public async Task A_body_that_drips_in_is_ended_as_too_slow()
     {
-        await using var stream = await Connect();
+        await using var stream = await Connect(app);
         using var dripping = CancellationTokenSource.CreateLinkedTokenSource(Cancel);
         var answer =
             Answer(stream,
@@ -60,7 +66,8 @@ public sealed class ProcessTests : IDisposable
     [Fact]
     public async Task It_ends_within_five_seconds_with_a_request_on_its_way()
     {
-        await using var stream = await Connect();
+        using var app = new AppServer();
+        await using var stream = await Connect(app);
         await stream.WriteAsync(
             Encoding.ASCII.GetBytes(
             "POST /settings HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/x-www-form-urlencoded\r\nContent-Length: "

@@ -97,15 +97,15 @@ public static class Accounts
 /// <summary>Somebody is signed in, in a role or in any.</summary>
 internal sealed record SignedIn(Role? Role) : IAuthorizationRequirement;
 
-/// <summary>As long as nobody has an account the app is open to whoever sits at this machine; from the first one on nobody enters
-/// without.</summary>
-internal sealed class OnceThereArePeople(PeopleStore people) : AuthorizationHandler<SignedIn>
+/// <summary>As long as nobody has an account the app is open to whoever sits at this machine; from the first one on, and where others can
+/// reach it, nobody enters without.</summary>
+internal sealed class OnceThereArePeople(PeopleStore people, StartOptions options) : AuthorizationHandler<SignedIn>
 {
     protected override Task HandleRequirementAsync(AuthorizationHandlerContext context, SignedIn requirement)
     {
         var isIn = context.User.Identity?.IsAuthenticated == true
             && (requirement.Role is not { } role || context.User.IsInRole(role.ToString()));
-        if (isIn || !people.HasAny)
+        if (isIn || (!people.HasAny && !options.Listening.IsOpen))
             context.Succeed(requirement);
         return Task.CompletedTask;
     }

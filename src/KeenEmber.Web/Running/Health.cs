@@ -56,8 +56,11 @@ public static class HealthEndpoint
     /// <param name="Status">ready, or not-ready.</param>
     public sealed record Answer(string Status, IReadOnlyList<string> Problems);
 
-    /// <summary>At /healthz: 200 when ready, 503 with what is wrong.</summary>
-    public static void MapHealth(this IEndpointRouteBuilder routes) => routes.MapGet("/healthz", (Health health) =>
+    /// <summary>Open to whoever watches the service, over plain HTTP too.</summary>
+    public const string Path = "/healthz";
+
+    /// <summary>200 when ready, 503 with what is wrong.</summary>
+    public static void MapHealth(this IEndpointRouteBuilder routes) => routes.MapGet(Path, (Health health) =>
         health.Problems() is { Count: > 0 } problems
             ? Results.Json(new Answer("not-ready", problems), statusCode: StatusCodes.Status503ServiceUnavailable)
             : Results.Json(new Answer("ready", []))).AllowAnonymous().ExcludeFromDescription();

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Diagnostics;
 using System.Net;
 using System.Net.Sockets;
@@ -10,17 +11,33 @@ public sealed class AppServer : IDisposable
     private readonly string folder = Directory.CreateTempSubdirectory("keen-ember-").FullName;
     private readonly DateTimeOffset made = DateTimeOffset.UtcNow.AddMinutes(5);
     private readonly bool demo;
+    private readonly string[] arguments;
     private readonly (string Name, string Value)[] environment;
+    private readonly ConcurrentQueue<string> printed = [];
     private Process? process;
 
+    /// <param name="arguments">More of them on the command line; with a certificate among them it serves over TLS.</param>
     /// <param name="environment">Variables the process is started with.</param>
-    public AppServer(bool demo = false, params (string Name, string Value)[] environment)
+    public AppServer(bool demo = false, string[]? arguments = null, params (string Name, string Value)[] environment)
     {
-        (this.demo, this.environment) = (demo, environment);
-        Address = new($"http://127.0.0.1:{FreePort()}/");
-        Http = new(new HttpClientHandler { AllowAutoRedirect = false }) { BaseAddress = Address };
+        (this.demo, this.arguments, this.environment) = (demo, arguments ?? [], environment);
+        Address = new($"{(this.arguments.Contains("--certificate") ? "https" : "http")}://127.0.0.1:{FreePort()}/");
+        // What its certificate is worth is for the tests of that to ask.
+        var handler = new HttpClientHandler { AllowAutoRedirect = false };
+        handler.ServerCertificateCustomValidationCallback = HttpClientHandler.DangerousAcceptAnyServerCertificateValidator;
+        Http = new(handler) { BaseAddress = Address };
         Start();
     }
+
+    /// <summary>Where the first lead makes an account, as it was printed.</summary>
+    public Uri FirstInvitation =>
+        new(Enumerable.Range(0, 100).Select(_ =>
+        {
+            var line = printed.LastOrDefault(l => l.Contains("/welcome/", StringComparison.Ordinal));
+            if (line is null)
+                Thread.Sleep(50);
+            return line;
+        }).First(l => l is not null)!.Split(' ')[^1]);
 
     public Uri Address { get; }
 
@@ -67,21 +84,20 @@ public sealed class AppServer : IDisposable
 
     public void Start()
     {
-        string[] arguments =
-            [App, "--data", folder, "--port", Address.Port.ToString(System.Globalization.CultureInfo.InvariantCulture), "--demo", demo
-            ? "true" : "false", "--clock", Path.Combine(folder, "clock")];
-        var start = new ProcessStartInfo("dotnet", arguments) { RedirectStandardOutput = true };
+        string[] where = Address.Scheme == "https" ? ["--listen", $"0.0.0.0:{Address.Port}"] : ["--port", $"{Address.Port}"];
+        var start = new ProcessStartInfo("dotnet", [App, "--data", folder, .. where, "--demo", demo ? "true" : "false",
+            "--clock", Path.Combine(folder, "clock"), .. arguments]) { RedirectStandardOutput = true };
         foreach (var (name, value) in environment)
             start.Environment[name] = value;
         process = Process.Start(start)!;
-        process.OutputDataReceived += (_, _) => { };
+        process.OutputDataReceived += (_, said) => printed.Enqueue(said.Data ?? "");
         process.BeginOutputReadLine();
         var until = DateTime.UtcNow.AddSeconds(90);
         while (true)
         {
             try
             {
-                Http.GetAsync(Address).GetAwaiter().GetResult().EnsureSuccessStatusCode();
+                Http.GetAsync("/healthz").GetAwaiter().GetResult().EnsureSuccessStatusCode();
                 return;
             }
             catch (HttpRequestException) when (DateTime.UtcNow < until && !process.HasExited)
@@ -116,15 +132,19 @@ public sealed class AppServer : IDisposable
         Directory.Delete(folder, recursive: true);
     }
 
-    private static string App
+    /// <summary>The published program.</summary>
+    internal static string App => Path.Combine(Root, "artifacts", "app", "KeenEmber.Web.dll") is var app && File.Exists(app) ? app
+        : throw new FileNotFoundException("Publish the app first: ./keen-ember test does.", app);
+
+    /// <summary>The folder of the project.</summary>
+    internal static string Root
     {
         get
         {
             var place = new DirectoryInfo(AppContext.BaseDirectory);
             while (place is not null && !File.Exists(Path.Combine(place.FullName, "KeenEmber.slnx")))
                 place = place.Parent;
-            var app = Path.Combine(place!.FullName, "artifacts", "app", "KeenEmber.Web.dll");
-            return File.Exists(app) ? app : throw new FileNotFoundException("Publish the app first: ./keen-ember test does.", app);
+            return place!.FullName;
         }
     }
 

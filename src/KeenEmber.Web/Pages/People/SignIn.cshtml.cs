@@ -12,7 +12,8 @@ namespace KeenEmber.Web.Pages.People;
 
 /// <summary>In and out. Another one at a shared tablet signs in over whoever was.</summary>
 [AllowAnonymous, EnableRateLimiting(Accounts.Tries)]
-public sealed class SignInModel(SignInManager<Person> signIn, UserManager<Person> users) : PageModel, IForAnybody
+public sealed class SignInModel(SignInManager<Person> signIn, UserManager<Person> users, PeopleStore people)
+    : PageModel, IForAnybody
 {
     /// <summary>Where to go on.</summary>
     [BindProperty(SupportsGet = true)]
@@ -23,6 +24,9 @@ public sealed class SignInModel(SignInManager<Person> signIn, UserManager<Person
 
     /// <summary>The last try failed.</summary>
     public bool IsWrong { get; private set; }
+
+    /// <summary>Nobody has an account yet.</summary>
+    public bool IsBeforeFirst => !people.HasAny;
 
     public void OnGet()
     {
