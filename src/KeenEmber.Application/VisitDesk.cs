@@ -10,8 +10,9 @@ using KeenEmber.Storage;
 namespace KeenEmber.Application;
 
 /// <summary>What was loaded of a visit, and how far the machine's clock is behind it.</summary>
+/// <param name="WrittenAt">When what is put on record now is written: not before what is there already.</param>
 /// <param name="ClockIsBehind">How far the clock is behind the last entry of the visit; nothing when it is not.</param>
-public sealed record LoadedVisit(VisitRecord Record, TimeSpan ClockIsBehind);
+public sealed record LoadedVisit(VisitRecord Record, DateTimeOffset WrittenAt, TimeSpan ClockIsBehind);
 
 /// <summary>Loads what belongs to a visit, and takes every command that changes its record: pages, endpoints and whatever sends entries
 /// later share it.</summary>
@@ -22,8 +23,12 @@ public sealed class VisitDesk(
     /// <summary>Clocks that are set by the network step back a little now and then.</summary>
     private static readonly TimeSpan ClockStep = TimeSpan.FromSeconds(2);
 
+    /// <summary>By the machine's clock.</summary>
+    public DateTimeOffset Now => time.GetUtcNow();
+
     /// <summary>What is on record of a visit and its unit; null when there is none of that id.</summary>
-    public LoadedVisit? Load(Guid id)
+    /// <param name="madeAt">When the form was filled in that waited on a phone: the visit as of then; null for now.</param>
+    public LoadedVisit? Load(Guid id, DateTimeOffset? madeAt = null)
     {
         if (visits.Find(id) is not { } visit || equipment.RecordOf(visit.EquipmentId) is not var (record, sites))
             return null;
@@ -31,9 +36,26 @@ public sealed class VisitDesk(
         var inFull = ofUnit.Where(v => v.StartedAt < visit.StartedAt).Take(1).Select(v => v.Id).Prepend(id);
         var entries = visits.EntriesOfEquipment(visit.EquipmentId, [.. inFull]);
         var (now, behind) = NowAfter(entries[id]);
-        return new(new(id, record, sites, companies.Get(), [.. ofUnit.Select(v => (v, entries[v.Id]))], now) { Memory = memory,
-            Closed = ClosedCasesNow() },
-            behind);
+        return new(new(id, record, sites, companies.Get(), [.. ofUnit.Select(v => (v, entries[v.Id]))], madeAt ?? now)
+        {
+            Memory = memory, Closed = ClosedCasesNow(),
+        }, now, behind);
+    }
+
+    /// <summary>A visit to a unit that nobody has begun: what its pages would be, for a phone that goes where there is no signal. It has
+    /// the unit's id.</summary>
+    /// <returns>Null where there is no such unit.</returns>
+    public LoadedVisit? Ahead(Guid unitId)
+    {
+        if (equipment.RecordOf(unitId) is not var (record, sites))
+            return null;
+        var now = time.GetUtcNow();
+        var ofUnit = visits.OfEquipment(unitId);
+        var entries = visits.EntriesOfEquipment(unitId, [.. ofUnit.Take(1).Select(v => v.Id)]);
+        IReadOnlyList<(Visit, IReadOnlyList<Entry>)> all =
+            [(new(unitId, unitId, now, "", ""), []), .. ofUnit.Select(v => (v, entries[v.Id]))];
+        return new(
+            new(unitId, record, sites, companies.Get(), all, now) { Memory = memory, Closed = ClosedCasesNow() }, now, TimeSpan.Zero);
     }
 
     /// <summary>What was signed is counted anew at most once in so long: odds hardly move from one visit to the next.</summary>

@@ -23,8 +23,8 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
         "SELECT id, equipment_id AS EquipmentId, started_at AS StartedAt, author, complaint, urgency, stock, response FROM visit";
 
     private const string EntryColumns = """
-        SELECT e.rowid AS Place, e.id, e.visit_id AS VisitId, e.at, e.written_at AS WrittenAt, e.author, e.corrects, e.device, e.sequence,
-            e.kind, e.version, e.body FROM entry e
+        SELECT e.rowid AS Place, e.id, e.visit_id AS VisitId, e.at, e.written_at AS WrittenAt, e.author, e.corrects, e.device,
+            e.phone_at AS PhoneAt, e.sequence, e.kind, e.version, e.body FROM entry e
         """;
 
     private sealed record VisitRow(
@@ -36,14 +36,15 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
     }
 
     private sealed record EntryRow(
-        long Place, string Id, string VisitId, string At, string WrittenAt, string Author, string? Corrects, string Device, long Sequence,
+        long Place, string Id, string VisitId, string At, string WrittenAt, string Author, string? Corrects, string Device, string? PhoneAt,
+            long Sequence,
             string Kind, long Version, string Body)
     {
         public EntryHeader Header =>
             new(Guid.Parse(Id), Guid.Parse(VisitId), Database.Utc(At), Database.Utc(WrittenAt), Author, Corrects is null ? null
             : Guid.Parse(Corrects))
         {
-            Device = Device, Sequence = (int)Sequence,
+            Device = Device, PhoneAt = PhoneAt is null ? null : Database.Utc(PhoneAt), Sequence = (int)Sequence,
         };
 
         public Entry ToEntry(EntryKinds kinds) => kinds.Read(Header, Kind, (int)Version, Body);
@@ -228,8 +229,8 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
 
     /// <returns>False, and nothing stored, when an entry of this id is there already.</returns>
     private bool Insert(SqliteConnection db, Entry entry) => db.Execute("""
-        INSERT INTO entry (id, visit_id, at, written_at, author, corrects, device, sequence, kind, version, body)
-        VALUES (@Id, @VisitId, @At, @WrittenAt, @Author, @Corrects, @Device, @Sequence, @Kind, @Version, @Body)
+        INSERT INTO entry (id, visit_id, at, written_at, author, corrects, device, phone_at, sequence, kind, version, body)
+        VALUES (@Id, @VisitId, @At, @WrittenAt, @Author, @Corrects, @Device, @PhoneAt, @Sequence, @Kind, @Version, @Body)
         ON CONFLICT (id) DO NOTHING
         """, RowOf(entry)) == 1;
 
@@ -240,7 +241,8 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
         {
             Id = entry.Id.ToString(), VisitId = entry.VisitId.ToString(), At = Database.Utc(entry.At),
                 WrittenAt = Database.Utc(entry.WrittenAt), entry.Author, Corrects = entry.Corrects?.ToString(),
-            entry.Header.Device, entry.Header.Sequence, Kind = kind, Version = version, Body = body,
+            entry.Header.Device, PhoneAt = entry.Header.PhoneAt is { } phone ? Database.Utc(phone) : null,
+            entry.Header.Sequence, Kind = kind, Version = version, Body = body,
         };
     }
 

@@ -9,6 +9,7 @@ using KeenEmber.Web;
 using KeenEmber.Web.Api;
 using KeenEmber.Web.Demo;
 using KeenEmber.Web.Edge;
+using KeenEmber.Web.Offline;
 using KeenEmber.Web.Pages.Visits;
 using KeenEmber.Web.Pages.Visits.Report;
 using KeenEmber.Web.People;
@@ -122,6 +123,7 @@ app.MapPhotos();
 app.MapArchives();
 app.MapSheets();
 app.MapHealth();
+app.MapToken();
 if (!await filled)
     return StartOptions.Refused;
 if (app.Services.GetService<ServerCertificates>()?.Authority is { } authority)

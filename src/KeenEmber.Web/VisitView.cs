@@ -16,6 +16,9 @@ public sealed class VisitView(LoadedVisit loaded, IReadOnlyList<IBench> benches,
     /// <summary>Benches that failed or ran over their time on this page so far: they have no verdict, and that is said.</summary>
     public IReadOnlyCollection<string> NotJudged => judging.NotJudged;
 
+    /// <summary>When what is put on record now is written.</summary>
+    public DateTimeOffset WrittenAt => loaded.WrittenAt;
+
     /// <summary>How far the machine's clock is behind the last entry of the visit; nothing when it is not.</summary>
     public TimeSpan ClockIsBehind => loaded.ClockIsBehind;
 

@@ -14,7 +14,12 @@ public sealed class VisitViews(
     public VisitDesk Desk => desk;
 
     /// <summary>A visit ready to show; null when there is none of that id.</summary>
-    public VisitView? Open(Guid id) =>
-        desk.Load(id) is { } loaded
-            ? new(loaded, benches, new SafeJudging(logger, id, asking.HttpContext?.RequestAborted ?? default), texts) : null;
+    /// <param name="madeAt">As of when; null for now.</param>
+    public VisitView? Open(Guid id, DateTimeOffset? madeAt = null) => Of(desk.Load(id, madeAt));
+
+    /// <summary>The pages of a visit to a unit that nobody has begun; null when there is no such unit.</summary>
+    public VisitView? Ahead(Guid unitId) => Of(desk.Ahead(unitId));
+
+    private VisitView? Of(LoadedVisit? loaded) => loaded is null ? null
+        : new(loaded, benches, new SafeJudging(logger, loaded.Record.VisitId, asking.HttpContext?.RequestAborted ?? default), texts);
 }

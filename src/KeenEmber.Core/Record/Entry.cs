@@ -11,6 +11,9 @@ public sealed record EntryHeader(Guid Id, Guid VisitId, DateTimeOffset At, DateT
     /// <summary>The phone, tablet or laptop it was made on; empty in entries from before that was kept.</summary>
     public string Device { get; init; } = "";
 
+    /// <summary>What the phone's own clock said when it was made, of an entry that waited there for signal; null for all others.</summary>
+    public DateTimeOffset? PhoneAt { get; init; }
+
     /// <summary>Its place among what one line or form made together, from 0: "fans on, fan 2 off" ends with fan 2 off.</summary>
     public int Sequence { get; init; }
 }

@@ -10,8 +10,15 @@ public sealed class EntryWriter(Guid visitId, Guid key, DateTimeOffset now, stri
 {
     private int made;
 
+    /// <summary>When it was so unless something else is said, where the form waited on a phone, with what the phone's clock said then; null
+    /// where it did not.</summary>
+    public (DateTimeOffset At, DateTimeOffset PhoneAt)? Kept { get; init; }
+
     /// <param name="at">When it was so.</param>
     /// <param name="corrects">The entry that this one puts right.</param>
     public EntryHeader Next(DateTimeOffset? at = null, Guid? corrects = null) =>
-        new(EntryId.OfLine(key, made), visitId, at ?? now, now, author, corrects) { Device = device, Sequence = made++ };
+        new(EntryId.OfLine(key, made), visitId, at ?? Kept?.At ?? now, now, author, corrects)
+        {
+            Device = device, PhoneAt = Kept?.PhoneAt, Sequence = made++,
+        };
 }

@@ -6,7 +6,8 @@ public sealed class SecurityHeaders(RequestDelegate next)
 {
     // Bootstrap's style sheet draws its form marks from data: images; nothing else may use them.
     private const string Policy =
-        "default-src 'none'; script-src 'self'; style-src 'self'; font-src 'self'; img-src 'self' data:; connect-src 'self'; "
+        "default-src 'none'; script-src 'self'; worker-src 'self'; manifest-src 'self'; style-src 'self'; "
+        + "font-src 'self'; img-src 'self' data:; connect-src 'self'; "
         + "form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
     public Task InvokeAsync(HttpContext context)

@@ -15,9 +15,10 @@ public sealed class Browsers : IDisposable
     /// <param name="script">False for one with scripts switched off, which is never handed on.</param>
     internal static ChromeDriver Take(bool script) => script && Waiting.TryTake(out var driver) ? driver : Start(script);
 
-    internal static void GiveBack(ChromeDriver driver, bool script)
+    /// <param name="isKept">It may be handed on.</param>
+    internal static void GiveBack(ChromeDriver driver, bool isKept)
     {
-        if (!script)
+        if (!isKept)
         {
             driver.Dispose();
             return;
@@ -35,12 +36,15 @@ public sealed class Browsers : IDisposable
             driver.Dispose();
     }
 
-    private static ChromeDriver Start(bool script)
+    /// <param name="profile">Folder that outlives the browser, as a phone's storage does; null for none.</param>
+    internal static ChromeDriver Start(bool script, string? profile = null)
     {
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
             "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", "--disable-background-networking",
             "--disable-component-update", "--force-prefers-reduced-motion", "--disable-sync", "--no-first-run", "--hide-scrollbars");
+        if (profile is not null)
+            options.AddArgument($"--user-data-dir={profile}");
         if (!script)
             options.AddUserProfilePreference("profile.managed_default_content_settings.javascript", 2);
         var service = ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver");

@@ -17,19 +17,20 @@ public sealed class Person : IDisposable
 
     private readonly AppServer app;
     private readonly ChromeDriver driver;
-    private readonly bool script;
+    private readonly bool isKept;
 
-    public Person(AppServer app, bool phone = false, bool script = true)
+    /// <param name="profile">Folder of a phone that is switched off and on again in the test; null for any browser.</param>
+    public Person(AppServer app, bool phone = false, bool script = true, string? profile = null)
     {
         this.app = app;
-        driver = Browsers.Take(script);
-        this.script = script;
+        driver = profile is null ? Browsers.Take(script) : Browsers.Start(script, profile);
+        isKept = script && profile is null;
         Resize(phone ? 390 : 1280, phone ? 844 : 800);
     }
 
     public string Path => new Uri(driver.Url).AbsolutePath;
 
-    public void Dispose() => Browsers.GiveBack(driver, script);
+    public void Dispose() => Browsers.GiveBack(driver, isKept);
 
     /// <summary>Sets the size of the page itself, whatever the window's frame takes.</summary>
     public void Resize(int width, int height) => driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride",

@@ -1,4 +1,6 @@
-// What every page has: keys that help, and doors that begin shut on a phone.
+// What every page has: keys that help, doors that begin shut on a phone, and whether there is signal.
+import { all, flush, isInReach, isSignedOut, reach, renew } from '../../js/outbox.js';
+
 export const isTyping = (target) => target.matches('input:not([type=radio]):not([type=checkbox]), textarea, select');
 
 export const shortcuts = () => ({
@@ -13,5 +15,49 @@ export const shortcuts = () => ({
 export const drawer = () => ({
   init() {
     if (window.matchMedia('(max-width: 899px)').matches) this.$root.open = false;
+  },
+});
+
+const TRIED_EVERY = 20_000;
+
+/* Signal, and what waits on this phone for it. */
+export const signal = () => ({
+  isAway: false,
+  count: 0,
+  refused: 0,
+  words: 'Signal',
+
+  init() {
+    navigator.serviceWorker?.register('/worker.js', { type: 'module' });
+    this.forgetPagesOfOthers();
+    if ('keptPage' in document.body.dataset) for (const form of document.forms) renew(form);
+    this.send();
+    setInterval(() => this.send(), TRIED_EVERY);
+  },
+
+  async send() {
+    await this.look();
+    if (this.count > this.refused) await flush();
+    else if (this.isAway) await reach();
+    await this.look();
+  },
+
+  async look() {
+    const kept = await all();
+    this.count = kept.length;
+    this.refused = kept.filter((item) => item.reason).length;
+    this.isAway = !isInReach();
+    const waits = this.count === 0 ? '' : ` · ${this.count} kept on this phone`;
+    const why = isSignedOut() ? ', sign in to send' : '';
+    this.words = `${this.isAway ? 'No signal' : 'Signal'}${waits}${this.refused ? `, ${this.refused} refused` : why}`;
+  },
+
+  /* Pages that one account has seen are not for the next. */
+  forgetPagesOfOthers() {
+    const { account = '' } = document.body.dataset;
+    const before = localStorage.getItem('account');
+    if ('keptPage' in document.body.dataset || before === account) return;
+    localStorage.setItem('account', account);
+    if (before) navigator.serviceWorker?.ready.then((worker) => worker.active.postMessage({ forget: true }));
   },
 });

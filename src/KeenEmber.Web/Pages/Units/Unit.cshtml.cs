@@ -5,6 +5,7 @@ using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
 using KeenEmber.Web.People;
 using KeenEmber.Web.Pages.Visits;
+using KeenEmber.Web.Offline;
 using KeenEmber.Web.Wording;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -63,7 +64,9 @@ public sealed class UnitModel(
         var name = User.Identity is { IsAuthenticated: true, Name: { } signedIn } ? signedIn : TypingText.Kept(author, 60);
         if (name.Length > 0)
             BrowserNotes.Keep(Response, BrowserNotes.Technician, name);
-        desk.Start(new(visitId, id, time.GetUtcNow(), name.Length > 0 ? name : "technician", TypingText.Kept(complaint, 300),
+        var now = time.GetUtcNow();
+        desk.Start(new(
+            visitId, id, KeptPost.Of(Request, now)?.MadeAt ?? now, name.Length > 0 ? name : "technician", TypingText.Kept(complaint, 300),
             Enum.IsDefined(urgency) ? urgency : Urgency.Routine, TypingText.Kept(stock, 200), TypingText.Kept(response, 200)));
         return RedirectToPage("/Visits/Circuit/Circuit", new { id = visitId });
     }

@@ -4,6 +4,7 @@ using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Core.Visits.LogLine;
 using KeenEmber.Storage;
+using KeenEmber.Web.Offline;
 using KeenEmber.Web.People;
 using KeenEmber.Web.Pages.Visits.Defrost;
 using KeenEmber.Web.Pages.Visits.Sensors;
@@ -114,12 +115,14 @@ public abstract class VisitPage(VisitViews views) : PageModel
     /// <param name="key">The id that the form carries, where one was sent.</param>
     protected bool Load(Guid id, Guid key = default)
     {
-        if (views.Open(id) is not { } view)
+        var kept = KeptPost.Of(Request, Desk.Now);
+        if ((views.Open(id, kept?.MadeAt) ?? (HttpMethods.IsGet(Request.Method) ? views.Ahead(id) : null)) is not { } view)
             return false;
         View = view;
-        Writer =
-            new(id, key, view.Now, Accounts.NameOf(HttpContext)
-            ?? view.Visit.Author, BrowserNotes.Device(HttpContext));
+        Writer = new(id, key, view.WrittenAt, Accounts.NameOf(HttpContext) ?? view.Visit.Author, BrowserNotes.Device(HttpContext))
+        {
+            Kept = kept is null ? null : (kept.MadeAt, kept.PhoneAt),
+        };
         Form = new(view.Company.Units);
         Loaded();
         return true;

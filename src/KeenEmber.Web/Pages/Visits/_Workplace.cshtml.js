@@ -1,4 +1,5 @@
 // Speed on top of pages that work without it: forms are sent and their answer swapped in, tags open where they hang.
+import { flush, keep, renew } from '../../js/outbox.js';
 import { isTyping } from '../Shared/_Layout.cshtml.js';
 
 /* What is typed and not sent yet outlives an exchange of the page, a reload and a walk to another station. */
@@ -82,20 +83,22 @@ export const workplace = () => ({
     this.waiting?.abort();
     let answer;
     try {
-      const to = event.submitter?.getAttribute('formaction') ?? form.getAttribute('action');
-      answer = await fetch(to, { method: 'POST', body: new FormData(form, event.submitter) });
+      answer = await flush(await keep(form, event.submitter));
     } catch {
-      this.say(form, 'No connection: not saved. What you typed is still here.');
+      this.say(form, 'This phone has no room left to keep it: not saved. What you typed is still here.');
+      return;
+    }
+    if (!answer || answer.isSignedOut) {
+      this.stay(form, event.submitter, answer);
       return;
     }
     if (!answer.ok) {
-      const fault = new DOMParser().parseFromString(await answer.text(), 'text/html').querySelector('[data-fault]');
-      this.say(form, `Not saved. ${fault?.textContent ?? 'Try again.'} What you typed is still here.`);
+      this.say(form, `Not saved. ${answer.reason} What you typed is still here.`);
       return;
     }
     const fromLine = form.classList.contains('log-form');
     const sent = form.matches('.photo-form');
-    const page = new DOMParser().parseFromString(await answer.text(), 'text/html');
+    const { page } = answer;
     if ([...page.querySelectorAll('.field-error')].every((place) => place.textContent.trim() === '')) drafts.forget(form);
     this.swap(page, fromLine);
     drafts.restore();
@@ -103,6 +106,28 @@ export const workplace = () => ({
     history.replaceState(null, '', address.pathname);
     if (fromLine) document.getElementById('line').focus();
     else if (!sent) this.openNext();
+  },
+
+  /* No signal: it is written down here, and the form is ready for the next. */
+  stay(form, submitter, answer) {
+    drafts.forget(form);
+    if (form.id === 'point-form') this.show(form);
+    submitter?.classList.add('kept-here');
+    form.reset();
+    if (form.classList.contains('log-form')) form.elements.line.value = '';
+    renew(form);
+    this.say(form, `Kept on this phone. ${answer?.isSignedOut ? 'Sign in to send it.' : 'It is sent when there is signal.'}`);
+    if (form.classList.contains('log-form')) form.elements.line.focus();
+  },
+
+  /* What was typed at a tag stands there at once. */
+  show(form) {
+    const shown = this.tagOf(form.elements.point.value)?.querySelector('.tag-value, .tag-empty');
+    if (shown) {
+      shown.classList.replace('tag-empty', 'tag-value');
+      shown.textContent = form.elements.value.value;
+    }
+    form.classList.remove('open');
   },
 
   swap(page, fromLine) {

@@ -1,0 +1,140 @@
+using KeenEmber.Browser.Tests.Harness;
+using OpenQA.Selenium;
+
+namespace KeenEmber.Browser.Tests;
+
+/// <summary>A phone where there is no signal: the server cannot be reached at all.</summary>
+public sealed class NoSignalTests : IDisposable
+{
+    private readonly AppServer app = new();
+    private readonly string storage = Directory.CreateTempSubdirectory("keen-ember-phone-").FullName;
+    private Person person;
+
+    public NoSignalTests() => person = Phone();
+
+    public void Dispose()
+    {
+        person.Dispose();
+        app.Dispose();
+        Directory.Delete(storage, recursive: true);
+    }
+
+    private Person Phone() => new(app, phone: true, profile: storage);
+
+    private void TakeAlong()
+    {
+        person.Go("/").Press("Add a unit");
+        person.Type("#tag", "F-9").Type("#refrigerant", "404a").Type("#target", "-20");
+        person.Tap("#kind option[value=WalkInFreezer]").Tap(".later summary").Type("#fans", "2").Press("Add this unit");
+        person.Go("/");
+        // Until the page's scripts have come, a button does nothing.
+        person.Wait(() => person.Tap(".along").Read(".along") != "Take along");
+        person.ReadUntil(".along", "pages are on this phone");
+    }
+
+    private void Begin()
+    {
+        person.Go("/").Unit("F-9").Type("#author", "Isolde Marrin").Type("#complaint", "Soft ice cream").Press("Start a visit");
+        person.See("#line");
+    }
+
+    private void Keep(string line) =>
+        person.Type("#line", line).Keys(Keys.Enter).ReadUntil("#understood", "Kept on this phone");
+
+    private static void Cut(Person phone, bool isCut) => phone.Run<object?>(isCut
+        ? "window.kept = window.fetch; window.fetch = () => Promise.reject(new TypeError('no signal'))" : "window.fetch = window.kept");
+
+    /// <summary>Waits until nothing is left on the phone.</summary>
+    private static void Sent(Person phone) => phone.Wait(() => phone.Read(".signal") == "Signal");
+
+    [Fact]
+    public void A_whole_first_visit_without_signal_is_on_record_once_when_there_is_signal_again()
+    {
+        TakeAlong();
+        var photos = Enumerable.Range(0, 6).Select(Photo).ToArray();
+        app.Kill();
+
+        Begin();
+        var visit = person.Path;
+        for (var n = 1; n <= 20; n++)
+            Keep($"suc 1.{n:00}, box -{n}");
+        person.Upload("#photos", photos[..3]).ReadUntil(".signal", "22 kept on this phone");
+        person.Upload("#photos", photos[3..]).ReadUntil(".signal", "23 kept on this phone");
+        person.Station("look").Type("#box-BoxAir", "-11").Tap(".in-box button").ReadUntil(".signal", "No signal · 24 kept on this phone");
+        person.Station("changes").Type("#what", "door gasket").Type("#before", "torn").Type("#after", "new")
+            .Tap(".change-form button").ReadUntil(".signal", "25 kept on this phone");
+
+        // Switched off and on again in the cold room: everything is still there, and so are the pages.
+        person.Dispose();
+        person = Phone();
+        person.Go(visit).ReadUntil(".signal", "No signal · 25 kept on this phone");
+        person.Go("/unsent").ReadUntil(".unsent", "Soft ice cream");
+
+        app.Start();
+        person.Go(visit);
+        Sent(person);
+        person.Go(visit).ReadUntil("[data-point=SuctionPressure] .tag-value", "1.20 bar");
+        person.ReadUntil(".complaint", "Soft ice cream");
+        person.Station("record").See(".timeline");
+        // 41 readings, 6 photos, a change.
+        Assert.Equal(48, person.Count(".timeline > li"));
+        Assert.Equal(6, person.Count(".timeline .thumbs img"));
+        person.Unit("F-9");
+        Assert.Equal(1, person.Count(".visits li"));
+    }
+
+    [Fact]
+    public void Two_phones_about_one_visit_lose_and_double_nothing()
+    {
+        TakeAlong();
+        Begin();
+        using var other = new Person(app, phone: true);
+        other.Go(person.Path).See("#line");
+        Cut(person, true);
+        Keep("suc 1.10");
+        Keep("head 11");
+        other.Type("#line", "suc 1.30").Keys(Keys.Enter).ReadUntil("#understood", "saved");
+        Cut(person, false);
+        person.Type("#line", "liq 25").Keys(Keys.Enter).ReadUntil("#understood", "saved");
+        Sent(person);
+
+        // What was sent last was made first: the later reading stands.
+        person.ReadUntil("[data-point=SuctionPressure] .tag-value", "1.30 bar");
+        person.ReadUntil("[data-point=DischargePressure] .tag-value", "11.00 bar");
+        person.Station("record").See(".timeline");
+        Assert.Equal(4, person.Count(".timeline > li"));
+    }
+
+    [Fact]
+    public void What_the_server_refuses_stays_on_the_phone_with_its_reason_and_is_mended_there()
+    {
+        TakeAlong();
+        Begin();
+        var visit = person.Path;
+        Cut(person, true);
+        Keep("suc 1.10, wobble 7");
+        person.Tap(".circuit-map.tall [data-point=DischargePressure]").Type("#value", "elven").Keys(Keys.Enter)
+            .ReadUntil("[data-point=DischargePressure] .tag-value", "elven");
+        Cut(person, false);
+        person.Go("/unsent").ReadUntil(".signal", "2 kept on this phone, 2 refused");
+        person.ReadUntil(".unsent:nth-child(3) .field-error", "not a number");
+        person.ReadUntil(".unsent:nth-child(2) .field-error", "“wobble 7” is not understood");
+        person.Type(".unsent:nth-child(2) input", "box -7").Tap(".unsent:nth-child(2) form button");
+        person.ReadUntil(".signal", "1 kept on this phone");
+        person.Type(".unsent:nth-child(2) input", "11").Tap(".unsent:nth-child(2) form button");
+        Sent(person);
+        person.Go(visit).ReadUntil("[data-point=DischargePressure] .tag-value", "11.00 bar");
+        person.Station("record").See(".timeline");
+        Assert.Equal(3, person.Count(".timeline > li"));
+    }
+
+    private string Photo(int number)
+    {
+        using var bitmap = new SkiaSharp.SKBitmap(64, 48);
+        bitmap.Erase(new SkiaSharp.SKColor((byte)(40 * number), 120, 90));
+        var file = Path.Combine(storage, $"{number}.png");
+        using var written = File.Create(file);
+        bitmap.Encode(written, SkiaSharp.SKEncodedImageFormat.Png, 90);
+        return file;
+    }
+}
