@@ -1,12 +1,12 @@
 using BenchmarkDotNet.Attributes;
 using KeenEmber.Application.Import;
+using KeenEmber.Application.Tests.Import;
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Application.Tests.Import;
 using KeenEmber.Web.Pages.Visits.Defrost;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
 using NodaTime;
 
 namespace KeenEmber.Bench;

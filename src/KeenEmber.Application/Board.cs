@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using System.Diagnostics;
+using KeenEmber.Core.Findings;
 using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Cases;
 using KeenEmber.Core.Plant;
@@ -167,7 +168,7 @@ public sealed class Board(
         catch (Exception e) when (e is not OperationCanceledException)
         {
             logger.LogError(e, "Visit {Visit} could not be judged.", visit.Id);
-            return new(visit, NotJudged, SafeJudging.Finding(["visit"]), true, false, null, new Dictionary<ResultRef, double>());
+            return new(visit, NotJudged, IJudging.Finding(["visit"]), true, false, null, new Dictionary<ResultRef, double>());
         }
     }
 
@@ -176,7 +177,7 @@ public sealed class Board(
         // What stands is worked out first: only then is it known whether a bench failed at it.
         var (stands, needs) = (visit.Stands, visit.NeedsAttention);
         var failed = judging.NotJudged.Count > 0;
-        return new(visit.Visit, failed ? NotJudged : entries, failed ? SafeJudging.Finding(judging.NotJudged) : stands, needs || failed,
+        return new(visit.Visit, failed ? NotJudged : entries, failed ? IJudging.Finding(judging.NotJudged) : stands, needs || failed,
             visit.SignOff is not null, visit.SignOff?.FollowUp, visit.Results)
         {
             RootCause = visit.SignOff?.RootCause ?? "",

@@ -20,15 +20,8 @@ public sealed class SafeJudging(ILogger logger, Guid visit, CancellationToken le
 
     private readonly HashSet<string> notJudged = [];
 
-    /// <summary>Benches that have no verdict, by name.</summary>
+    /// <inheritdoc/>
     public IReadOnlyCollection<string> NotJudged => notJudged;
-
-    /// <summary>How a visit stands of which some benches have no verdict; their names are its detail, separated by commas.</summary>
-    public static Finding Finding(IEnumerable<string> benches) =>
-        Core.Findings.Finding.Of(CouldNotJudge) with { Detail = string.Join(", ", benches.Order(StringComparer.Ordinal)) };
-
-    /// <summary>Code of the finding that a bench could not judge.</summary>
-    public const string CouldNotJudge = "visit.could-not-judge";
 
     /// <inheritdoc/>
     public T Of<T>(string bench, Func<T> judge, T otherwise)

@@ -9,11 +9,6 @@ using KeenEmber.Storage;
 
 namespace KeenEmber.Application;
 
-/// <summary>What was loaded of a visit, and how far the machine's clock is behind it.</summary>
-/// <param name="WrittenAt">When what is put on record now is written: not before what is there already.</param>
-/// <param name="ClockIsBehind">How far the clock is behind the last entry of the visit; nothing when it is not.</param>
-public sealed record LoadedVisit(VisitRecord Record, DateTimeOffset WrittenAt, TimeSpan ClockIsBehind);
-
 /// <summary>Loads what belongs to a visit, and takes every command that changes its record: pages, endpoints and whatever sends entries
 /// later share it.</summary>
 public sealed class VisitDesk(

@@ -3,6 +3,7 @@ using Dapper;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Visits;
+using KeenEmber.Core.Written;
 
 namespace KeenEmber.Storage;
 

@@ -2,6 +2,7 @@ using System.Text.Json;
 using Dapper;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
+using KeenEmber.Core.Written;
 using Microsoft.Data.Sqlite;
 
 namespace KeenEmber.Storage;
@@ -22,57 +23,6 @@ public sealed class EquipmentStore(Database database)
         FROM equipment e JOIN circuit c ON c.equipment_id = e.id
         """;
 
-    private sealed class Row
-    {
-        public string Id { get; init; } = "";
-        public string SiteId { get; init; } = "";
-        public string Tag { get; init; } = "";
-        public string Name { get; init; } = "";
-        public string Kind { get; init; } = "";
-        public double TargetK { get; init; }
-        public int EvaporatorFans { get; init; }
-        public string Product { get; init; } = "";
-        public string Location { get; init; } = "";
-        public string Hazards { get; init; } = "";
-        public string CircuitId { get; init; } = "";
-        public string Refrigerant { get; init; } = "";
-        public double? ChargeKg { get; init; }
-        public string Metering { get; init; } = "";
-        public string Condenser { get; init; } = "";
-        public string Parts { get; init; } = "";
-        public string Nameplate { get; init; } = "";
-        public int Coils { get; init; }
-        public double? RatedCurrentA { get; init; }
-        public double? ColdestAmbientK { get; init; }
-        public double? SecondTargetK { get; init; }
-        public string RackCircuit { get; init; } = "";
-
-        public static Row Of(Equipment unit) => new()
-        {
-            Id = unit.Id.ToString(), SiteId = unit.SiteId.ToString(), Tag = unit.Tag, Name = unit.Name, Kind = unit.Kind.ToString(),
-                TargetK = unit.Target.Kelvin, EvaporatorFans = unit.EvaporatorFans,
-            Product = unit.Product, Location = unit.Location, Hazards = unit.Hazards.ToString(), CircuitId = unit.Circuit.Id.ToString(),
-                Refrigerant = unit.Circuit.RefrigerantName,
-            ChargeKg = unit.Circuit.ChargeKg, Metering = unit.Circuit.Metering.ToString(), Condenser = unit.Circuit.Condenser.ToString(),
-                Parts = unit.Circuit.Parts.ToString(),
-            Nameplate = unit.Circuit.Nameplate, Coils = unit.Circuit.Coils, RatedCurrentA = unit.Circuit.RatedCurrentA,
-                ColdestAmbientK = unit.Circuit.ColdestAmbient?.Kelvin, SecondTargetK = unit.SecondTarget?.Kelvin,
-                RackCircuit = unit.Circuit.RackCircuit,
-        };
-
-        public Equipment ToEquipment() => new(
-            Guid.Parse(Id), Guid.Parse(SiteId), Tag, Name, Enum.Parse<EquipmentKind>(Kind), new(TargetK), EvaporatorFans, Product, Location,
-            new(Guid.Parse(CircuitId), Refrigerant, ChargeKg, Enum.Parse<Metering>(Metering), Enum.Parse<CondenserKind>(Condenser),
-                Enum.Parse<CircuitParts>(Parts), Nameplate)
-            {
-                Coils = Coils, RatedCurrentA = RatedCurrentA, ColdestAmbient = ColdestAmbientK is { } k ? new(k) : null,
-                RackCircuit = RackCircuit,
-            })
-        {
-            Hazards = Enum.Parse<Hazards>(Hazards), SecondTarget = SecondTargetK is { } second ? new(second) : null,
-        };
-    }
-
     internal const string SiteColumns = "SELECT id, name, elevation_m AS ElevationM, time_zone AS TimeZone FROM site";
 
     internal sealed record SiteRow(string Id, string Name, double ElevationM, string TimeZone)
@@ -91,14 +41,14 @@ public sealed class EquipmentStore(Database database)
     public IReadOnlyList<Equipment> All()
     {
         using var db = database.Open();
-        return [.. db.Query<Row>($"{Columns} ORDER BY e.tag").Select(r => r.ToEquipment())];
+        return [.. db.Query<WrittenUnit>($"{Columns} ORDER BY e.tag").Select(r => r.ToEquipment())];
     }
 
     /// <summary>A unit and where it stands; null when there is none of that id.</summary>
     public (Equipment Equipment, Site Site)? Find(Guid id)
     {
         using var db = database.Open();
-        if (db.QuerySingleOrDefault<Row>($"{Columns} WHERE e.id = @id", new { id = id.ToString() }) is not { } row)
+        if (db.QuerySingleOrDefault<WrittenUnit>($"{Columns} WHERE e.id = @id", new { id = id.ToString() }) is not { } row)
             return null;
         var site = db.QuerySingle<SiteRow>($"{SiteColumns} WHERE id = @SiteId", new { row.SiteId });
         return (row.ToEquipment(), site.ToSite());
@@ -114,7 +64,7 @@ public sealed class EquipmentStore(Database database)
             .Select(n =>
                 new Nameplate(
                 Database.Utc(n.At), Database.Utc(n.WrittenAt), n.Author,
-                JsonSerializer.Deserialize<Row>(n.Body, EntryJson.Options)!.ToEquipment())).ToList();
+                JsonSerializer.Deserialize<WrittenUnit>(n.Body, EntryJson.Options)!.ToEquipment())).ToList();
         if (written.Count == 0)
             return null;
         var sites =
@@ -127,7 +77,7 @@ public sealed class EquipmentStore(Database database)
     private static void Append(SqliteConnection db, Equipment unit, SavedBy by)
     {
         var id = unit.Id.ToString();
-        var body = JsonSerializer.Serialize(Row.Of(unit), EntryJson.Options);
+        var body = JsonSerializer.Serialize(WrittenUnit.Of(unit), EntryJson.Options);
         var (at, last) =
             db.QuerySingleOrDefault<(string?, string?)>(
             "SELECT at, body FROM nameplate WHERE equipment_id = @id ORDER BY at DESC, rowid DESC LIMIT 1", new { id });

@@ -2,6 +2,7 @@ using System.Text.Json;
 using Dapper;
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Written;
 
 namespace KeenEmber.Storage;
 

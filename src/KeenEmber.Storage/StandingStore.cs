@@ -5,6 +5,7 @@ using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
+using KeenEmber.Core.Written;
 
 namespace KeenEmber.Storage;
 

@@ -1,5 +1,6 @@
 using Dapper;
 using KeenEmber.Core.Record;
+using KeenEmber.Core.Written;
 using Microsoft.Data.Sqlite;
 using Microsoft.Extensions.Caching.Memory;
 

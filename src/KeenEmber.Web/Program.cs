@@ -3,6 +3,7 @@ using System.Text.Json.Serialization;
 using KeenEmber.Application;
 using KeenEmber.Core.Cases;
 using KeenEmber.Core.Visits;
+using KeenEmber.Core.Written;
 using KeenEmber.Storage;
 using KeenEmber.Storage.Archives;
 using KeenEmber.Web;
@@ -124,6 +125,7 @@ app.MapArchives();
 app.MapSheets();
 app.MapHealth();
 app.MapToken();
+app.MapCase();
 if (!await filled)
     return StartOptions.Refused;
 if (app.Services.GetService<ServerCertificates>()?.Authority is { } authority)

@@ -1,4 +1,4 @@
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
 
 namespace KeenEmber.Web;
 

@@ -1,6 +1,8 @@
 using KeenEmber.Application;
+using KeenEmber.Core.Cases;
 using KeenEmber.Core.Visits;
-using KeenEmber.Web.Pages.Visits;
+using KeenEmber.Words;
+using KeenEmber.Words.Benches;
 
 namespace KeenEmber.Web;
 

@@ -2,6 +2,7 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
+using KeenEmber.Core.Written;
 
 namespace KeenEmber.Storage.Tests;
 

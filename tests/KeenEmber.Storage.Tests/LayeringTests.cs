@@ -40,7 +40,7 @@ public class LayeringTests
             "Benches/Glycol", "Benches/Sensors"],
         ["Benches/Defrost/Schedule"],
         ["Cases"],
-        ["Simulation"],
+        ["Simulation", "Written"],
     ];
 
     [Fact]

@@ -5,6 +5,7 @@ using KeenEmber.Core.Benches.Frost;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
+using KeenEmber.Core.Written;
 using Microsoft.Data.Sqlite;
 
 namespace KeenEmber.Storage.Tests;

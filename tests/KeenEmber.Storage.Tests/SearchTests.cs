@@ -2,6 +2,7 @@ using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
+using KeenEmber.Core.Written;
 using Microsoft.Data.Sqlite;
 
 namespace KeenEmber.Storage.Tests;

@@ -39,3 +39,8 @@ public sealed record VisitRecord(
     /// <summary>The same record, about another visit of the unit.</summary>
     public VisitRecord About(Visit visit) => this with { VisitId = visit.Id, timelines = Timelines };
 }
+
+/// <summary>What was loaded of a visit, and how far the machine's clock is behind it.</summary>
+/// <param name="WrittenAt">When what is put on record now is written: not before what is there already.</param>
+/// <param name="ClockIsBehind">How far the clock is behind the last entry of the visit; nothing when it is not.</param>
+public sealed record LoadedVisit(VisitRecord Record, DateTimeOffset WrittenAt, TimeSpan ClockIsBehind);

@@ -3,7 +3,8 @@ using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Refrigerants;
-using KeenEmber.Web.Wording;
+using KeenEmber.Web.Pages;
+using KeenEmber.Words;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace KeenEmber.Web.Api;

@@ -2,7 +2,7 @@ using System.Globalization;
 using CsvHelper;
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Web.Pages.Visits.Defrost;
+using KeenEmber.Words.Benches.Defrost;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.Extensions.Options;
 

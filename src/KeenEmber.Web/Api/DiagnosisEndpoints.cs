@@ -1,7 +1,7 @@
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 

@@ -1,7 +1,7 @@
 using Ical.Net.CalendarComponents;
 using Ical.Net.DataTypes;
 using Ical.Net.Serialization;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace KeenEmber.Web.Api;

@@ -1,7 +1,7 @@
 using System.Text.Json;
 using KeenEmber.Core.Benches.Electrical;
 using KeenEmber.Core.Visits;
-using KeenEmber.Web.Pages.Visits.Electrical;
+using KeenEmber.Words.Benches.Electrical;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace KeenEmber.Web.Api;

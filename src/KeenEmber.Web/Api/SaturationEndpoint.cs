@@ -1,6 +1,7 @@
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Refrigerants;
-using KeenEmber.Web.Wording;
+using KeenEmber.Web.Pages;
+using KeenEmber.Words;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace KeenEmber.Web.Api;

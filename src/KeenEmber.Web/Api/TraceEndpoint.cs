@@ -1,6 +1,6 @@
 using System.Text.Json;
 using KeenEmber.Core.Benches.Electrical.Tracing;
-using KeenEmber.Web.Pages.Visits.Electrical.Diagrams;
+using KeenEmber.Words.Benches.Electrical.Diagrams;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace KeenEmber.Web.Api;

@@ -1,6 +1,6 @@
 using System.Globalization;
 using KeenEmber.Core.Benches.Circuit;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
 using Microsoft.AspNetCore.Html;
 
 namespace KeenEmber.Web.Drawing;

@@ -3,8 +3,8 @@ using System.Text;
 using KeenEmber.Core.Cases;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
-using KeenEmber.Web.Pages.Visits.Circuit;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
+using KeenEmber.Words.Benches.Circuit;
 using Microsoft.AspNetCore.Html;
 
 namespace KeenEmber.Web.Drawing;

@@ -4,10 +4,11 @@ namespace KeenEmber.Web.Edge;
 /// private in a cache.</summary>
 public sealed class SecurityHeaders(RequestDelegate next)
 {
+    // The rules run in the browser as WebAssembly where there is no signal; that is what 'wasm-unsafe-eval' lets through, and no more.
     // Bootstrap's style sheet draws its form marks from data: images; nothing else may use them.
     private const string Policy =
-        "default-src 'none'; script-src 'self'; worker-src 'self'; manifest-src 'self'; style-src 'self'; "
-        + "font-src 'self'; img-src 'self' data:; connect-src 'self'; "
+        "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; worker-src 'self'; manifest-src 'self'; "
+        + "style-src 'self'; font-src 'self'; img-src 'self' data:; connect-src 'self'; "
         + "form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
     public Task InvokeAsync(HttpContext context)

@@ -3,7 +3,7 @@ using System.Security.Cryptography;
 using System.Text;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
 using Microsoft.Extensions.Primitives;
 
 namespace KeenEmber.Web.Pages;

@@ -1,9 +1,11 @@
 using KeenEmber.Application;
+using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
-using KeenEmber.Web.Pages.Visits;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
+using KeenEmber.Words.Benches;
+using KeenEmber.Words.Benches.Circuit;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -91,4 +93,9 @@ public sealed class IndexModel(Board board, StandingStore standings, CompanyStor
     }
 
     private DateOnly DateAt(UnitLine unit) => new SiteClock(unit.Site).Date(Now);
+
+    /// <summary>What creeps on a unit: "superheat at the coil from 5.0 K to 9.1 K over 3 visits".</summary>
+    public string Drift(UnitLine unit) => CircuitText.List(unit.Drift.Select(d =>
+        $"{CircuitText.Name(d.Kind)} from {UnitText.Result(ResultQuantity.Difference, d.From)} to "
+            + $"{UnitText.Result(ResultQuantity.Difference, d.To)}")) + $" over {Core.Benches.Circuit.Drift.Visits} visits";
 }

@@ -1,7 +1,7 @@
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 

@@ -2,8 +2,8 @@ using System.Globalization;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
-using KeenEmber.Web.Pages.Visits.Circuit;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
+using KeenEmber.Words.Benches.Circuit;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 

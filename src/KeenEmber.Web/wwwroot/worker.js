@@ -6,8 +6,12 @@ const FILES = 'files';
 const PATIENCE = 6_000;
 const NO_SIGNAL = '/unsent';
 
+/* A page that is opened cannot be asked for with a signal: whoever waits goes on, and the answer is kept when it comes. */
+const inTime = (answer) => Promise.race([answer, new Promise((_, failed) => setTimeout(() => failed(new Error('slow')), PATIENCE))]);
+
 const hasFingerprint = (path) => /\.[a-z0-9]{10}\.[a-z0-9]+$/.test(path);
 const isFile = (path) => /\.(css|js|mjs|svg|woff2|wasm|dat|webmanifest)$/.test(path);
+const isCase = (path) => /^\/api\/visits\/[^/]+\/case$/.test(path);
 const isPage = (path) => /^\/($|visits\/|equipment\/|refrigerants|unsent)/.test(path);
 
 self.addEventListener('install', (event) => {
@@ -21,6 +25,7 @@ self.addEventListener('fetch', (event) => {
   const address = new URL(request.url);
   if (request.method !== 'GET' || address.origin !== location.origin) return;
   if (isFile(address.pathname)) event.respondWith(file(request, address.pathname));
+  else if (isCase(address.pathname)) event.respondWith(written(request, address.pathname));
   else if (request.mode === 'navigate' && isPage(address.pathname) && !address.searchParams.has('handler'))
     event.respondWith(page(request, address));
 });
@@ -39,9 +44,11 @@ async function file(request, path) {
   const kept = await files.match(request);
   if (kept && hasFingerprint(path)) return kept;
   try {
-    const fresh = await fetch(request, kept ? { signal: AbortSignal.timeout(PATIENCE) } : {});
-    if (fresh.ok) await files.put(request, fresh.clone());
-    return fresh;
+    const asked = fetch(request).then(async (fresh) => {
+      if (fresh.ok) await files.put(request, fresh.clone());
+      return fresh;
+    });
+    return await (kept ? inTime(asked) : asked);
   } catch (error) {
     if (kept) return kept;
     throw error;
@@ -52,12 +59,32 @@ async function page(request, address) {
   const pages = await caches.open(PAGES);
   const kept = await pages.match(address.pathname);
   try {
-    const fresh = await fetch(request, kept ? { signal: AbortSignal.timeout(PATIENCE) } : {});
-    if (fresh.ok && !fresh.redirected) await pages.put(address.pathname, fresh.clone());
+    const asked = fetch(request).then(async (got) => {
+      if (got.ok && !got.redirected) await pages.put(address.pathname, got.clone());
+      return got;
+    });
+    const fresh = await (kept ? inTime(asked) : asked);
     return fresh.status === 404 ? (await begun(address.pathname, pages)) ?? fresh : fresh;
   } catch {
     return (kept && asKept(kept)) ?? (await begun(address.pathname, pages)) ?? asKept(await pages.match(NO_SIGNAL));
   }
+}
+
+/* What a visit is judged by: as fresh as can be, else as it was taken along. */
+async function written(request, path) {
+  const pages = await caches.open(PAGES);
+  try {
+    const fresh = await fetch(request, { signal: AbortSignal.timeout(PATIENCE) });
+    if (fresh.ok) {
+      await pages.put(path, fresh.clone());
+      return fresh;
+    }
+  } catch {
+    // No signal.
+  }
+  const visit = path.split('/')[3];
+  const unit = await unitOf(visit);
+  return (await pages.match(path)) ?? (unit && await pages.match(path.replace(visit, unit))) ?? Response.error();
 }
 
 /* A visit that was begun on this phone and is not sent yet has the pages of a visit to its unit that nobody has begun. */
@@ -88,6 +115,8 @@ async function take(paths, client) {
       const fresh = await fetch(path, { headers: { accept: 'text/html' } });
       if (!fresh.ok || fresh.redirected) continue;
       await pages.put(path, fresh.clone());
+      const visit = path.match(/^(\/visits\/[^/]+)\/circuit$/)?.[1];
+      if (visit) left.unshift(`/api${visit}/case`);
       const inside = [...(await fresh.text()).matchAll(/class="station[^"]*" href="([^"]+)"/g)].map((match) => match[1]);
       left.push(...inside.filter((other) => !seen.has(other)));
     } catch {

@@ -160,6 +160,8 @@ public class VisitCaseTests
 
     private sealed class Forgiving : IJudging
     {
+        public IReadOnlyCollection<string> NotJudged => [];
+
         public List<string> Failed { get; } = [];
 
         public T Of<T>(string bench, Func<T> judge, T otherwise)

@@ -1,6 +1,7 @@
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
+using KeenEmber.Core.Written;
 using KeenEmber.Storage.Backups;
 using Microsoft.Data.Sqlite;
 using SkiaSharp;

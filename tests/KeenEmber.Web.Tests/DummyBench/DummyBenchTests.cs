@@ -1,7 +1,7 @@
 using System.Text.Json;
 using KeenEmber.Application;
 using KeenEmber.Core.Visits;
-using KeenEmber.Web.Pages.Visits;
+using KeenEmber.Words.Benches;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.Extensions.DependencyInjection;
 

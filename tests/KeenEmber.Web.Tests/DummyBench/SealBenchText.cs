@@ -2,8 +2,8 @@ using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
-using KeenEmber.Web.Pages.Visits;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
+using KeenEmber.Words.Benches;
 
 namespace KeenEmber.Web.Tests.DummyBench;
 

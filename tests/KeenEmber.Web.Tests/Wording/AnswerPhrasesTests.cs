@@ -1,5 +1,5 @@
 using KeenEmber.Core.Diagnosis;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
 
 namespace KeenEmber.Web.Tests.Wording;
 

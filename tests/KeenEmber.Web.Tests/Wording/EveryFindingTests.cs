@@ -1,6 +1,5 @@
 using System.Reflection;
 using System.Text.RegularExpressions;
-using KeenEmber.Application;
 using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Benches.Electrical;
@@ -9,7 +8,7 @@ using KeenEmber.Core.Cases;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Visits;
-using KeenEmber.Web.Pages.Visits;
+using KeenEmber.Words.Benches;
 
 namespace KeenEmber.Web.Tests.Wording;
 
@@ -41,7 +40,7 @@ public sealed partial class EveryFindingTests : IDisposable
             .SelectMany(t => t.GetFields(BindingFlags.Public | BindingFlags.NonPublic | BindingFlags.Static))
             .Where(f => f.IsLiteral && f.FieldType == typeof(string)).Select(f => (string)f.GetRawConstantValue()!)
             .Where(c => CodeOfAFinding().IsMatch(c)).Concat(FaultsOfSensors).Concat(FaultsOfOutputs).Concat(PartFindings.All)
-            .Append(SafeJudging.CouldNotJudge)
+            .Append(IJudging.CouldNotJudge)
             .Where(c => !NoFindings.Contains(c)).Distinct().Order(StringComparer.Ordinal),
     ];
 

@@ -1,10 +1,10 @@
 using System.Globalization;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Core.Visits.LogLine;
 using KeenEmber.Core.Visits;
-using KeenEmber.Web.Pages.Visits.Circuit;
-using KeenEmber.Web.Pages.Visits.Controls;
-using KeenEmber.Web.Wording;
+using KeenEmber.Core.Visits.LogLine;
+using KeenEmber.Words;
+using KeenEmber.Words.Benches.Circuit;
+using KeenEmber.Words.Benches.Controls;
 
 namespace KeenEmber.Web.Tests.Wording;
 

@@ -48,9 +48,9 @@ public sealed partial class RetiredWordsTests
     /// <summary>Literals and text of pages, words and answers; comments, names of fields and keys of one word are not said.</summary>
     private static IEnumerable<(string File, string Said)> Everything()
     {
-        var web = Path.Combine(Root(), "src", "KeenEmber.Web");
-        return new[] { "Pages", "Wording", "Api" }.SelectMany(
-            f => Directory.GetFiles(Path.Combine(web, f), "*.cs*", SearchOption.AllDirectories))
+        return new[] { "KeenEmber.Web/Pages", "KeenEmber.Web/Api", "KeenEmber.Words" }.SelectMany(
+            f => Directory.GetFiles(Path.Combine(Root(), "src", f), "*.cs*", SearchOption.AllDirectories))
+            .Where(f => !f.Split('/').Any(part => part is "obj" or "bin"))
             .SelectMany(
                 file => File.ReadLines(file).Where(l => !l.TrimStart().StartsWith("//", StringComparison.Ordinal)), (file, line) =>
                 (file, line))

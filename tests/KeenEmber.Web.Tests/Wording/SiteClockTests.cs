@@ -1,7 +1,7 @@
 using System.Globalization;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Web.Pages;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
 
 namespace KeenEmber.Web.Tests.Wording;
 

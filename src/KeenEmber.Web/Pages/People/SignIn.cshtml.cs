@@ -1,6 +1,6 @@
 using KeenEmber.Storage;
 using KeenEmber.Web.People;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
 using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;

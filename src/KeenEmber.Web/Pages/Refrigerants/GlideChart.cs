@@ -4,7 +4,7 @@ using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Refrigerants;
 using KeenEmber.Web.Drawing;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
 using Microsoft.AspNetCore.Html;
 
 namespace KeenEmber.Web.Pages.Refrigerants;

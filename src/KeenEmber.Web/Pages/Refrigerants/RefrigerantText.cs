@@ -1,5 +1,5 @@
 using KeenEmber.Core.Refrigerants;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
 
 namespace KeenEmber.Web.Pages.Refrigerants;
 

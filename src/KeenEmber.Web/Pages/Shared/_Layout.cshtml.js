@@ -23,7 +23,8 @@ const TRIED_EVERY = 20_000;
 /* Signal, and what waits on this phone for it. */
 export const signal = () => ({
   isAway: false,
-  count: 0,
+  /* Not looked yet. */
+  count: -1,
   refused: 0,
   words: 'Signal',
 

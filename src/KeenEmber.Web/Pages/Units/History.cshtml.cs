@@ -3,8 +3,8 @@ using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Storage;
-using KeenEmber.Web.Pages.Visits;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
+using KeenEmber.Words.Benches;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 

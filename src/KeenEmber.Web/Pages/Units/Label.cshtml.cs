@@ -1,6 +1,6 @@
 using KeenEmber.Core.Plant;
 using KeenEmber.Storage;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using QRCoder;

@@ -3,10 +3,10 @@ using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
-using KeenEmber.Web.People;
-using KeenEmber.Web.Pages.Visits;
 using KeenEmber.Web.Offline;
-using KeenEmber.Web.Wording;
+using KeenEmber.Web.People;
+using KeenEmber.Words;
+using KeenEmber.Words.Benches;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 

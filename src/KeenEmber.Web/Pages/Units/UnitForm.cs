@@ -3,8 +3,8 @@ using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Refrigerants;
 using KeenEmber.Core.Visits;
-using KeenEmber.Web.Pages.Visits.Circuit;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
+using KeenEmber.Words.Benches.Circuit;
 using NodaTime;
 
 namespace KeenEmber.Web.Pages.Units;

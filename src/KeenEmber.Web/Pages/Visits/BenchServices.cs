@@ -1,5 +1,6 @@
 using KeenEmber.Core.Cases;
 using KeenEmber.Storage;
+using KeenEmber.Words.Benches;
 
 namespace KeenEmber.Web.Pages.Visits;
 
@@ -21,6 +22,6 @@ public static class BenchServices
     private static Type TextOf(string bench)
     {
         var room = char.ToUpperInvariant(bench[0]) + bench[1..];
-        return Type.GetType($"{typeof(BenchText).Namespace}.{room}.{room}BenchText", throwOnError: true)!;
+        return typeof(BenchText).Assembly.GetType($"{typeof(BenchText).Namespace}.{room}.{room}BenchText", throwOnError: true)!;
     }
 }

@@ -6,9 +6,9 @@ using KeenEmber.Core.Visits.LogLine;
 using KeenEmber.Storage;
 using KeenEmber.Web.Offline;
 using KeenEmber.Web.People;
-using KeenEmber.Web.Pages.Visits.Defrost;
-using KeenEmber.Web.Pages.Visits.Sensors;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
+using KeenEmber.Words.Benches;
+using KeenEmber.Words.Benches.Defrost;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -161,10 +161,7 @@ public abstract class VisitPage(VisitViews views) : PageModel
     private void Read(string? line)
     {
         Line = line ?? "";
-        var understood = new QuickEntry(
-            QuickVocabulary.For(View.Company, View.Texts.All.Select(t => t.LogWords)), View.Company.Units, View.Equipment.EvaporatorFans,
-            [.. View.Sensors.Sensors.Select(s => s.Name)]).Read(line);
-        Items = QuickMoments.Place(understood, View.Clock, View.Visit.StartedAt, View.Now);
+        Items = QuickVocabulary.Read(line ?? "", View, View.Now);
     }
 
     /// <summary>The stations of the rail in the order of the job: those of the work round the measuring, and those of the

@@ -1,3 +1,5 @@
+using KeenEmber.Words.Benches.Electrical;
+
 namespace KeenEmber.Web.Pages.Visits;
 
 /// <summary>The pages of a station that has several.</summary>
@@ -12,9 +14,6 @@ public sealed record Ways(string Station, Guid VisitId, IReadOnlyList<(string Pa
 
     /// <summary>Of the electrical bench.</summary>
     public static Ways Electrical(Guid visit) => new("Electrical", visit, [("electrical", "Electrical", "Parts"),
-        ("trace", "ElectricalTrace", "Trace"), (Tripped, "ElectricalTripped", "Tripped"), ("diagram", "ElectricalDiagram", "Diagram"),
+        ("trace", "ElectricalTrace", "Trace"), (TripText.Path, "ElectricalTripped", "Tripped"), ("diagram", "ElectricalDiagram", "Diagram"),
         ("wires", "ElectricalWires", "Swap"), ("damage", "ElectricalDamage", "Damage"), ("motor", "ElectricalMotor", "Motor")]);
-
-    /// <summary>Path of the search for what made a breaker or fuse go.</summary>
-    public const string Tripped = "tripped";
 }

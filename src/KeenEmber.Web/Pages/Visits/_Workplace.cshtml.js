@@ -1,5 +1,6 @@
 // Speed on top of pages that work without it: forms are sent and their answer swapped in, tags open where they hang.
-import { flush, keep, renew } from '../../js/outbox.js';
+import { flush, isInReach, keep, renew } from '../../js/outbox.js';
+import { judge, load, refresh, understand } from '../../js/phone.js';
 import { isTyping } from '../Shared/_Layout.cshtml.js';
 
 /* What is typed and not sent yet outlives an exchange of the page, a reload and a walk to another station. */
@@ -36,8 +37,12 @@ const drafts = {
   },
 };
 
+/* So long nothing is typed before the phone takes the visit along. */
+const IDLE = 8_000;
+
 export const workplace = () => ({
   waiting: null,
+  idle: null,
   timer: null,
   swapped: 0,
 
@@ -50,6 +55,24 @@ export const workplace = () => ({
     drafts.restore();
     document.querySelector('.station.here')?.scrollIntoView({ block: 'nearest', inline: 'center' });
     this.openNext();
+    if ('keptPage' in document.body.dataset) this.judgeHere();
+    else this.takeAlong();
+  },
+
+  /* With the visit open and nothing to do, what it needs without signal is fetched: what it is judged by each time something was put on
+     record, the rest of its pages and the program once. */
+  takeAlong() {
+    clearTimeout(this.idle);
+    this.idle = setTimeout(async () => {
+      const worker = await navigator.serviceWorker?.ready;
+      if (!worker || !isInReach()) return;
+      const here = location.pathname.split('/').slice(0, 3).join('/');
+      await refresh();
+      if (sessionStorage.getItem(`taken ${here}`)) return;
+      sessionStorage.setItem(`taken ${here}`, 'yes');
+      worker.active.postMessage({ take: [`${here}/circuit`] });
+      await load();
+    }, IDLE);
   },
 
   /* The log line: say what is understood while it is typed. */
@@ -70,8 +93,56 @@ export const workplace = () => ({
       const count = place.querySelector('[data-clear]')?.dataset.clear;
       document.getElementById('save-line').textContent = count ? `Save ${count}` : 'Save';
     } catch (error) {
-      if (error.name !== 'AbortError') throw error;
+      if (error.name !== 'AbortError') await this.understandHere(line);
     }
+  },
+
+  /* Without signal, by the same words. */
+  async understandHere(line) {
+    const { understood, items } = await understand(line.slice(0, 2100));
+    this.list(document.getElementById('understood'), 'span', items);
+    document.getElementById('save-line').textContent = understood ? `Save ${understood}` : 'Save';
+  },
+
+  list(place, tag, texts) {
+    place.replaceChildren(...texts.map((text) => Object.assign(document.createElement(tag), { textContent: text })));
+  },
+
+  /* How it stands with what waits on this phone, by the rules of the server. */
+  async judgeHere() {
+    let now;
+    try {
+      now = await judge();
+    } catch {
+      return;
+    }
+    const stands = document.querySelector('.drawer .stands');
+    stands.textContent = now.stands;
+    const next = Object.assign(document.createElement('span'), { className: 'next-brief', textContent: `Next: ${now.next}` });
+    if (now.next) stands.append(next);
+    const body = document.querySelector('.drawer-body');
+    const worked = now.results.filter(({ note }) => !note.startsWith('needs'))
+      .map(({ name, value, note }) => `${name} ${value}${note ? `, ${note}` : ''}`);
+    this.list(body, 'p', [now.why, ...now.lines, ...now.unfit, 'Worked out on this phone, without signal:'].filter(Boolean));
+    const results = document.createElement('ul');
+    this.list(results, 'li', worked);
+    body.append(results);
+    for (const { code, value, validity } of now.readings)
+      for (const tag of document.querySelectorAll(`[data-point="${code}"]`)) this.showAt(tag, value, validity);
+    for (const { code, value, validity } of now.results) {
+      const result = document.querySelector(`[data-result="${code}"] .result-value`);
+      if (result) result.textContent = value;
+      document.querySelector(`[data-result="${code}"]`)?.setAttribute('data-validity', validity);
+    }
+  },
+
+  showAt(tag, value, validity) {
+    const shown = tag.querySelector('.tag-value, .tag-empty');
+    if (!shown) return;
+    shown.classList.replace('tag-empty', 'tag-value');
+    shown.textContent = value;
+    for (const old of ['empty', 'asked', 'usable', 'provisional', 'unusable']) tag.classList.remove(old);
+    tag.classList.add(validity);
   },
 
   /* Forms: send, then swap in the parts of the page that the answer brings. */
@@ -102,6 +173,7 @@ export const workplace = () => ({
     if ([...page.querySelectorAll('.field-error')].every((place) => place.textContent.trim() === '')) drafts.forget(form);
     this.swap(page, fromLine);
     drafts.restore();
+    this.takeAlong();
     const address = new URL(answer.url);
     history.replaceState(null, '', address.pathname);
     if (fromLine) document.getElementById('line').focus();
@@ -117,16 +189,17 @@ export const workplace = () => ({
     if (form.classList.contains('log-form')) form.elements.line.value = '';
     renew(form);
     this.say(form, `Kept on this phone. ${answer?.isSignedOut ? 'Sign in to send it.' : 'It is sent when there is signal.'}`);
-    if (form.classList.contains('log-form')) form.elements.line.focus();
+    if (form.classList.contains('log-form')) {
+      document.getElementById('save-line').textContent = 'Save';
+      form.elements.line.focus();
+    }
+    this.judgeHere();
   },
 
   /* What was typed at a tag stands there at once. */
   show(form) {
-    const shown = this.tagOf(form.elements.point.value)?.querySelector('.tag-value, .tag-empty');
-    if (shown) {
-      shown.classList.replace('tag-empty', 'tag-value');
-      shown.textContent = form.elements.value.value;
-    }
+    const tag = this.tagOf(form.elements.point.value);
+    if (tag) this.showAt(tag, form.elements.value.value, 'provisional');
     form.classList.remove('open');
   },
 

@@ -34,7 +34,12 @@ async function within(store, mode, act) {
 export const all = () => within(STORE, 'readonly', (store) => store.getAll());
 
 /** The unit of a visit that was begun on this phone. */
-export const unitOf = async (visit) => (await within(STARTED, 'readonly', (store) => store.get(visit)))?.unit;
+export const unitOf = async (visit) => (await begun(visit))?.unit;
+
+/** When it was begun on this phone. */
+export const begunAt = async (visit) => (await begun(visit))?.made;
+
+const begun = (visit) => within(STARTED, 'readonly', (store) => store.get(visit));
 
 export const drop = (item) => changed(within(STORE, 'readwrite', (store) => store.delete(item.place)));
 
@@ -76,7 +81,7 @@ export async function keep(form, submitter) {
     where: document.querySelector('h1')?.textContent.trim() ?? '', what: said(form, submitter, fields),
   };
   const visit = fields.find(([name]) => name === 'visitId')?.[1];
-  if (visit) await within(STARTED, 'readwrite', (store) => store.put({ visit, unit: to.pathname.split('/').at(-1) }));
+  if (visit) await within(STARTED, 'readwrite', (store) => store.put({ visit, unit: to.pathname.split('/').at(-1), made: item.made }));
   item.place = await changed(within(STORE, 'readwrite', (store) => store.add(item)));
   return item;
 }
@@ -87,8 +92,8 @@ function said(form, submitter, fields) {
   if (photos > 0) return photos === 1 ? '1 photo' : `${photos} photos`;
   const chosen = [...form.elements].filter((e) => ['radio', 'checkbox'].includes(e.type) && e.checked).map(label);
   const typed = [...form.elements].filter((e) => isTypedInto(e) && e.value).map((e) => e.value);
-  const asked = form.dataset.says ?? form.querySelector('legend, label')?.textContent.trim() ?? form.closest('details, section')?.querySelector('summary, h2')
-    ?.textContent.trim();
+  const asked = form.dataset.says ?? form.querySelector('legend, label')?.textContent.trim()
+    ?? form.closest('details, section')?.querySelector('summary, h2')?.textContent.trim();
   const pressed = typed.length + chosen.length === 0 ? submitter?.textContent.trim() : '';
   return [asked, ...chosen, ...typed, pressed].filter(Boolean).join(' · ').replace(/\s+/g, ' ').slice(0, 160);
 }

@@ -4,7 +4,8 @@ using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Web.Drawing;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
+using KeenEmber.Words.Benches.Circuit;
 using Microsoft.AspNetCore.Html;
 
 namespace KeenEmber.Web.Pages.Visits.Circuit;
@@ -71,7 +72,7 @@ public sealed class CircuitMap
         {
             var result = analysis[kind];
             var top = y + i * layout.ResultStep;
-            var state = ValidityClass(result.Validity.Level);
+            var state = CircuitText.Class(result.Validity.Level);
             svg.Text(x, top + 12, view.Name(result.Ref), "quiet");
             svg.Text(x, top + 44, view.Units.Result(result), $"big {state}");
             if (!layout.IsWide)
@@ -100,14 +101,6 @@ public sealed class CircuitMap
         (_, ValidityLevel.NotUsable) => CircuitText.Name(ValidityLevel.NotUsable),
         (_, ValidityLevel.Provisional) => $"{CircuitText.Position(result)}, prov.",
         _ => CircuitText.Position(result),
-    };
-
-    /// <summary>Style class of a validity, the same on tags, results and lists.</summary>
-    public static string ValidityClass(ValidityLevel level) => level switch
-    {
-        ValidityLevel.Good => "usable",
-        ValidityLevel.Provisional => "provisional",
-        _ => "unusable",
     };
 
     private void DrawTag(PointRef point, TagPlace place)
@@ -143,7 +136,7 @@ public sealed class CircuitMap
         (true, _, _) => "asked",
         (_, true, _) => "empty",
         (_, _, true) => "unusable before-work",
-        _ => ValidityClass(level),
+        _ => CircuitText.Class(level),
     };
 
     /// <summary>The value of the last visit that has one; a triangle marks a move beyond meter accuracy.</summary>

@@ -2,7 +2,8 @@ using System.Globalization;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Web.Drawing;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
+using KeenEmber.Words.Benches.Circuit;
 
 namespace KeenEmber.Web.Pages.Visits.Circuit;
 

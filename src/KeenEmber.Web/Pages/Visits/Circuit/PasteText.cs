@@ -1,7 +1,8 @@
 using KeenEmber.Application.Import;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Visits;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
+using KeenEmber.Words.Benches.Circuit;
 
 namespace KeenEmber.Web.Pages.Visits.Circuit;
 

@@ -4,7 +4,8 @@ using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Web.Drawing;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
+using KeenEmber.Words.Benches.Circuit;
 using Microsoft.AspNetCore.Html;
 
 namespace KeenEmber.Web.Pages.Visits.Circuit;

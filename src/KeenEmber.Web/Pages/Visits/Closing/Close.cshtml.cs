@@ -2,10 +2,10 @@ using KeenEmber.Core.Cases;
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Visits;
-using KeenEmber.Web.Pages.Visits.Circuit;
-using KeenEmber.Web.Pages.Visits.Electrical;
 using KeenEmber.Web.Pages.Visits.Report;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
+using KeenEmber.Words.Benches.Circuit;
+using KeenEmber.Words.Benches.Electrical;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Closing;

@@ -1,5 +1,5 @@
 using KeenEmber.Core.Visits;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Closing;

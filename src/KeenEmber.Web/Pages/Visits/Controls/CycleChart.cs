@@ -3,7 +3,7 @@ using System.Text;
 using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Web.Drawing;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
 using Microsoft.AspNetCore.Html;
 
 namespace KeenEmber.Web.Pages.Visits.Controls;

@@ -2,6 +2,7 @@ using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
+using KeenEmber.Words.Benches.Defrost;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Defrost;

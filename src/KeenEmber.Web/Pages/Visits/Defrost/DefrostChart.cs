@@ -3,7 +3,8 @@ using System.Text;
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Web.Drawing;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
+using KeenEmber.Words.Benches.Defrost;
 using Microsoft.AspNetCore.Html;
 
 namespace KeenEmber.Web.Pages.Visits.Defrost;

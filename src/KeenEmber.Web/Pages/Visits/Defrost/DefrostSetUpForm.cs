@@ -2,7 +2,7 @@ using System.Globalization;
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
 
 namespace KeenEmber.Web.Pages.Visits.Defrost;
 

@@ -1,7 +1,8 @@
 using KeenEmber.Core.Cases;
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Record;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
+using KeenEmber.Words.Benches.Electrical;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Diagnosing;
@@ -52,7 +53,7 @@ public sealed class DiagnosisModel(VisitViews views) : VisitPage(views)
         var taken = Take(id, entryId, () => code is not null && DiagnosisText.Observables.TryGetValue(code, out var observable)
             ? EntryOf(observable, answer) : null);
         return taken is RedirectToPageResult && back is not null
-            && (back == Ways.Tripped || Stations().Any(s => s.Page.Equals(back, StringComparison.OrdinalIgnoreCase)))
+            && (back == TripText.Path || Stations().Any(s => s.Page.Equals(back, StringComparison.OrdinalIgnoreCase)))
             ? LocalRedirect($"/visits/{id}/{back}?saved=1") : taken;
     }
 

@@ -1,5 +1,6 @@
 using KeenEmber.Core.Benches.Frost;
 using KeenEmber.Web.Drawing;
+using KeenEmber.Words.Benches.Frost;
 using Microsoft.AspNetCore.Html;
 
 namespace KeenEmber.Web.Pages.Visits.Frost;

@@ -1,4 +1,3 @@
-using KeenEmber.Application;
 using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Cases;
 using KeenEmber.Core.Findings;
@@ -6,8 +5,8 @@ using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
-using KeenEmber.Web.Pages.Visits.Circuit;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
+using KeenEmber.Words.Benches.Circuit;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -41,7 +40,7 @@ public sealed class ReportModel(VisitViews views, SignedReportStore reports) : P
     [
         CircuitJudgement.NoReadings, CircuitJudgement.NotEnough, CircuitJudgement.MeasureAgain, CircuitJudgement.NotPossible,
         CircuitJudgement.UnknownRefrigerant, CircuitJudgement.MayBeInDefrost, VisitCase.NothingToSay, VisitCase.ToBeProved,
-        SafeJudging.CouldNotJudge,
+        IJudging.CouldNotJudge,
     ];
 
     /// <summary>How the unit stands at the end, and what its box did.</summary>

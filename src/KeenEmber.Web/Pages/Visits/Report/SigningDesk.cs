@@ -1,5 +1,6 @@
 using System.Reflection;
 using KeenEmber.Storage;
+using KeenEmber.Words;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.Mvc.Rendering;
 using Microsoft.AspNetCore.Mvc.ViewEngines;

@@ -1,6 +1,6 @@
 using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Web.Drawing;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
 using Microsoft.AspNetCore.Html;
 
 namespace KeenEmber.Web.Pages.Visits.Sensors;

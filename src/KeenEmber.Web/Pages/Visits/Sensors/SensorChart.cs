@@ -3,7 +3,7 @@ using System.Text;
 using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Web.Drawing;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
 using Microsoft.AspNetCore.Html;
 
 namespace KeenEmber.Web.Pages.Visits.Sensors;
@@ -18,10 +18,6 @@ public static class SensorChart
     private const double Width = 380, Height = 300, Left = 62, Right = 10, Top = 12, Foot = 34;
 
     private static readonly int[] Steps = [1, 2, 5];
-
-    /// <summary>Curves by which a sensor's points are explained, the likeliest first.</summary>
-    public static IReadOnlyList<SensorCurve> Others(SensorResult result) =>
-        [.. new[] { result.Beside, result.Other }.OfType<SensorCurve>(), .. result.AlsoFits];
 
     /// <param name="others">Curves that explain it as well.</param>
     public static IHtmlContent Draw(

@@ -1,8 +1,9 @@
 using System.Globalization;
 using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Quantities;
-using KeenEmber.Web.Pages.Visits.Circuit;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
+using KeenEmber.Words.Benches.Circuit;
+using KeenEmber.Words.Benches.Sensors;
 
 namespace KeenEmber.Web.Pages.Visits.Sensors;
 

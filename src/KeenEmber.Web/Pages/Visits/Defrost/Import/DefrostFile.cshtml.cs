@@ -6,7 +6,8 @@ using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Storage;
 using KeenEmber.Web.Api;
-using KeenEmber.Web.Wording;
+using KeenEmber.Words;
+using KeenEmber.Words.Benches.Defrost;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.Extensions.Options;
 

@@ -7,6 +7,7 @@ using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
 using KeenEmber.Web.Api;
+using KeenEmber.Words.Benches.Electrical.Diagrams;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Electrical.Diagrams;

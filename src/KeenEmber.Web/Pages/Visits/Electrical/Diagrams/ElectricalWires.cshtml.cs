@@ -2,6 +2,7 @@ using KeenEmber.Core.Benches.Electrical;
 using KeenEmber.Core.Benches.Electrical.Tracing;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
+using KeenEmber.Words.Benches.Electrical.Diagrams;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Electrical.Diagrams;

@@ -1,6 +1,7 @@
 using KeenEmber.Core.Benches.Electrical;
 using KeenEmber.Core.Benches.Electrical.Tracing;
 using KeenEmber.Web.Drawing;
+using KeenEmber.Words.Benches.Electrical.Diagrams;
 using Microsoft.AspNetCore.Html;
 
 namespace KeenEmber.Web.Pages.Visits.Electrical.Diagrams;

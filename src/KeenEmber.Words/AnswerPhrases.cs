@@ -1,0 +1,72 @@
+
+namespace KeenEmber.Words;
+
+/// <summary>What technicians type when they have felt, heard, turned or asked something that the walk-round has no field for: whole phrases
+/// of the log line, and the answer of the diagnosis that each is.</summary>
+public static class AnswerPhrases
+{
+    private static readonly (string Observable, string Answer, string Phrases)[] Table =
+    [
+        ("liquid-hand", "hot", "liquid line hot, liquid line too hot to hold, liquid line very hot, hot liquid line"),
+        ("liquid-hand", "cold", "liquid line cold, cold liquid line"),
+        ("discharge-hand", "cool", "discharge line cool, discharge line cold, cool discharge line"),
+        ("discharge-hand", "too-hot", "discharge line too hot, discharge line burning hot"),
+        ("condenser-air", "none", "no air from the condenser, no air from condenser, no air off the condenser, no air over the condenser"),
+        ("condenser-air", "weak", "little air from the condenser, weak air from the condenser, condenser air weak"),
+        ("compressor", "hums", "comp only hums, compressor only hums, comp hums and trips, compressor hums and trips"),
+        ("fan-motor", "locked", "fan motor locked, evap fan locked, fans locked, both fans locked, fan locked in ice, fans locked in ice, "
+            + "fan will not turn, fans will not turn"),
+        ("fan-motor", "stiff", "fan motor stiff, evap fan stiff, fan stiff"),
+        ("fan-motor", "free", "fan motor free, fan turns free, fan free by hand, fans free by hand"),
+        ("condfan-motor", "locked", "cond fan locked, condenser fan locked, cond fan seized, condenser fan seized"),
+        ("condfan-motor", "free", "cond fan free, condenser fan free, cond fan turns free, condenser fan turns free"),
+        ("fan-blade", "gone", "fan blade gone, blade gone, blade missing, fan blade missing"),
+        ("fan-blade", "backwards", "fan turns backwards, fan backwards, blade backwards, fan running backwards, blade on backwards"),
+        ("condenser-fan", "backwards", "cond fan backwards, condenser fan backwards, cond fan turns backwards"),
+        ("overload", "open", "overload open, ol open"), ("overload", "closed", "overload closed, ol closed, overload ok, overload good"),
+        ("start-relay", "open", "start relay open, relay open both ways up, relay open both ways, start relay bad"),
+        ("start-relay", "good", "start relay good, start relay ok"), ("start-relay", "welded", "start relay welded, relay welded"),
+        ("windings-earth", "grounded", "windings grounded, compressor grounded, comp grounded, comp to earth"),
+        ("windings-earth", "clear", "windings clear to earth, comp clear to earth, compressor clear to earth"),
+        ("heaters-earth", "grounded", "heater grounded, heaters grounded, heater to earth"),
+        ("heaters-earth", "clear", "heaters clear to earth, heaters clear"),
+        ("fan-earth", "grounded", "fan lead grounded, fan grounded"), ("fan-earth", "clear", "fan leads clear, fans clear to earth"),
+        ("supply-volts", "leg-lost", "one leg lost, leg lost, lost a leg, one leg dead"),
+        ("supply-volts", "low", "supply voltage low, volts low, low voltage"),
+        ("wiring", "loose", "loose terminal, terminal loose, loose wire, wire off"),
+        ("contactor", "out", "contactor out, contactor not pulled in, contactor open"),
+        ("contactor", "pulled-in", "contactor pulled in, contactor in"), ("contactor", "chatters", "contactor chatters"),
+        ("contactor", "burnt", "contactor burnt, contacts burnt"),
+        ("hp-control", "tripped", "hp tripped, high pressure tripped, high pressure control tripped, hp control tripped"),
+        ("solenoid-magnet", "none", "no magnet at the solenoid, solenoid dead, no pull at the solenoid"),
+        ("solenoid-magnet", "felt", "magnet felt, solenoid magnet felt, solenoid pulls"),
+        ("bulb", "loose", "bulb loose, txv bulb loose, loose bulb, valve bulb loose"),
+        ("thermostat-turned", "makes", "thermostat turned colder makes, stat turned colder makes, turned colder it makes"),
+        ("thermostat-turned", "does-not", "thermostat does not make, stat does not make, turned colder nothing happens"),
+        ("water-valve", "shut", "water valve shut, water valve closed"),
+            ("water-strainer", "blocked", "water strainer blocked, strainer blocked"),
+        ("water-pressure", "low", "water pressure low, little water"),
+        ("glycol-ice", "found", "ice in the bath, ice on the glycol coil, slush in the bath"),
+        ("glycol-level", "low", "bath low, glycol low, glycol level low"),
+        ("neighbours", "also-warm", "neighbours warm too, other cases warm too, whole rack warm"),
+        ("leak-found", "found", "leak found, found leak, found the leak"), ("leak-found", "none", "no leak found"),
+        ("caps", "loose", "cap loose, service cap loose, loose cap, valve cap loose"),
+        ("door-use", "busy", "door open all day, door open a lot, door busy"),
+        ("loaded-warm", "yes", "warm stock put in, loaded warm, warm delivery"),
+        ("power-cut", "yes", "power cut last night, power was out, power cut"),
+        ("rest-cools", "yes", "cools at once after a night off, cools again after a rest, cools after a rest"),
+        ("fans-in-defrost", "on", "fans run in defrost, fans on in defrost, fans running in defrost"),
+        ("fans-in-defrost", "off", "fans off in defrost, fans stop in defrost"),
+        ("defrosts", "none", "no defrosts since yesterday, no defrost since yesterday, never defrosts"),
+        ("end-by", "time-limit", "defrost ended by time, ended by time, ended on time limit"),
+        ("end-by", "temperature", "defrost ended by temperature, ended by temperature"),
+        ("stock", "over", "stock over the line, stock over the load line, overstocked"),
+        ("coil-dirt", "dirty", "fins dirty, coil dirty, evap dirty, evaporator dirty"),
+        ("recirculation", "yes", "condenser breathes its own air, hot air goes back in, hot air recirculates"),
+    ];
+
+    /// <summary>By phrase, in lower case.</summary>
+    public static IReadOnlyDictionary<string, (string Observable, string Answer)> All { get; } = Table
+        .SelectMany(t => t.Phrases.Split(", ", StringSplitOptions.RemoveEmptyEntries), (t, phrase) => (phrase, t.Observable, t.Answer))
+        .ToDictionary(p => p.phrase, p => (p.Observable, p.Answer));
+}
