@@ -7,6 +7,10 @@ using KeenEmber.Core.Written;
 
 namespace KeenEmber.Storage;
 
+/// <summary>Something that was decided anew on the company's page.</summary>
+/// <param name="What">In words.</param>
+public sealed record CompanyChange(DateTimeOffset At, string By, string What);
+
 /// <summary>The company's own choices: one row.</summary>
 public sealed class CompanyStore(Database database)
 {
@@ -37,9 +41,12 @@ public sealed class CompanyStore(Database database)
     private static readonly Company Unnamed = new("", UnitPreference.Metric, new Dictionary<string, PointRef>());
 
     /// <summary>Keeps it in place of what was there.</summary>
-    public void Save(Company company)
+    /// <param name="change">What is other than before, by whom; null where nobody decided it, as in a demo.</param>
+    public void Save(Company company, CompanyChange? change = null) => database.Together(db =>
     {
-        using var db = database.Open();
+        if (change is not null)
+            db.Execute("INSERT INTO company_change (at, by, what) VALUES (@At, @By, @What)",
+                new { At = Database.Utc(change.At), change.By, change.What });
         db.Execute("""
             INSERT INTO shop (only_row, name, units, words, policies, technicians, currency) VALUES (1, @Name, @Units, @Words, @Policies,
                 @Technicians, @Currency)
@@ -50,6 +57,16 @@ public sealed class CompanyStore(Database database)
             company.Name, Units = company.Units.Code, Words = Json(company.Words), Policies = Json(company.Policies),
             Technicians = Json(company.Technicians), company.Currency,
         });
+        return true;
+    });
+
+    /// <summary>The last things that were decided anew, the latest first.</summary>
+    public IReadOnlyList<CompanyChange> Changes(int most)
+    {
+        using var db = database.Open();
+        return [.. db.Query<(string At, string By, string What)>(
+            "SELECT at, by, what FROM company_change ORDER BY id DESC LIMIT @most", new { most })
+            .Select(c => new CompanyChange(Database.Utc(c.At), c.By, c.What))];
     }
 
     private static string Json<T>(T value) => JsonSerializer.Serialize(value, EntryJson.Options);

@@ -5,6 +5,28 @@ namespace KeenEmber.Words;
 /// <summary>The company's policies: the question, the answers, and the advice that follows from each.</summary>
 public static class PolicyText
 {
+    /// <summary>What was decided anew: "Start components: as a kit, now only the failed one".</summary>
+    public static IReadOnlyList<string> Differences(Company before, Company after)
+    {
+        var differences = Enum.GetValues<Policy>()
+            .Where(p => before.Policies.Of(p) != after.Policies.Of(p))
+            .Select(p => $"{Name(p)}: {Name(before.Policies.Of(p))}, now {Name(after.Policies.Of(p))}").ToList();
+        void Tell(string what, object was, object now)
+        {
+            if (!was.Equals(now))
+                differences.Add($"{what}: {(was is "" ? "nothing" : was)}, now {(now is "" ? "nothing" : now)}");
+        }
+
+        Tell("Name", before.Name, after.Name);
+        Tell("Units", before.Units.Code, after.Units.Code);
+        Tell("Currency", before.Currency, after.Currency);
+        Tell("Days until a visit is no callback", before.Policies.CallbackDays, after.Policies.CallbackDays);
+        Tell("Days between checks of an instrument", before.Policies.InstrumentCheckDays, after.Policies.InstrumentCheckDays);
+        Tell("Technicians", string.Join(", ", before.Technicians), string.Join(", ", after.Technicians));
+        Tell("Own words", before.Words.Count, after.Words.Count);
+        return differences;
+    }
+
     public static string Name(Policy policy) => policy switch
     {
         Policy.Gauges => "Gauges",

@@ -18,6 +18,9 @@ public sealed class FilledForm(UnitPreference units)
 {
     private const int LongestField = 4000;
 
+    /// <summary>Said at a choice that was not made.</summary>
+    public const string ChooseOne = "Choose one.";
+
     private static readonly string[] TimesOfDay = ["H:mm", "HH:mm"];
 
     private readonly Dictionary<string, string> texts = new(StringComparer.OrdinalIgnoreCase);
@@ -166,7 +169,7 @@ public sealed class FilledForm(UnitPreference units)
         if (EnumName.Find<T>(this[field]) is { } choice)
             return choice;
         if (this[field].Length > 0)
-            Errors[field] = "Choose one.";
+            Errors[field] = ChooseOne;
         return default;
     }
 

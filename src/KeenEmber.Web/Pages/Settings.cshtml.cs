@@ -2,6 +2,7 @@ using System.Globalization;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
+using KeenEmber.Web.People;
 using KeenEmber.Words;
 using KeenEmber.Words.Benches.Circuit;
 using Microsoft.AspNetCore.Mvc;
@@ -9,13 +10,18 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace KeenEmber.Web.Pages;
 
-public sealed class SettingsModel(CompanyStore companies, PeopleStore people) : PageModel
+public sealed class SettingsModel(CompanyStore companies, PeopleStore people, TimeProvider clock) : PageModel
 {
     public FilledForm Form { get; private set; } = null!;
 
     public Company Company { get; private set; } = null!;
 
     public bool Saved { get; private set; }
+
+    private const int MostChanges = 20;
+
+    /// <summary>What was decided last, by whom.</summary>
+    public IReadOnlyList<CompanyChange> Changes => companies.Changes(MostChanges);
 
     public void OnGet(bool saved)
     {
@@ -58,16 +64,20 @@ public sealed class SettingsModel(CompanyStore companies, PeopleStore people) : 
         if (error is not null)
             Form.Errors["words"] = error;
         var policies = new Policies(Choices(), Form.Whole("callbackDays", 1, 365, "days"), Form.Whole("meterCheckDays", 1, 1000, "days"));
+        var before = Company;
         Company = Company with { Policies = policies };
         if (words is null || Form.IsWrong)
             return Page();
-        companies.Save(new(Form.Text("name", 80), UnitPreference.FromCode(Form["units"]), words)
+        var after = new Company(Form.Text("name", 80), UnitPreference.FromCode(Form["units"]), words)
         {
             Policies = policies, Currency = Form.Text("currency", 8),
             Technicians =
                 [.. Form["technicians"].Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
                 .Select(t => TypingText.Kept(t, 60)).Distinct().Take(200)],
-        });
+        };
+        var what = PolicyText.Differences(before, after);
+        companies.Save(
+            after, what.Count == 0 ? null : new(clock.GetUtcNow(), Accounts.NameOf(HttpContext) ?? "", string.Join("; ", what)));
         ThemeChoice.Keep(Response, Form["theme"]);
         return RedirectToPage(new { saved = true });
     }

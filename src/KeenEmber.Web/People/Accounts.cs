@@ -17,10 +17,16 @@ public static class Accounts
     /// <summary>Limit of tries to sign in or to use an invitation.</summary>
     public const string Tries = "tries";
 
+    /// <summary>Limit of looking at reports by address.</summary>
+    public const string Readers = "readers";
+
+    /// <summary>Carries the address that a reader came by, for the photos of that report alone.</summary>
+    public const string ReaderCookie = "keen-ember-reader";
+
     /// <summary>Shortest password: length beats rules about kinds of characters (NIST SP 800-63B).</summary>
     public const int ShortestPassword = 10;
 
-    private const int RememberedDays = 30, MostTries = 30, PerMinutes = 5;
+    private const int RememberedDays = 30, MostTries = 30, MostLooks = 100, PerMinutes = 5;
 
     /// <summary>How long an invitation holds.</summary>
     public static readonly TimeSpan InvitedFor = TimeSpan.FromDays(7);
@@ -28,6 +34,7 @@ public static class Accounts
     public static void AddAccounts(this IServiceCollection services)
     {
         services.AddSingleton<PeopleStore>();
+        services.AddSingleton<ReaderLinks>();
         services.AddAuthentication(IdentityConstants.ApplicationScheme).AddCookie(IdentityConstants.ApplicationScheme, cookie =>
         {
             cookie.Cookie.Name = "keen-ember-person";
@@ -61,6 +68,8 @@ public static class Accounts
                 ? RateLimitPartition.GetFixedWindowLimiter($"from {http.Connection.RemoteIpAddress}", _ =>
                     new FixedWindowRateLimiterOptions { PermitLimit = MostTries, Window = TimeSpan.FromMinutes(PerMinutes) })
                 : RateLimitPartition.GetNoLimiter("looking"));
+            limits.AddPolicy(Readers, http => RateLimitPartition.GetFixedWindowLimiter($"from {http.Connection.RemoteIpAddress}", _ =>
+                new FixedWindowRateLimiterOptions { PermitLimit = MostLooks, Window = TimeSpan.FromMinutes(PerMinutes) }));
         });
     }
 
@@ -99,16 +108,22 @@ internal sealed record SignedIn(Role? Role) : IAuthorizationRequirement;
 
 /// <summary>As long as nobody has an account the app is open to whoever sits at this machine; from the first one on, and where others can
 /// reach it, nobody enters without.</summary>
-internal sealed class OnceThereArePeople(PeopleStore people, StartOptions options) : AuthorizationHandler<SignedIn>
+internal sealed class OnceThereArePeople(PeopleStore people, StartOptions options, ReaderLinks links, TimeProvider clock)
+    : AuthorizationHandler<SignedIn>
 {
     protected override Task HandleRequirementAsync(AuthorizationHandlerContext context, SignedIn requirement)
     {
         var isIn = context.User.Identity?.IsAuthenticated == true
             && (requirement.Role is not { } role || context.User.IsInRole(role.ToString()));
-        if (isIn || (!people.HasAny && !options.Listening.IsOpen))
+        if (isIn || (!people.HasAny && !options.Listening.IsOpen) || IsPhotoOfTheirs(context.Resource as HttpContext))
             context.Succeed(requirement);
         return Task.CompletedTask;
     }
+
+    /// <summary>A photo of the report that a reader came for.</summary>
+    private bool IsPhotoOfTheirs(HttpContext? http) => http is not null && HttpMethods.IsGet(http.Request.Method)
+        && http.Request.Path.StartsWithSegments("/photos", out var rest) && http.Request.Cookies[Accounts.ReaderCookie] is { } token
+        && links.Shows(token, rest.Value!.Trim('/').Split('/')[0], clock.GetUtcNow());
 }
 
 /// <summary>What a cookie says of somebody: name, role, and the stamp that ends it.</summary>

@@ -7,7 +7,7 @@ using OpenQA.Selenium.Chrome;
 namespace KeenEmber.Browser.Tests.Harness;
 
 /// <summary>Browsers that wait for the next test: starting one costs more than most tests do. Each comes back without cookies and on an
-/// empty page.</summary>
+/// empty page. Between page and network stands nothing: what a phone keeps is for the tests of that.</summary>
 public sealed class Browsers : IDisposable
 {
     private static readonly ConcurrentBag<ChromeDriver> Waiting = [];
@@ -49,6 +49,13 @@ public sealed class Browsers : IDisposable
             options.AddUserProfilePreference("profile.managed_default_content_settings.javascript", 2);
         var service = ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver");
         service.SuppressInitialDiagnosticInformation = true;
-        return new(service, options);
+        var driver = new ChromeDriver(service, options);
+        if (profile is null)
+        {
+            driver.ExecuteCdpCommand("Network.enable", []);
+            driver.ExecuteCdpCommand("Network.setBypassServiceWorker", new() { ["bypass"] = true });
+        }
+
+        return driver;
     }
 }

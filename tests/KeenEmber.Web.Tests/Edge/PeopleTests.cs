@@ -132,6 +132,27 @@ public sealed class PeopleTests : IDisposable
     }
 
     [Fact]
+    public async Task Who_decided_what_for_the_company_stays_on_record()
+    {
+        await BecomeLead();
+        using (await lead.Send("/settings", "", ("StartParts", "StartPartsSingly"), ("callbackDays", "14")))
+        {
+        }
+
+        var page = await lead.Open("/settings");
+        var said = Assert.Single(page.QuerySelectorAll("[data-decided] li")).TextContent;
+        Assert.Contains("Start components: as a kit, now only the failed one", said, StringComparison.Ordinal);
+        Assert.Contains("no callback: 30, now 14, by Maren Oakhurst", said, StringComparison.Ordinal);
+
+        // Saved again as it is: nothing was decided.
+        using (await lead.Send("/settings", ""))
+        {
+        }
+
+        Assert.Single((await lead.Open("/settings")).QuerySelectorAll("[data-decided] li"));
+    }
+
+    [Fact]
     public async Task A_lost_phone_is_out_with_its_next_request_and_somebody_removed_stays_out()
     {
         await BecomeLead();

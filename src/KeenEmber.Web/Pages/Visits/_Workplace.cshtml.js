@@ -38,7 +38,7 @@ const drafts = {
 };
 
 /* So long nothing is typed before the phone takes the visit along. */
-const IDLE = 8_000;
+const IDLE = 20_000;
 
 export const workplace = () => ({
   waiting: null,

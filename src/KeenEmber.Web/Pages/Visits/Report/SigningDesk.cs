@@ -18,19 +18,19 @@ public sealed class SigningDesk(VisitViews views, SignedReportStore reports, ICo
 
     public async Task Keep(Guid visitId, PageContext page)
     {
-        if (views.Open(visitId) is not { } view || ReportModel.LastSigned(view) is not { } last)
+        if (views.Open(visitId) is not { } view || ReportSheet.LastSigned(view) is not { } last)
             return;
         reports.Keep(new(last.Id, last.WrittenAt, Version, await Render(view, "lead", page), await Render(view, "customer", page)));
     }
 
     private async Task<string> Render(VisitView view, string audience, PageContext page)
     {
-        var model = new ReportModel(views, reports) { For = audience };
+        var model = new ReportSheet(views, reports) { For = audience };
         model.Open(view);
         var partial = engine.GetView(null, "/Pages/Visits/Report/_ReportBody.cshtml", isMainPage: false).View!;
         using var writer = new StringWriter();
         var data =
-            new ViewDataDictionary<ReportModel>(
+            new ViewDataDictionary<ReportSheet>(
             new Microsoft.AspNetCore.Mvc.ModelBinding.EmptyModelMetadataProvider(), new()) { Model = model };
         await partial.RenderAsync(
             new ViewContext(page, partial, data, new TempDataDictionary(page.HttpContext, tempData), writer, new HtmlHelperOptions()));
