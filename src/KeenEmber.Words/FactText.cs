@@ -5,6 +5,12 @@ namespace KeenEmber.Words;
 /// <summary>Names of what is looked at on the walk-round, and of how it can be.</summary>
 public static class FactText
 {
+    /// <summary>A part that has run or stood for longer is told otherwise, min.</summary>
+    public const double LongestMinutes = 100_000;
+
+    /// <summary>The field of a form that says for how many minutes a part has run or stood.</summary>
+    public static string TimeField(AsFound fact) => $"time-{fact}";
+
     public static string Name(AsFound fact) => fact switch
     {
         AsFound.EvaporatorFan => "evaporator fan",

@@ -3,7 +3,7 @@ using KeenEmber.Browser.Tests.Harness;
 namespace KeenEmber.Browser.Tests;
 
 /// <summary>Every page, both themes, both sizes: nothing for the accessibility engine to object to.</summary>
-public sealed class AccessibilityTests(DemoApp demo) : IClassFixture<DemoApp>
+public sealed class AccessibilityTests(DemoApp demo)
 {
     /// <summary>In the dark only colours are other than in the light. On a phone only sizes are other than on a desk.</summary>
     [Theory]
@@ -24,8 +24,11 @@ public sealed class AccessibilityTests(DemoApp demo) : IClassFixture<DemoApp>
             person.Darken(false);
         }
 
-        foreach (var path in new[] { "/", "/settings", "/instruments", "/equipment/new", "/equipment/list", "/health", "/people", "/sign-in",
-            "/unsent", "/nowhere" })
+        string[] paths =
+        [
+            "/", "/settings", "/instruments", "/equipment/new", "/equipment/list", "/health", "/people", "/sign-in", "/unsent", "/nowhere",
+        ];
+        foreach (var path in paths)
         {
             person.Go(path);
             Check(path);

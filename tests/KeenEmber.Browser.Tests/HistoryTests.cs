@@ -4,7 +4,7 @@ using KeenEmber.Browser.Tests.Harness;
 namespace KeenEmber.Browser.Tests;
 
 /// <summary>What the hall's units remember, how they are found, and the label that leads to them.</summary>
-public sealed class HistoryTests(DemoApp demo) : IClassFixture<DemoApp>
+public sealed class HistoryTests(DemoApp demo)
 {
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;
 

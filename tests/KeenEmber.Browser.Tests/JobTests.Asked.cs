@@ -117,7 +117,7 @@ public sealed partial class JobTests
         Log("coil iced, fans on, box -5", "replaced controller");
         person.Station("close").Press("Sign the visit off").ReadUntil("main", "Sign off again");
         app.Later(9 * 24 * 60);
-        person.Unit("J-1");
+        person.Unit(tag);
         person.Type("#author", "Tobin Ashgrove").Type("#complaint", "Iced again").Press("Start a visit").See("#line");
         visit = person.Path[..person.Path.LastIndexOf('/')];
         Log("coil iced, fans on, comp on, box -5");
@@ -154,7 +154,7 @@ public sealed partial class JobTests
         person.Station("close").Press("Sign the visit off").ReadUntil("main", "Sign off again");
         Assert.Contains("A breaker or fuse went", Report(), StringComparison.Ordinal);
         app.Later(7 * 24 * 60);
-        person.Unit("J-1");
+        person.Unit(tag);
         person.Type("#author", "Tobin Ashgrove").Type("#complaint", "Follow-up").Press("Start a visit").See("#line");
         Assert.Contains("A breaker or fuse went", Text("[data-brief=not-explained]"), StringComparison.Ordinal);
     }

@@ -3,24 +3,25 @@ using KeenEmber.Browser.Tests.Harness;
 namespace KeenEmber.Browser.Tests;
 
 /// <summary>Whole jobs on a phone, from the complaint to the report: what is said, and what never is.</summary>
-public sealed partial class JobTests : IDisposable
+public sealed partial class JobTests : IDisposable, IClassFixture<EmptyApp>
 {
-    private readonly AppServer app = new();
+    private readonly AppServer app;
+    private readonly string tag;
     private readonly Person person;
     private string visit = "";
 
-    public JobTests() => person = new(app, phone: true);
-
-    public void Dispose()
+    public JobTests(EmptyApp empty)
     {
-        person.Dispose();
-        app.Dispose();
+        (app, tag) = (empty.Server, empty.NextTag());
+        person = new(app, phone: true);
     }
+
+    public void Dispose() => person.Dispose();
 
     /// <summary>A unit on an empty record, with a visit to it under way.</summary>
     private void Start(string complaint, string kind, string target, params string[] choices)
     {
-        person.Go("/equipment/new").Type("#tag", "J-1").Type("#refrigerant", "R134a").Type("#target", target)
+        person.Go("/equipment/new").Type("#tag", tag).Type("#refrigerant", "R134a").Type("#target", target)
             .Tap($"#kind option[value={kind}]").Tap(".later summary");
         foreach (var choice in choices)
         {

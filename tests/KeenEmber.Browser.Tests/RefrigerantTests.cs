@@ -3,7 +3,7 @@ using KeenEmber.Browser.Tests.Harness;
 namespace KeenEmber.Browser.Tests;
 
 /// <summary>The reference pages: a card of one refrigerant, and what is in a system whose label no longer holds.</summary>
-public sealed class RefrigerantTests(DemoApp demo) : IClassFixture<DemoApp>
+public sealed class RefrigerantTests(DemoApp demo)
 {
     [Fact]
     public void A_pressure_gives_bubble_and_dew_in_both_systems_while_it_is_typed()

@@ -3,22 +3,23 @@ using KeenEmber.Browser.Tests.Harness;
 namespace KeenEmber.Browser.Tests;
 
 /// <summary>The control circuit traced on a phone, from an empty database.</summary>
-public sealed class TraceTests : IDisposable
+public sealed class TraceTests : IDisposable, IClassFixture<EmptyApp>
 {
-    private readonly AppServer app = new();
+    private readonly AppServer app;
+    private readonly string tag;
     private readonly Person person;
 
-    public TraceTests() => person = new(app, phone: true);
-
-    public void Dispose()
+    public TraceTests(EmptyApp empty)
     {
-        person.Dispose();
-        app.Dispose();
+        (app, tag) = (empty.Server, empty.NextTag());
+        person = new(app, phone: true);
     }
+
+    public void Dispose() => person.Dispose();
 
     private void Begin(string kind, string target, string complaint, params string[] choices)
     {
-        person.Go("/equipment/new").Type("#tag", "J-1").Type("#refrigerant", "R134a").Type("#target", target)
+        person.Go("/equipment/new").Type("#tag", tag).Type("#refrigerant", "R134a").Type("#target", target)
             .Tap($"#kind option[value={kind}]").Tap(".later summary");
         foreach (var choice in choices)
             person.Tap(choice);
@@ -144,10 +145,10 @@ public sealed class TraceTests : IDisposable
 
         Round(first, "36", "200", "0.4", "8.1");
         app.Later(60 * 24 * 60);
-        person.Unit("J-1").Type("#author", "Isolde Marrin").Type("#complaint", "Check").Press("Start a visit").See("#line");
+        person.Unit(tag).Type("#author", "Isolde Marrin").Type("#complaint", "Check").Press("Start a visit").See("#line");
         Round(person.Path[..person.Path.LastIndexOf('/')], "33.9", "60", "2.1", "8.2");
         Assert.Contains("It drifts", person.Read(".part-results"), StringComparison.Ordinal);
-        person.Unit("J-1").Press("History").See(".trends");
+        person.Unit(tag).Press("History").See(".trends");
         foreach (var trend in new[] { "microfarad", "insulation-megohm", "drop-percent", "current-a" })
             Assert.Equal(1, person.Count($"[data-trend='electrical.{trend}']"));
     }

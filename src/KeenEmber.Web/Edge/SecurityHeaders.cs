@@ -1,3 +1,5 @@
+using Microsoft.AspNetCore.StaticAssets;
+
 namespace KeenEmber.Web.Edge;
 
 /// <summary>A strict policy for every answer: only our own files, no inline script or style, no frame, no guessing of types, nothing
@@ -30,11 +32,18 @@ public sealed class SecurityHeaders(RequestDelegate next)
         return next(context);
     }
 
+    /// <summary>Of a file of the app whose name does not change with its content: a dozen scripts are not fetched anew with every page, and
+    /// none is older than the last update for long.</summary>
+    private const string FileOfTheApp = "max-age=30";
+
     /// <summary>Files of the app and photos, which are named by their content, say themselves how long they hold.</summary>
     private static Task KeepOutOfCaches(object state)
     {
         var context = (HttpContext)state;
-        if (context.Response.Headers.CacheControl.Count == 0
+        var isFile = context.GetEndpoint()?.Metadata.GetMetadata<StaticAssetDescriptor>() is not null;
+        if (isFile && context.Response.Headers.CacheControl.ToString() == "no-cache")
+            context.Response.Headers.CacheControl = FileOfTheApp;
+        else if (context.Response.Headers.CacheControl.Count == 0
             || context.Response.Headers.CacheControl.ToString().Contains("no-cache", StringComparison.Ordinal))
             context.Response.Headers.CacheControl = "no-store";
         return Task.CompletedTask;

@@ -60,7 +60,7 @@ async function page(request, address) {
   const kept = await pages.match(address.pathname);
   try {
     const asked = fetch(request).then(async (got) => {
-      if (got.ok && !got.redirected) await pages.put(address.pathname, got.clone());
+      if (got.ok && !got.redirected && address.search === '') await pages.put(address.pathname, got.clone());
       return got;
     });
     const fresh = await (kept ? inTime(asked) : asked);

@@ -1,6 +1,8 @@
+using System.Globalization;
 using System.Text.Json;
 using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Cases;
+using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
@@ -16,7 +18,7 @@ namespace KeenEmber.Words.Away;
 
 /// <summary>A form that waits on a phone, as far as what it says can be judged there.</summary>
 /// <param name="Key">Id that its entries get theirs from.</param>
-/// <param name="Handler">What takes it on the server: Log, Reading or Box; others wait unread.</param>
+/// <param name="Handler">What takes it on the server: Log, Reading, Box, Fact or Answer; others wait unread.</param>
 /// <param name="Made">When, by the phone's clock.</param>
 /// <param name="Fields">What was typed, by field.</param>
 public sealed record KeptForm(Guid Key, string Handler, DateTimeOffset Made, IReadOnlyDictionary<string, string> Fields);
@@ -30,9 +32,10 @@ public sealed record AwayValue(string Code, string Name, string Value, string Va
 /// <summary>How a visit stands, as the panel says it.</summary>
 /// <param name="Lines">What the benches say, each with its label.</param>
 /// <param name="Unfit">What does not add up.</param>
+/// <param name="Unread">How many of the forms are not in this judgement.</param>
 public sealed record AwayPanel(
     string Stands, string Next, string Why, IReadOnlyList<string> Lines, IReadOnlyList<string> Unfit, IReadOnlyList<AwayValue> Readings,
-        IReadOnlyList<AwayValue> Results);
+        IReadOnlyList<AwayValue> Results, int Unread);
 
 /// <summary>A visit taken along: judged by what was on record then and what was typed since, with the rules and words of the
 /// pages.</summary>
@@ -65,7 +68,7 @@ public sealed class AwayVisit
     /// <summary>How it stands with what was typed since.</summary>
     public AwayPanel Judge(IReadOnlyList<KeptForm> kept, DateTimeOffset now)
     {
-        var view = View(kept, now);
+        var (view, unread) = View(kept, now);
         var next = view.Next is { } task ? view.Say(task) : null;
         var results = view.Analysis?.Results ?? [];
         return new(
@@ -75,14 +78,15 @@ public sealed class AwayVisit
             [.. view.Readings.Select(r => new AwayValue(
                 r.Key.ToString(), view.Name(r.Key), view.Units.Value(r.Key, r.Value.Si), CircuitText.Class(view.LevelOf(r.Key)), ""))],
             [.. results.Select(r => new AwayValue(
-                r.Ref.ToString(), view.Name(r.Ref), view.Units.Result(r), CircuitText.Class(r.Validity.Level), Note(r, view)))]);
+                r.Ref.ToString(), view.Name(r.Ref), view.Units.Result(r), CircuitText.Class(r.Validity.Level), Note(r, view)))],
+            unread);
     }
 
     /// <summary>What a line would be taken for, item by item.</summary>
     /// <returns>How many were understood, and each in words.</returns>
     public (int Understood, IReadOnlyList<string> Items) Understand(string line, DateTimeOffset now)
     {
-        var view = View([], now);
+        var (view, _) = View([], now);
         var items = QuickVocabulary.Read(line, view, now);
         return (items.Count(i => i is not QuickUnclear),
             [.. items.Select(i => QuickText.Understood(i, view.Units, view.Site.Atmosphere, view.Clock))]);
@@ -95,17 +99,19 @@ public sealed class AwayVisit
         _ => $"{CircuitText.Position(result)}, {CircuitText.Name(result.Validity.Level)}",
     };
 
-    private VisitView View(IReadOnlyList<KeptForm> kept, DateTimeOffset now)
+    private (VisitView View, int Unread) View(IReadOnlyList<KeptForm> kept, DateTimeOffset now)
     {
-        var entries = new List<Entry>();
+        var (entries, unread) = (new List<Entry>(), 0);
         var view = With(entries, now);
         foreach (var form in kept)
         {
-            entries.AddRange(Entries(form, view));
+            IReadOnlyList<Entry> made = [.. Entries(form, view)];
+            unread += made.Count == 0 ? 1 : 0;
+            entries.AddRange(made);
             view = With(entries, now);
         }
 
-        return view;
+        return (view, unread);
     }
 
     private VisitView With(List<Entry> added, DateTimeOffset now)
@@ -123,8 +129,31 @@ public sealed class AwayVisit
                 .SelectMany(i => QuickEntries.Of(i, writer, view.Equipment, view.WatchedRun?.Entry.Id)),
             "Reading" => Reading(form.Fields.GetValueOrDefault("point", ""), form.Fields.GetValueOrDefault("value", ""), view, writer),
             "Box" => form.Fields.SelectMany(f => Reading(f.Key, f.Value, view, writer)),
+            "Fact" => Fact(form, writer),
+            "Answer" => Answer(form, writer),
             _ => [],
         };
+    }
+
+    private static IEnumerable<Entry> Fact(KeptForm form, EntryWriter writer)
+    {
+        if (!Enum.TryParse<AsFound>(form.Fields.GetValueOrDefault("fact"), out var fact)
+            || !Enum.TryParse<FactState>(form.Fields.GetValueOrDefault("state"), out var state) || !fact.States().Contains(state))
+            yield break;
+        int? index = int.TryParse(form.Fields.GetValueOrDefault("index"), out var n) ? n : null;
+        DateTimeOffset? since = double.TryParse(
+            form.Fields.GetValueOrDefault(FactText.TimeField(fact)), CultureInfo.InvariantCulture, out var minutes)
+            && minutes is >= 0 and <= FactText.LongestMinutes ? form.Made.AddMinutes(-minutes) : null;
+        yield return new ObservationEntry(writer.Next(), fact, index, state, since);
+    }
+
+    private static IEnumerable<Entry> Answer(KeptForm form, EntryWriter writer)
+    {
+        var answer = form.Fields.GetValueOrDefault("answer");
+        if (DiagnosisText.Observables.TryGetValue(form.Fields.GetValueOrDefault("code", ""), out var observable)
+            && answer is not null && observable.Answers.Contains(answer))
+            yield return VisitFacts.LookOf(writer.Next(), observable.Code, answer)
+                ?? (Entry)new DiagnosisFactEntry(writer.Next(), observable.Code, answer);
     }
 
     private static IEnumerable<Entry> Reading(string point, string typed, VisitView view, EntryWriter writer)

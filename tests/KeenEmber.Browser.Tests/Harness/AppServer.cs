@@ -3,6 +3,8 @@ using System.Diagnostics;
 using System.Net;
 using System.Net.Sockets;
 
+[assembly: AssemblyFixture(typeof(KeenEmber.Browser.Tests.Harness.DemoApp))]
+
 namespace KeenEmber.Browser.Tests.Harness;
 
 /// <summary>The published app as a process of its own on a data folder of its own, so that it can be killed and started again.</summary>
@@ -110,6 +112,9 @@ public sealed class AppServer : IDisposable
     /// <summary>Lets the app's clock stand so many minutes after a moment soon after the server was made.</summary>
     public void Later(double minutes) => File.WriteAllText(Path.Combine(folder, "clock"), made.AddMinutes(minutes).ToString("O"));
 
+    /// <summary>Lets the app's clock go by the machine's again.</summary>
+    public void Now() => File.Delete(Path.Combine(folder, "clock"));
+
     /// <summary>SIGKILL: no handler runs, nothing is flushed that was not on the disk.</summary>
     public void Kill()
     {
@@ -156,7 +161,26 @@ public sealed class AppServer : IDisposable
     }
 }
 
-/// <summary>One app with the demo data for a whole test class.</summary>
+/// <summary>One app on an empty record for a whole test class: each test adds a unit of its own. Starting one costs more than most
+/// pages.</summary>
+public sealed class EmptyApp : IDisposable
+{
+    private int units;
+
+    /// <summary>The app, by the machine's clock.</summary>
+    public AppServer Server { get; } = new();
+
+    /// <summary>A tag that no test before had.</summary>
+    public string NextTag()
+    {
+        Server.Now();
+        return $"J-{++units}";
+    }
+
+    public void Dispose() => Server.Dispose();
+}
+
+/// <summary>One app with the demo data for all classes that only look at it; a class that logs has one of its own.</summary>
 public sealed class DemoApp : IDisposable
 {
     public AppServer Server { get; } = new(demo: true);

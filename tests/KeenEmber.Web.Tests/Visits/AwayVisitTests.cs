@@ -58,10 +58,17 @@ public sealed class AwayVisitTests(DemoWeb demo) : IClassFixture<DemoWeb>
                 Point("DischargePressure", "eleven"), Form("Change", 3, ("what", "door gasket"))],
             begun.AddMinutes(4));
         Assert.Equal(["BoxAir", "SuctionLineCoil", "SuctionPressure"], panel.Readings.Select(r => r.Code).Order());
+        Assert.Equal(2, panel.Unread);
         var superheat = panel.Results.Single(r => r.Code == "SuperheatCoil");
         Assert.Equal("usable", superheat.Validity);
         Assert.EndsWith(" K", superheat.Value, StringComparison.Ordinal);
         Assert.NotEqual("Nothing to judge yet.", panel.Stands);
+
+        // What can hurt somebody comes before all else here too.
+        var smell = away.Judge(
+            [Line("suc 1.2, line -24", 1), Form("Fact", 2, ("fact", "Smell"), ("index", ""), ("state", "Burning"))], begun.AddMinutes(4));
+        Assert.Equal(0, smell.Unread);
+        Assert.Contains("Leave it off", smell.Stands + smell.Next + smell.Why, StringComparison.Ordinal);
 
         var (understood, items) = away.Understand("suc 1.2, wobble 7", begun.AddMinutes(4));
         Assert.Equal(1, understood);

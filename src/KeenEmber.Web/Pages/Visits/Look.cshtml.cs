@@ -10,11 +10,6 @@ namespace KeenEmber.Web.Pages.Visits;
 /// <summary>What is seen before anything is touched, one tap a fact.</summary>
 public sealed class LookModel(VisitViews views) : VisitPage(views)
 {
-    public const double LongestRunMinutes = 100_000;
-
-    /// <summary>The field for the minutes beside a fact.</summary>
-    public static string Time(AsFound fact) => $"time-{fact}";
-
     /// <summary>What the minutes beside a fact mean, and how many they are now; null for a fact that has none.</summary>
     public (string Label, TimeSpan? Now)? Duration(AsFound fact) => fact switch
     {
@@ -81,7 +76,7 @@ public sealed class LookModel(VisitViews views) : VisitPage(views)
         if (entryId == Guid.Empty || !Facts().Contains((fact, index)) || !fact.States().Contains(state))
             return BadRequest();
         Keep();
-        var minutes = Form.Number(Time(fact), 0, LongestRunMinutes, "minutes");
+        var minutes = Form.Number(FactText.TimeField(fact), 0, FactText.LongestMinutes, "minutes");
         if (Form.IsWrong)
             return Page();
         Append([new ObservationEntry(Writer.Next(), fact, index, state, View.Now - (minutes is { } m ? TimeSpan.FromMinutes(m) : null))]);

@@ -123,7 +123,8 @@ export const workplace = () => ({
     const body = document.querySelector('.drawer-body');
     const worked = now.results.filter(({ note }) => !note.startsWith('needs'))
       .map(({ name, value, note }) => `${name} ${value}${note ? `, ${note}` : ''}`);
-    this.list(body, 'p', [now.why, ...now.lines, ...now.unfit, 'Worked out on this phone, without signal:'].filter(Boolean));
+    const unread = now.unread ? ` ${now.unread} of what waits here is not in it.` : '';
+    this.list(body, 'p', [now.why, ...now.lines, ...now.unfit, `Worked out on this phone, without signal.${unread}`].filter(Boolean));
     const results = document.createElement('ul');
     this.list(results, 'li', worked);
     body.append(results);

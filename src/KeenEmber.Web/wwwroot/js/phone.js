@@ -1,8 +1,6 @@
 // The rules and words of the server, in this browser: a visit judged where there is no signal.
 import { all, begunAt } from './outbox.js';
 
-const HANDLERS = ['Log', 'Reading', 'Box'];
-
 let core;
 let opened = '';
 
@@ -35,12 +33,12 @@ async function open(visit) {
   return phone;
 }
 
-/* The forms of this visit that wait, as far as they can be judged here. */
+/* The forms of this visit that wait. */
 async function waiting(visit) {
   return (await all()).flatMap(({ to, made, fields }) => {
     const address = new URL(to, location.href);
     const handler = address.searchParams.get('handler');
-    if (!address.pathname.startsWith(`/visits/${visit}/`) || !HANDLERS.includes(handler)) return [];
+    if (!address.pathname.startsWith(`/visits/${visit}/`)) return [];
     const texts = Object.fromEntries(fields.filter(([, value]) => typeof value === 'string'));
     return [{ key: texts.lineId ?? texts.entryId, handler, made, fields: texts }];
   });
