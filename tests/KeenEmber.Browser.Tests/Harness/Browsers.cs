@@ -39,8 +39,8 @@ public sealed class Browsers : IDisposable
     /// <param name="profile">Folder that outlives the browser, as a phone's storage does; null for none.</param>
     internal static ChromeDriver Start(bool script, string? profile = null)
     {
-        // The shell draws the same pages with less work; pictures in docs/ are taken with it too.
-        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium-headless-shell" };
+        // The shell draws the same pages with less work; pictures in docs/ are taken with it too. With a folder to keep it opens no page.
+        var options = new ChromeOptions { BinaryLocation = profile is null ? "/usr/bin/chromium-headless-shell" : "/usr/bin/chromium" };
         options.AddArguments(
             "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", "--disable-background-networking",
             "--disable-component-update", "--force-prefers-reduced-motion", "--disable-sync", "--no-first-run", "--hide-scrollbars");
