@@ -1,6 +1,3 @@
-using System.Buffers.Text;
-using System.Security.Cryptography;
-using System.Text;
 using Dapper;
 using Microsoft.Data.Sqlite;
 
@@ -56,8 +53,6 @@ public sealed record PersonChange(DateTimeOffset At, string By, string Name, str
 /// <summary>Accounts and invitations.</summary>
 public sealed class PeopleStore(Database database)
 {
-    private const int TokenBytes = 32;
-
     private const string Columns =
         "id, name, sign_in AS signIn, role, password_hash AS passwordHash, stamp, may_enter AS mayEnter, since";
 
@@ -116,7 +111,7 @@ public sealed class PeopleStore(Database database)
                     + "(@Id, @Name, @SignIn, @Role, @PasswordHash, @Stamp, @MayEnter, @Since)", Values(person));
                 Keep(db, person, by, $"joined as {person.Role.ToString().ToLowerInvariant()}", now);
                 return db.Execute("UPDATE invitation SET used_by = @Id WHERE token_hash = @Hash AND used_by IS NULL",
-                    new { Id = person.Id.ToString(), Hash = HashOf(token) }) == 1;
+                    new { Id = person.Id.ToString(), Hash = Token.Hash(token) }) == 1;
             });
         }
         catch (SqliteException e) when (e.SqliteExtendedErrorCode == Database.UniqueViolated)
@@ -135,6 +130,31 @@ public sealed class PeopleStore(Database database)
             Keep(db, person, by, what, at);
         return true;
     });
+
+    /// <summary>Takes the name of somebody who was removed out of the whole record. Their entries stay, as those of one and the same
+    /// nobody.</summary>
+    /// <returns>The name that stands in its place; null where the name cannot go: they may still enter, or somebody else bears it.</returns>
+    public string? Forget(Person person, string by, DateTimeOffset now)
+    {
+        if (person.MayEnter)
+            return null;
+        string? put = null;
+        database.Together(db =>
+        {
+            if (db.ExecuteScalar<long>("SELECT count(*) FROM person WHERE name = @Name", new { person.Name }) != 1)
+                return false;
+            put = $"Former technician {db.ExecuteScalar<long>("SELECT count(*) FROM person WHERE name LIKE 'Former technician %'") + 1}";
+            ForgottenName.Replace(db, person.Name, put);
+            db.Execute("DELETE FROM passkey WHERE person_id = @Id", new { Id = person.Id.ToString() });
+            db.Execute("UPDATE person SET name = @put, sign_in = @Id, password_hash = NULL WHERE id = @Id",
+                new { put, Id = person.Id.ToString() });
+            // Judgements that are kept name who did what.
+            db.Execute("UPDATE unit_standing SET changes = changes + 1, visits = '[]'");
+            Keep(db, person, by, "name deleted on request", now);
+            return true;
+        });
+        return put;
+    }
 
     private static object Values(Person p) => new
     {
@@ -159,10 +179,10 @@ public sealed class PeopleStore(Database database)
     /// <returns>Its token, which is kept nowhere: only whoever has it can use it, once.</returns>
     public string Invite(Role role, string by, DateTimeOffset now, DateTimeOffset until)
     {
-        var token = Base64Url.EncodeToString(RandomNumberGenerator.GetBytes(TokenBytes));
+        var token = Token.New();
         using var db = database.Open();
         db.Execute("INSERT INTO invitation (token_hash, role, made_by, made_at, until) VALUES (@Hash, @Role, @by, @At, @Until)",
-            new { Hash = HashOf(token), Role = role.ToString(), by, At = Database.Utc(now), Until = Database.Utc(until) });
+            new { Hash = Token.Hash(token), Role = role.ToString(), by, At = Database.Utc(now), Until = Database.Utc(until) });
         return token;
     }
 
@@ -181,9 +201,7 @@ public sealed class PeopleStore(Database database)
     {
         using var db = database.Open();
         return db.QueryFirstOrDefault<(string Role, string By)>("SELECT role, made_by FROM invitation WHERE token_hash = @Hash AND used_by "
-            + "IS NULL AND until > @Now", new { Hash = HashOf(token), Now = Database.Utc(now) }) is { Role: { } role, By: var by }
+            + "IS NULL AND until > @Now", new { Hash = Token.Hash(token), Now = Database.Utc(now) }) is { Role: { } role, By: var by }
             && (by.Length > 0 || !HasAny) ? (Enum.Parse<Role>(role), by) : null;
     }
-
-    private static string HashOf(string token) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(token)));
 }

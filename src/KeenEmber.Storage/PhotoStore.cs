@@ -44,12 +44,20 @@ public sealed class PhotoStore
 
     private readonly string folder;
 
+    private readonly DirectoryInfo data;
+    private readonly long? quota;
+
     /// <param name="dataFolder">Photos lie in a folder of their own below it, which is made where it is missing.</param>
-    public PhotoStore(string dataFolder)
+    /// <param name="quota">How much the data folder may hold, bytes; null for as much as the disk does.</param>
+    public PhotoStore(string dataFolder, long? quota = null)
     {
+        (data, this.quota) = (new(dataFolder), quota);
         folder = Path.Combine(dataFolder, FolderName);
         Directory.CreateDirectory(folder);
     }
+
+    /// <summary>The data folder holds as much as it may: photos are no longer to be taken in. Words still are.</summary>
+    public bool IsFull => quota is { } most && data.EnumerateFiles("*", SearchOption.AllDirectories).Sum(f => f.Length) >= most;
 
     /// <summary>Keeps a photo; on return its files are on the disk. The same photo sent twice is kept once.</summary>
     /// <param name="file">Only its header is read before it is the picture's turn.</param>

@@ -1,6 +1,3 @@
-using System.Buffers.Text;
-using System.Security.Cryptography;
-using System.Text;
 using Dapper;
 
 namespace KeenEmber.Storage;
@@ -16,8 +13,6 @@ public sealed record ReaderLink(Guid Id, Guid VisitId, string MadeBy, DateTimeOf
 /// <summary>Addresses for readers: a warranty desk, a customer. Whoever has one reads one report, and nothing else.</summary>
 public sealed class ReaderLinks(Database database)
 {
-    private const int TokenBytes = 32;
-
     private const string Columns =
         "SELECT id, visit_id AS VisitId, made_by AS MadeBy, made_at AS MadeAt, until, ended_at AS EndedAt FROM reader_link";
 
@@ -31,13 +26,13 @@ public sealed class ReaderLinks(Database database)
     /// <returns>Its token, which is kept nowhere.</returns>
     public string Make(Guid visit, string by, DateTimeOffset now, DateTimeOffset until)
     {
-        var token = Base64Url.EncodeToString(RandomNumberGenerator.GetBytes(TokenBytes));
+        var token = Token.New();
         using var db = database.Open();
         db.Execute(
             "INSERT INTO reader_link (id, token_hash, visit_id, made_by, made_at, until) VALUES (@Id, @Hash, @Visit, @by, @At, @Until)",
             new
             {
-                Id = Guid.CreateVersion7(now).ToString(), Hash = HashOf(token), Visit = visit.ToString(), by, At = Database.Utc(now),
+                Id = Guid.CreateVersion7(now).ToString(), Hash = Token.Hash(token), Visit = visit.ToString(), by, At = Database.Utc(now),
                 Until = Database.Utc(until),
             });
         return token;
@@ -47,7 +42,7 @@ public sealed class ReaderLinks(Database database)
     public ReaderLink? Find(string token, DateTimeOffset now)
     {
         using var db = database.Open();
-        return db.QuerySingleOrDefault<Row>($"{Columns} WHERE token_hash = @Hash", new { Hash = HashOf(token) })?.ToLink() is { } link
+        return db.QuerySingleOrDefault<Row>($"{Columns} WHERE token_hash = @Hash", new { Hash = Token.Hash(token) })?.ToLink() is { } link
             && link.Holds(now) ? link : null;
     }
 
@@ -78,6 +73,4 @@ public sealed class ReaderLinks(Database database)
         db.Execute("UPDATE reader_link SET ended_at = @At WHERE id = @Id AND visit_id = @Visit AND ended_at IS NULL",
             new { At = Database.Utc(now), Id = id.ToString(), Visit = visit.ToString() });
     }
-
-    private static string HashOf(string token) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(token)));
 }

@@ -8,7 +8,7 @@ namespace KeenEmber.Storage;
 
 /// <summary>An entry as it lies in the record.</summary>
 /// <param name="Stands">No later entry corrects it or strikes it out.</param>
-public sealed record PlainEntry(Guid Id, string At, string Author, string Kind, string Body, bool Stands);
+public sealed record PlainEntry(Guid Id, string At, string Author, string Device, string Kind, string Body, bool Stands);
 
 /// <summary>Visits and the entries of their timelines.</summary>
 public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposable
@@ -106,6 +106,9 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
         return counts.Keys.ToDictionary(v => v, v => known.TryGetValue(v, out var k) ? k!.Entries : []);
     }
 
+    /// <summary>Reads everything anew: a name was taken out of the record.</summary>
+    public void ReadAnew() => read.Clear();
+
     /// <param name="Count">How many entries the visit had when it was read.</param>
     private sealed record ReadVisit(int Count, IReadOnlyList<Entry> Entries);
 
@@ -165,7 +168,7 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
     {
         using var db = database.Open();
         var standing = CorrectionsOf(db, visitId, out var rows).Standing.Select(e => e.Id).ToHashSet();
-        return [.. rows.Select(r => new PlainEntry(Guid.Parse(r.Id), r.At, r.Author, r.Kind, r.Body, standing.Contains(Guid.Parse(r.Id))))
+        return [.. rows.Select(r => new PlainEntry(Guid.Parse(r.Id), r.At, r.Author, r.Device, r.Kind, r.Body, standing.Contains(Guid.Parse(r.Id))))
             .Reverse()];
     }
 

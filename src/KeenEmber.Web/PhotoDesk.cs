@@ -16,6 +16,8 @@ public static class PhotoDesk
     {
         var kept = new List<KeptPhoto>();
         var errors = new List<string>();
+        if (store.IsFull)
+            return (kept, ["The record holds as much as it may: no photo is taken in until a lead has made room. Keep this one."]);
         foreach (var file in files)
         {
             if (file.Length > PhotoStore.MostBytes)

@@ -52,7 +52,8 @@ builder.Services.AddSingleton<EntryKinds>();
 builder.Services.AddSingleton<VisitStore>();
 builder.Services.AddSingleton<SearchStore>();
 builder.Services.AddSingleton<InstrumentStore>();
-builder.Services.AddSingleton(new PhotoStore(data));
+builder.Services.AddSingleton(new PhotoStore(data, options.Quota));
+builder.Services.AddSingleton<WaitingDevices>();
 builder.Services.AddSingleton<RunSeriesStore>();
 builder.Services.AddSingleton<LoggerStore>();
 builder.Services.AddSingleton<StandingStore>();
@@ -104,6 +105,8 @@ app.UseWhen(c => c.Request.Path.StartsWithSegments("/api"), api => api.UseStatus
 app.UseMiddleware<BodyLimits>();
 app.UseRouting();
 app.UseAuthentication();
+if (builder.Configuration.GetValue("demo", false))
+    app.Use(app.Services.GetRequiredService<DemoPeople>().SignIn);
 app.UseAuthorization();
 app.UseRateLimiter();
 app.MapStaticAssets().AllowAnonymous();
@@ -125,6 +128,7 @@ app.MapArchives();
 app.MapSheets();
 app.MapHealth();
 app.MapToken();
+app.MapWaiting();
 app.MapCase();
 if (!await filled)
     return StartOptions.Refused;
@@ -152,7 +156,10 @@ async Task<bool> Fill()
         return false;
     app.Services.GetRequiredService<SearchStore>().Search(app.Services.GetServices<IBench>().SelectMany(b => b.Searched));
     if (builder.Configuration.GetValue("demo", false))
+    {
         app.Services.GetRequiredService<DemoHall>().FillIfEmpty();
+        app.Services.GetRequiredService<DemoPeople>().Arrive();
+    }
 
     // The first page wants the rules compiled and the units judged by today's rules: begun here, beside the start of the server.
     app.Services.GetRequiredService<Board>().Begin();

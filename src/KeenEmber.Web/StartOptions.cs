@@ -11,9 +11,13 @@ namespace KeenEmber.Web;
 /// <param name="Listening">Where it listens.</param>
 /// <param name="Backup">Folder that backups go to; null for none.</param>
 /// <param name="BackupHours">How old the last backup may get, h.</param>
+/// <param name="Quota">How much the data folder may hold before no photo is taken in any more, bytes; null for as much as the disk
+/// does.</param>
 public sealed record StartOptions(
-    string Data, Listening Listening, string? Backup = null, double BackupHours = StartOptions.UsualBackupHours)
+    string Data, Listening Listening, string? Backup = null, double BackupHours = StartOptions.UsualBackupHours, long? Quota = null)
 {
+    private const double LeastQuotaGb = 0.001, MostQuotaGb = 100_000;
+
     private const double UsualBackupHours = 24, LeastBackupHours = 0.1, MostBackupHours = 720;
 
     private const int UsualPort = 5080;
@@ -32,11 +36,21 @@ public sealed record StartOptions(
             && hours is >= LeastBackupHours and <= MostBackupHours))
             return Refuse<StartOptions>(
                 $"“{often}” is no number of hours from {LeastBackupHours} to {MostBackupHours}: --backup-hours 24.");
+        double? quota = null;
+        if (configuration["quota"] is { } typedQuota)
+        {
+            if (!(double.TryParse(typedQuota, CultureInfo.InvariantCulture, out var gb) && gb is >= LeastQuotaGb and <= MostQuotaGb))
+                return Refuse<StartOptions>($"“{typedQuota}” is no size in GB: --quota 200.");
+            quota = gb * (1 << 30);
+        }
+
         var (listening, why) = Listening.Read(configuration, port);
         if (listening is null)
             return Refuse<StartOptions>(why);
+        if (listening.IsOpen && configuration.GetValue("demo", false))
+            return Refuse<StartOptions>("The demo signs everybody in, so it stays on this machine.");
         return new(Path.GetFullPath(configuration["data"] ?? "data"), listening,
-            configuration["backup"] is { Length: > 0 } folder ? Path.GetFullPath(folder) : null, hours);
+            configuration["backup"] is { Length: > 0 } folder ? Path.GetFullPath(folder) : null, hours, (long?)quota);
     }
 
     /// <summary>The record's folder, made if missing.</summary>

@@ -20,7 +20,8 @@ public static class BrowserNotes
 {
     public const string Technician = "technician";
 
-    private const string DeviceName = "device";
+    /// <summary>Under which a device's own name is kept.</summary>
+    public const string DeviceName = "device";
 
     /// <summary>What was kept under a name; null when nothing was.</summary>
     public static string? Of(HttpRequest request, string name) =>

@@ -1,5 +1,7 @@
 using System.Net;
 using System.Text.RegularExpressions;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Storage;
 
 namespace KeenEmber.Web.Tests;
 
@@ -26,9 +28,8 @@ public sealed partial class UsUnitsTests(DemoWeb demo) : IClassFixture<DemoWeb>
     [Fact]
     public async Task No_page_of_any_unit_shows_a_metric_unit()
     {
-        using var technician = new Technician(demo.App);
-        using (var saved = await technician.Send("/settings", "", ("units", "us")))
-            Assert.Equal(HttpStatusCode.Redirect, saved.StatusCode);
+        var companies = demo.App.Get<CompanyStore>();
+        companies.Save(companies.Get() with { Units = UnitPreference.Us });
         var found = new List<string>();
         foreach (var unit in Regex.Matches(await Page("/"), "/equipment/[0-9a-f-]{36}").Select(m => m.Value).Distinct())
         {

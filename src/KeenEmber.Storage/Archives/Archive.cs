@@ -17,6 +17,13 @@ namespace KeenEmber.Storage.Archives;
 public sealed record ArchiveHead(
     string Format, int Version, DateTimeOffset TakenAt, IReadOnlyList<string> Units, IReadOnlyDictionary<string, long> Rows);
 
+/// <summary>Of what an archive is: of everything unless it says a unit or a site.</summary>
+public sealed record ArchiveScope(Guid? Unit = null, Guid? Site = null)
+{
+    /// <summary>What the company has decided goes with everything, and with nothing less.</summary>
+    internal bool IsAll => Unit is null && Site is null;
+}
+
 /// <summary>An archive that cannot be read. The message says why; nothing of it was taken.</summary>
 public sealed class ArchiveException(string message, Exception? inner = null) : Exception(message, inner);
 
@@ -31,6 +38,9 @@ public sealed class Archive(Database database, string dataFolder)
     public const int Version = 1;
 
     private const string HeadName = "archive.json", PhotosName = PhotoStore.FolderName + "/", Ending = ".jsonl", BinaryKey = "base64";
+
+    /// <summary>Of a zip with nothing in it, bytes.</summary>
+    private const int SmallestZip = 22;
 
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web);
 
@@ -50,20 +60,28 @@ public sealed class Archive(Database database, string dataFolder)
         };
     }
 
+    /// <summary>The site of a name.</summary>
+    /// <exception cref="ArchiveException">There is none, or several.</exception>
+    public Guid SiteOf(string name)
+    {
+        using var db = database.Open();
+        return db.Query<string>("SELECT id FROM site WHERE name = @name COLLATE NOCASE", new { name }).ToList() is [var one]
+            ? Guid.Parse(one) : throw new ArchiveException($"No site is called {name}, or several are.");
+    }
+
     /// <summary>Writes an archive.</summary>
     /// <param name="to">Written once from front to end.</param>
-    /// <param name="unit">One unit; all of them where null.</param>
-    public ArchiveHead Write(Stream to, DateTimeOffset now, Guid? unit = null)
+    public ArchiveHead Write(Stream to, DateTimeOffset now, ArchiveScope scope)
     {
         using var db = database.Open();
         // One moment of the record, whatever is written meanwhile.
         using var moment = db.BeginTransaction(deferred: true);
         db.Execute("CREATE TEMP TABLE archived (id TEXT PRIMARY KEY)", transaction: moment);
-        db.Execute("INSERT INTO archived SELECT id FROM equipment WHERE @Unit IS NULL OR id = @Unit",
-            new { Unit = unit?.ToString() }, moment);
+        db.Execute("INSERT INTO archived SELECT id FROM equipment WHERE (@Unit IS NULL OR id = @Unit) AND (@Site IS NULL OR site_id = @Site)",
+            new { Unit = scope.Unit?.ToString(), Site = scope.Site?.ToString() }, moment);
         using var zip = new ZipArchive(to, ZipArchiveMode.Create, leaveOpen: true);
         var rows = new Dictionary<string, long>();
-        foreach (var table in ArchiveTables.All.Where(t => unit is null || t.Name != "shop"))
+        foreach (var table in ArchiveTables.All.Where(t => scope.IsAll || t.Name != "shop"))
             rows[table.Name] = WriteTable(zip, db, moment, table);
         foreach (var hash in db.Query<string>("SELECT DISTINCT body ->> '$.hash' FROM entry WHERE kind = 'photo' AND visit_id IN "
             + "(SELECT id FROM visit WHERE equipment_id IN (SELECT id FROM archived))", transaction: moment))
@@ -125,6 +143,8 @@ public sealed class Archive(Database database, string dataFolder)
     {
         try
         {
+            if (from.Length < SmallestZip)
+                throw new InvalidDataException();
             using var zip = new ZipArchive(from, ZipArchiveMode.Read, leaveOpen: true);
             var head = HeadOf(zip);
             foreach (var photo in zip.Entries.Where(e => e.FullName.StartsWith(PhotosName, StringComparison.Ordinal)))

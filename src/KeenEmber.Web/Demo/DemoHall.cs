@@ -16,6 +16,7 @@ public sealed class DemoHall(
 {
     internal const string Isolde = "Isolde Marrin";
     internal const string Tobin = "Tobin Ashgrove";
+    internal const string Odile = "Odile Fenn";
 
     internal static readonly CircuitMakeUp Remote =
         new(EquipmentKind.WalkInCooler, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver);

@@ -1,3 +1,4 @@
+using KeenEmber.Web.Pages;
 using KeenEmber.Web.Pages.Visits.Defrost.Import;
 using Microsoft.AspNetCore.Http.Features;
 
@@ -30,6 +31,7 @@ public sealed class BodyLimits(RequestDelegate next)
     private static long Most(HttpRequest request) => request.Query["handler"].ToString() switch
     {
         "Photos" => PhotoDesk.MostUploadBytes + Around,
+        "Archive" when request.Path == "/archives" => ArchivesModel.MostBytes + Around,
         "File" when request.Path.Value!.EndsWith("/defrostfile", StringComparison.OrdinalIgnoreCase) => DefrostFileModel.MostBytes + Around,
         _ => Usual,
     };

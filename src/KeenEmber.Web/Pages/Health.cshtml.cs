@@ -1,4 +1,5 @@
 using System.Globalization;
+using KeenEmber.Storage;
 using KeenEmber.Web.Running;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -6,7 +7,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeenEmber.Web.Pages;
 
 /// <summary>How the service stands: record, disk, backups.</summary>
-public sealed class HealthModel(Health health, BackupKeeper backups, TimeProvider clock) : PageModel
+public sealed class HealthModel(Health health, BackupKeeper backups, WaitingDevices devices, TimeProvider clock) : PageModel
 {
     /// <summary>So many of the newest backups are listed.</summary>
     public const int Listed = 12;
@@ -16,6 +17,9 @@ public sealed class HealthModel(Health health, BackupKeeper backups, TimeProvide
 
     /// <summary>What was copied.</summary>
     public BackupKeeper Backups => backups;
+
+    /// <summary>Devices that hold something unsent.</summary>
+    public IReadOnlyList<WaitingDevice> Waiting { get; } = devices.All();
 
     /// <summary>How what was asked for went.</summary>
     [TempData]
@@ -47,6 +51,14 @@ public sealed class HealthModel(Health health, BackupKeeper backups, TimeProvide
         return age.TotalHours < 1 ? "The last one is less than an hour old."
             : $"The last one is {Number(age.TotalHours < 48 ? age.TotalHours : age.TotalDays)} {(age.TotalHours < 48 ? "h" : "days")} old.";
     }
+
+    /// <summary>Whose device it is, as far as that is known.</summary>
+    public static string Name(WaitingDevice device) =>
+        device.Person.Length > 0 ? $"{device.Person}, device {device.Device}" : $"Device {device.Device}";
+
+    /// <summary>"3 Nov 2026 14:05 UTC".</summary>
+    public static string Time(DateTimeOffset time) =>
+        time.UtcDateTime.ToString("d MMM yyyy HH:mm", CultureInfo.InvariantCulture) + " UTC";
 
     private static string Number(double value) => Math.Round(value).ToString("0", CultureInfo.InvariantCulture);
 

@@ -18,6 +18,9 @@ public sealed class SettingsModel(CompanyStore companies, PeopleStore people, Ti
 
     public bool Saved { get; private set; }
 
+    /// <summary>The company's choices are a lead's.</summary>
+    public bool MayDecide => Accounts.MayDecide(User, people);
+
     private const int MostChanges = 20;
 
     /// <summary>What was decided last, by whom.</summary>
@@ -52,7 +55,7 @@ public sealed class SettingsModel(CompanyStore companies, PeopleStore people, Ti
         Form = new(Company.Units);
         Form.Keep(Request.Form);
         // The screen is the device's; the rest is a lead's to decide.
-        if (people.HasAny && !User.IsInRole(nameof(Role.Lead)))
+        if (!MayDecide)
         {
             ThemeChoice.Keep(Response, Form["theme"]);
             return RedirectToPage(new { saved = true });

@@ -4,6 +4,7 @@ using KeenEmber.Storage;
 using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.StaticAssets;
 using Microsoft.Extensions.Options;
 
 namespace KeenEmber.Web.People;
@@ -16,6 +17,9 @@ public static class Accounts
 
     /// <summary>Limit of tries to sign in or to use an invitation.</summary>
     public const string Tries = "tries";
+
+    /// <summary>Longest name, letters.</summary>
+    public const int LongestName = 60;
 
     /// <summary>Limit of looking at reports by address.</summary>
     public const string Readers = "readers";
@@ -34,7 +38,10 @@ public static class Accounts
     public static void AddAccounts(this IServiceCollection services)
     {
         services.AddSingleton<PeopleStore>();
+        services.AddSingleton<PasskeyStore>();
         services.AddSingleton<ReaderLinks>();
+        services.AddSingleton<SharedTablet>();
+        services.AddSingleton<DemoPeople>();
         services.AddAuthentication(IdentityConstants.ApplicationScheme).AddCookie(IdentityConstants.ApplicationScheme, cookie =>
         {
             cookie.Cookie.Name = "keen-ember-person";
@@ -49,6 +56,12 @@ public static class Accounts
             var toSignIn = cookie.Events.OnRedirectToLogin;
             cookie.Events.OnRedirectToLogin = c => c.Request.Path.StartsWithSegments("/api")
                 ? Refuse(c.Response, StatusCodes.Status401Unauthorized) : toSignIn(c);
+        }).AddCookie(IdentityConstants.TwoFactorUserIdScheme, cookie =>
+        {
+            // Holds what a device was asked to sign, until it has.
+            cookie.Cookie.Name = "keen-ember-passkey";
+            cookie.Cookie.SameSite = SameSiteMode.Strict;
+            cookie.ExpireTimeSpan = TimeSpan.FromMinutes(PerMinutes);
         });
         services.AddIdentityCore<Person>(identity =>
         {
@@ -64,6 +77,7 @@ public static class Accounts
         services.AddRateLimiter(limits =>
         {
             limits.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
+            limits.GlobalLimiter = PartitionedRateLimiter.CreateChained(Often(), AtOnce());
             limits.AddPolicy(Tries, http => HttpMethods.IsPost(http.Request.Method)
                 ? RateLimitPartition.GetFixedWindowLimiter($"from {http.Connection.RemoteIpAddress}", _ =>
                     new FixedWindowRateLimiterOptions { PermitLimit = MostTries, Window = TimeSpan.FromMinutes(PerMinutes) })
@@ -72,6 +86,25 @@ public static class Accounts
                 new FixedWindowRateLimiterOptions { PermitLimit = MostLooks, Window = TimeSpan.FromMinutes(PerMinutes) }));
         });
     }
+
+    /// <summary>Far above what hands and a phone that sends what it kept come to: one device gone wild does not stop the others.</summary>
+    private const int InARow = 600, ASecond = 20, Together = 8, InLine = 60;
+
+    private static PartitionedRateLimiter<HttpContext> Often() => PartitionedRateLimiter.Create<HttpContext, string>(http =>
+        Who(http) is { } who ? RateLimitPartition.GetTokenBucketLimiter(who, _ => new()
+        {
+            TokenLimit = InARow, TokensPerPeriod = ASecond, ReplenishmentPeriod = TimeSpan.FromSeconds(1), AutoReplenishment = true,
+        }) : RateLimitPartition.GetNoLimiter(""));
+
+    private static PartitionedRateLimiter<HttpContext> AtOnce() => PartitionedRateLimiter.Create<HttpContext, string>(http =>
+        Who(http) is { } who ? RateLimitPartition.GetConcurrencyLimiter(who, _ => new() { PermitLimit = Together, QueueLimit = InLine })
+            : RateLimitPartition.GetNoLimiter(""));
+
+    /// <summary>The person and their device; null for who is not signed in, and for files of the app.</summary>
+    private static string? Who(HttpContext http) =>
+        http.User.FindFirstValue(ClaimTypes.NameIdentifier) is { } person && http.RequestServices.GetRequiredService<DemoPeople>().All is []
+            && http.GetEndpoint()?.Metadata.GetMetadata<StaticAssetDescriptor>() is null
+                ? $"{person} {BrowserNotes.Of(http.Request, BrowserNotes.DeviceName)}" : null;
 
     /// <summary>Asked at every request: a lost phone, or somebody removed, is out with the next one.</summary>
     private static Task StillMayEnter(CookieValidatePrincipalContext cookie)
@@ -94,6 +127,9 @@ public static class Accounts
     /// <summary>Name of who is signed in; else what this browser was told.</summary>
     public static string? NameOf(HttpContext http) => http.User.Identity is { IsAuthenticated: true, Name: { } name } ? name
         : BrowserNotes.Of(http.Request, BrowserNotes.Technician);
+
+    /// <summary>May decide for the company: a lead, or anybody as long as nobody has an account.</summary>
+    public static bool MayDecide(ClaimsPrincipal user, PeopleStore people) => !people.HasAny || user.IsInRole(nameof(Role.Lead));
 
     private sealed class LowerCase : ILookupNormalizer
     {

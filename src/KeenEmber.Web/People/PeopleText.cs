@@ -1,3 +1,4 @@
+using System.Globalization;
 using KeenEmber.Storage;
 
 namespace KeenEmber.Web.People;
@@ -5,6 +6,14 @@ namespace KeenEmber.Web.People;
 /// <summary>What roles are called.</summary>
 public static class PeopleText
 {
+    /// <summary>"TA": of the first and the last part of a name.</summary>
+    public static string Initials(string name) => name.Split(' ', StringSplitOptions.RemoveEmptyEntries) switch
+    {
+        [] => "",
+        [var one] => StringInfo.GetNextTextElement(one),
+        [var first, .., var last] => StringInfo.GetNextTextElement(first) + StringInfo.GetNextTextElement(last),
+    };
+
     public static string Name(Role role) => role switch
     {
         Role.Lead => "lead",

@@ -17,20 +17,20 @@ internal static class Commands
         if (asked["restore"] is { } from)
             return Say(() => Restore(from, asked["name"], data));
         if (asked["export"] is { } written)
-            return Say(() => Export(data, asked["unit"], written));
+            return Say(() => Export(data, asked["unit"], asked["site"], written));
         return asked["import"] is { } read ? Say(() => Import(read, data)) : null;
     }
 
-    private static string Export(string data, string? tag, string to)
+    private static string Export(string data, string? tag, string? site, string to)
     {
         if (!File.Exists(Path.Combine(data, Database.FileName)))
             throw new ArchiveException($"{data} holds no record.");
         var database = new Database(data);
         database.Migrate();
         var archive = new Archive(database, data);
-        Guid? unit = tag is null ? null : archive.UnitOf(tag);
+        var scope = new ArchiveScope(tag is null ? null : archive.UnitOf(tag), site is null ? null : archive.SiteOf(site));
         using var file = new FileStream(to, FileMode.CreateNew);
-        var head = archive.Write(file, DateTimeOffset.UtcNow, unit);
+        var head = archive.Write(file, DateTimeOffset.UtcNow, scope);
         return $"{Count(head.Units.Count)} units with {Count(head.Rows["entry"])} entries are in {to}.";
     }
 

@@ -10,6 +10,12 @@ public sealed class Health(Database database, StartOptions options, BackupKeeper
     /// <summary>Below this nothing more should be taken in, bytes.</summary>
     private const long LeastFree = 200L << 20;
 
+    /// <summary>From this part of the quota on somebody is told, before nothing more is taken in.</summary>
+    private const double NearQuota = 0.9;
+
+    /// <summary>How much the data folder may hold, bytes; null for as much as the disk does.</summary>
+    public long? Quota => options.Quota;
+
     /// <summary>Free on the disk of the record, bytes.</summary>
     public long Free => new DriveInfo(options.Data).AvailableFreeSpace;
 
@@ -44,6 +50,8 @@ public sealed class Health(Database database, StartOptions options, BackupKeeper
 
         if (Free < LeastFree)
             problems.Add("The disk is nearly full.");
+        if (Quota is { } quota && RecordBytes + Photos.Bytes > NearQuota * quota)
+            problems.Add("The record has nearly reached what it may hold. Beyond it no photo is taken in.");
         if (backups.IsOverdue)
             problems.Add("The backup is overdue.");
         return problems;

@@ -10,7 +10,7 @@ namespace KeenEmber.Browser.Tests.Harness;
 /// <summary>The published app as a process of its own on a data folder of its own, so that it can be killed and started again.</summary>
 public sealed class AppServer : IDisposable
 {
-    private readonly string folder = Directory.CreateTempSubdirectory("keen-ember-").FullName;
+    private readonly string folder;
     private readonly DateTimeOffset made = DateTimeOffset.UtcNow.AddMinutes(5);
     private readonly bool demo;
     private readonly string[] arguments;
@@ -20,8 +20,11 @@ public sealed class AppServer : IDisposable
 
     /// <param name="arguments">More of them on the command line; with a certificate among them it serves over TLS.</param>
     /// <param name="environment">Variables the process is started with.</param>
-    public AppServer(bool demo = false, string[]? arguments = null, params (string Name, string Value)[] environment)
+    /// <param name="folder">Of the record; an empty one of its own where null.</param>
+    public AppServer(bool demo = false, string[]? arguments = null, string? folder = null,
+        params (string Name, string Value)[] environment)
     {
+        this.folder = folder ?? Directory.CreateTempSubdirectory("keen-ember-").FullName;
         (this.demo, this.arguments, this.environment) = (demo, arguments ?? [], environment);
         Address = new($"{(this.arguments.Contains("--certificate") ? "https" : "http")}://127.0.0.1:{FreePort()}/");
         // What its certificate is worth is for the tests of that to ask.

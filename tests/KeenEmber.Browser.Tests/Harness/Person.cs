@@ -1,6 +1,7 @@
 using System.Reflection;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
+using OpenQA.Selenium.VirtualAuth;
 
 namespace KeenEmber.Browser.Tests.Harness;
 
@@ -176,6 +177,15 @@ public sealed class Person : IDisposable
     public string? FocusedId() => driver.SwitchTo().ActiveElement().GetAttribute("id");
 
     public T Run<T>(string script) => (T)driver.ExecuteScript(script)!;
+
+    /// <summary>Gives the device a finger's print, so to speak: it makes passkeys and signs with them.</summary>
+    public Person WithPasskeys()
+    {
+        driver.AddVirtualAuthenticator(new VirtualAuthenticatorOptions().SetProtocol(VirtualAuthenticatorOptions.Protocol.CTAP2)
+            .SetTransport(VirtualAuthenticatorOptions.Transport.INTERNAL).SetHasResidentKey(true).SetHasUserVerification(true)
+            .SetIsUserVerified(true));
+        return this;
+    }
 
     public Person Theme(string theme)
     {

@@ -40,7 +40,7 @@ public sealed class ArchiveTests : IDisposable
     private static MemoryStream Written(Archive archive)
     {
         var stream = new MemoryStream();
-        archive.Write(stream, Now);
+        archive.Write(stream, Now, new());
         stream.Position = 0;
         return stream;
     }
@@ -104,6 +104,24 @@ public sealed class ArchiveTests : IDisposable
         var (database, into) = Record("into", "F-3");
         Assert.Contains("tag", Assert.Throws<ArchiveException>(() => into.Read(archive)).Message, StringComparison.Ordinal);
         Assert.Equal(1, UnitsOf(database));
+    }
+
+    [Fact]
+    public void Of_a_site_come_its_units_and_no_others()
+    {
+        var (database, archive) = Record("from", "F-3", "F-4");
+        var quay = new Site(Guid.CreateVersion7(), "Quillmere quay", 6, "Europe/London");
+        var units = new EquipmentStore(database);
+        var one = units.All()[0];
+        Assert.True(units.Save(one with { Id = Guid.CreateVersion7(), SiteId = quay.Id, Tag = "Q-1", Circuit = one.Circuit with
+            { Id = Guid.CreateVersion7() } }, quay, new(Now, "Isolde Marrin", "")));
+        using var stream = new MemoryStream();
+        Assert.Equal(["Q-1"], archive.Write(stream, Now, new(Site: archive.SiteOf("quillmere quay"))).Units);
+        stream.Position = 0;
+        var (empty, into) = Record("into");
+        into.Read(stream);
+        Assert.Equal("Q-1", Assert.Single(new EquipmentStore(empty).All()).Tag);
+        Assert.Throws<ArchiveException>(() => archive.SiteOf("nowhere"));
     }
 
     [Fact]

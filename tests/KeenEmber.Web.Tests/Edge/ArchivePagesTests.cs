@@ -1,4 +1,6 @@
 using System.IO.Compression;
+using System.Net;
+using AngleSharp.Dom;
 using KeenEmber.Storage;
 using KeenEmber.Storage.Archives;
 using Microsoft.Data.Sqlite;
@@ -33,7 +35,7 @@ public sealed class ArchivePagesTests(DemoWeb demo) : IClassFixture<DemoWeb>, ID
 
     private TestApp On(string folder)
     {
-        var other = new TestApp { Folder = new(Path.Combine(root.FullName, folder)) };
+        var other = new TestApp(demo: true) { Folder = new(Path.Combine(root.FullName, folder)) };
         other.Clock.Now = app.Clock.Now;
         return other;
     }
@@ -47,6 +49,35 @@ public sealed class ArchivePagesTests(DemoWeb demo) : IClassFixture<DemoWeb>, ID
         Assert.Equal(0, Read(archive, "all").Added);
         using var other = On("all");
         Assert.InRange(await SamePages.Compare(app, other), 4, 100);
+    }
+
+    [Fact]
+    public async Task On_its_page_one_is_read_in_and_any_other_file_is_refused_with_the_reason()
+    {
+        using var other = new TestApp();
+        other.Clock.Now = app.Clock.Now;
+        using var lead = new Technician(other);
+        async Task<IDocument> Send(byte[] file)
+        {
+            var token = (await lead.Open("/archives")).QuerySelector("input[name=__RequestVerificationToken]")!.GetAttribute("value")!;
+            using var form = new MultipartFormDataContent
+            {
+                { new StringContent(token), "__RequestVerificationToken" }, { new ByteArrayContent(file), "archive", "units.zip" },
+            };
+            using var answer = await lead.Http.PostAsync("/archives?handler=Archive", form, TestContext.Current.CancellationToken);
+            Assert.True(answer.StatusCode is HttpStatusCode.OK or HttpStatusCode.Redirect, $"{answer.StatusCode} {string.Join('\n', other.Errors)}");
+            return answer.StatusCode == HttpStatusCode.Redirect ? await lead.Open("/archives") : await Technician.Page(answer);
+        }
+
+        Assert.Contains("Choose an archive", (await Send([])).QuerySelector("#archive-error")!.TextContent, StringComparison.Ordinal);
+        Assert.Contains("no archive", (await Send([1, 2, 3])).QuerySelector("#archive-error")!.TextContent, StringComparison.Ordinal);
+        using var archive = await Taken($"/api/sites/{app.Get<EquipmentStore>().Sites()[0].Id}/archive");
+        Assert.Contains("rows were new here", (await Send(archive.ToArray())).QuerySelector("[role=status]")!.TextContent,
+            StringComparison.Ordinal);
+        Assert.Contains("here already", (await Send(archive.ToArray())).QuerySelector("[role=status]")!.TextContent,
+            StringComparison.Ordinal);
+        Assert.Equal(app.Get<EquipmentStore>().All().Count, other.Get<EquipmentStore>().All().Count);
+        Assert.Contains("F-3", (await lead.Open("/")).Body!.TextContent, StringComparison.Ordinal);
     }
 
     [Fact]

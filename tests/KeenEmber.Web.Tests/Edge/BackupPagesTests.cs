@@ -27,7 +27,7 @@ public sealed class BackupPagesTests : IDisposable
         var folder = new BackupFolder(Copies);
         var elsewhere = Path.Combine(root.FullName, "elsewhere");
         folder.Restore(folder.All()[0], elsewhere);
-        using var restored = new TestApp { Folder = new(elsewhere) };
+        using var restored = new TestApp(demo: true) { Folder = new(elsewhere) };
         restored.Clock.Now = app.Clock.Now;
         Assert.InRange(await SamePages.Compare(app, restored), 4, 100);
     }

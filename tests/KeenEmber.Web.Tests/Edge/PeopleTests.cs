@@ -1,4 +1,5 @@
 using System.Net;
+using System.Net.Http.Json;
 using KeenEmber.Storage;
 using KeenEmber.Web.People;
 
@@ -179,6 +180,167 @@ public sealed class PeopleTests : IDisposable
             using var done = await lead.Send("/people", $"handler={handler}", ("person", tobin.Id.ToString()));
             Assert.Equal(HttpStatusCode.Redirect, done.StatusCode);
         }
+    }
+
+    /// <summary>Sends what no form of the page offers.</summary>
+    private static async Task<HttpStatusCode> Post(Technician who, string page, string handler, params (string Name, string Value)[] fields)
+    {
+        var token = (await who.Open(page)).QuerySelector("input[name=__RequestVerificationToken]")!.GetAttribute("value")!;
+        using var answer = await who.Http.PostAsync($"{page}?handler={handler}", new FormUrlEncodedContent(
+            fields.Append(("__RequestVerificationToken", token)).Select(f => KeyValuePair.Create(f.Item1, f.Item2))),
+            TestContext.Current.CancellationToken);
+        return answer.StatusCode;
+    }
+
+    private static Task<HttpResponseMessage> SignIn(Technician who, string name, bool shared = false) => who.Send("/sign-in", "handler=In",
+        ("name", name), ("password", Password), ("shared", shared ? "true" : "false"));
+
+    [Fact]
+    public async Task On_a_shared_tablet_those_who_agreed_are_two_taps_away_and_nobody_else()
+    {
+        await BecomeLead();
+        using (await Join(other, await Invite(Role.Technician), "Tobin Ashgrove", "tobin"))
+        using (await SignIn(other, "tobin", shared: true))
+        using (await SignIn(other, "maren"))
+        {
+        }
+
+        var (tobin, maren) = (People.Find("tobin")!.Id.ToString(), People.Find("maren")!.Id.ToString());
+        var taps = (await other.Open("/sign-in")).QuerySelectorAll("[data-change-to] button");
+        Assert.Equal("Tobin Ashgrove", Assert.Single(taps).TextContent);
+        Assert.Equal(HttpStatusCode.Redirect, await Post(other, "/sign-in", "As", ("person", tobin)));
+        Assert.Contains("Tobin Ashgrove", (await other.Open("/")).QuerySelector("[data-signed-in]")!.TextContent, StringComparison.Ordinal);
+
+        // Who did not agree cannot be changed to, and neither can anybody on a device they never signed in on.
+        await Post(other, "/sign-in", "As", ("person", maren));
+        Assert.Contains("Tobin Ashgrove", (await other.Open("/")).QuerySelector("[data-signed-in]")!.TextContent, StringComparison.Ordinal);
+        using var third = new Technician(app);
+        await Post(third, "/sign-in", "As", ("person", tobin));
+        Assert.Equal(HttpStatusCode.Redirect, await Status(third, "/"));
+
+        // Signed out everywhere holds here too.
+        using (await SignIn(other, "maren"))
+        using (await lead.Send("/people", "handler=Out", ("person", tobin)))
+            Assert.Empty((await other.Open("/sign-in")).QuerySelectorAll("[data-change-to] button"));
+    }
+
+    [Fact]
+    public async Task Somebody_changes_their_own_name_and_password_and_other_devices_are_out()
+    {
+        await BecomeLead();
+        using (await Join(other, await Invite(Role.Technician), "Tobin Ashgrove", "tobin"))
+        {
+        }
+
+        using var phone = new Technician(app);
+        using (await SignIn(phone, "tobin"))
+            Assert.Equal(HttpStatusCode.OK, await Status(phone, "/"));
+        using (var wrong = await other.Send("/account", "handler=Password", ("current", "not this one at all"),
+            ("password", "a longer lantern"), ("again", "a longer lantern")))
+            Assert.Contains("not your password", (await Technician.Page(wrong)).QuerySelector("#current-error")!.TextContent,
+                StringComparison.Ordinal);
+        using (await other.Send("/account", "handler=Password", ("current", Password), ("password", "a longer lantern"),
+            ("again", "a longer lantern")))
+            Assert.Equal(HttpStatusCode.OK, await Status(other, "/"));
+        Assert.Equal(HttpStatusCode.Redirect, await Status(phone, "/"));
+        using (await SignIn(phone, "tobin"))
+            Assert.Equal(HttpStatusCode.Redirect, await Status(phone, "/"));
+        using (await other.Send("/account", "handler=Name", ("name", "Tobin Reedmace")))
+            Assert.Contains("Tobin Reedmace", (await other.Open("/")).QuerySelector("[data-signed-in]")!.TextContent,
+                StringComparison.Ordinal);
+        Assert.Equal(["was Tobin Ashgrove", "changed the password"], People.Changes(2).Select(c => c.What));
+    }
+
+    [Fact]
+    public async Task A_passkey_that_nobody_was_asked_for_opens_nothing()
+    {
+        await BecomeLead();
+        using (var made = await lead.Send("/account", "handler=Passkey", ("credential", "{}"), ("key", "phone")))
+            Assert.Contains("could not be checked", (await Technician.Page(made)).Body!.TextContent, StringComparison.Ordinal);
+        foreach (var credential in new[] { "", "{}", "not json", """{"id":"AA","rawId":"AA","type":"public-key","response":{}}""" })
+        {
+            using var used = await other.Send("/sign-in", "handler=Passkey", ("credential", credential));
+            Assert.Contains("opens nothing here", (await Technician.Page(used)).Body!.TextContent, StringComparison.Ordinal);
+        }
+
+        Assert.Equal(HttpStatusCode.Redirect, await Status(other, "/"));
+    }
+
+    [Fact]
+    public async Task A_name_is_deleted_on_request_and_the_record_stands()
+    {
+        await BecomeLead();
+        using (await Join(other, await Invite(Role.Technician), "Tobin Ashgrove", "tobin"))
+        {
+        }
+
+        var unit = await lead.AddUnit();
+        var visit = await other.StartVisit(unit);
+        await other.Log(visit, "suc 1.4");
+        await lead.Log(visit, "note: Tobin Ashgrove oiled the door, Tobin Ashgrovelli did not");
+        Assert.Contains("Tobin Ashgrove", (await lead.Open(visit + "/report")).Body!.TextContent, StringComparison.Ordinal);
+        var tobin = People.Find("tobin")!.Id.ToString();
+        async Task Ask(string handler, params (string, string)[] more)
+        {
+            using var done = await lead.Send("/people", "handler=" + handler, [("person", tobin), .. more]);
+            Assert.True(done.StatusCode is HttpStatusCode.OK or HttpStatusCode.Redirect, string.Join('\n', app.Errors));
+        }
+
+        // Nobody who may enter loses their name, and it is asked twice.
+        Assert.Equal(HttpStatusCode.BadRequest, await Post(lead, "/people", "Forget", ("person", tobin), ("sure", "Tobin Ashgrove")));
+        await Ask("Remove");
+        await Ask("Forget");
+        Assert.NotNull(People.Find("tobin"));
+        await Ask("Forget", ("sure", "Tobin Ashgrove"));
+
+        foreach (var page in new[] { unit, visit + "/circuit", visit + "/record", visit + "/report", "/people", "/search?q=Tobin", "/" })
+            Assert.DoesNotMatch(@"Ashgrove\b", (await lead.Open(page)).Body!.TextContent);
+        var record = (await lead.Open(visit + "/record")).Body!.TextContent;
+        Assert.Contains("Former technician 1 oiled the door, Tobin Ashgrovelli did not", record, StringComparison.Ordinal);
+        Assert.Contains("1.4", record, StringComparison.Ordinal);
+
+        // What must never be changed is guarded as before.
+        Assert.Throws<Microsoft.Data.Sqlite.SqliteException>(() =>
+        {
+            using var db = app.Get<Database>().Open();
+            using var change = db.CreateCommand();
+            change.CommandText = "UPDATE entry SET author = 'somebody'";
+            change.ExecuteNonQuery();
+        });
+        await lead.Log(visit, "head 12");
+    }
+
+    [Fact]
+    public async Task A_device_says_what_waits_on_it_and_a_lead_sees_that()
+    {
+        await BecomeLead();
+        async Task<HttpStatusCode> Tell(object said)
+        {
+            using var told = await lead.Http.PostAsJsonAsync("/waiting", said, TestContext.Current.CancellationToken);
+            return told.StatusCode;
+        }
+
+        Assert.Equal(HttpStatusCode.NoContent, await Tell(new { kept = 3, refused = 1, oldest = "2026-11-20T08:15:00Z" }));
+        var line = (await lead.Open("/health")).QuerySelector("[data-waiting]")!.TextContent;
+        Assert.Contains("Maren Oakhurst", line, StringComparison.Ordinal);
+        Assert.Contains("3 unsent, 1 of them refused", line, StringComparison.Ordinal);
+        Assert.Contains("20 Nov 2026 08:15 UTC", line, StringComparison.Ordinal);
+        Assert.Equal(HttpStatusCode.BadRequest, await Tell(new { kept = 1, refused = 2 }));
+        Assert.Equal(HttpStatusCode.NoContent, await Tell(new { kept = 0, refused = 0 }));
+        Assert.Empty((await lead.Open("/health")).QuerySelectorAll("[data-waiting]"));
+    }
+
+    [Fact]
+    public async Task A_device_gone_wild_is_slowed_down_and_the_others_are_not()
+    {
+        await BecomeLead();
+        var last = HttpStatusCode.OK;
+        for (var i = 0; i < 800 && last != HttpStatusCode.TooManyRequests; i++)
+            last = await Status(lead, "/token");
+        Assert.Equal(HttpStatusCode.TooManyRequests, last);
+        using (await Join(other, $"/welcome/{People.Invite(Role.Technician, "Maren Oakhurst", app.Clock.Now, app.Clock.Now.AddDays(1))}",
+            "Tobin Ashgrove", "tobin"))
+            Assert.Equal(HttpStatusCode.OK, await Status(other, "/token"));
     }
 
     [Fact]

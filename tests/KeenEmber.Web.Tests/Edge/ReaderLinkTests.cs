@@ -1,12 +1,13 @@
 using System.Net;
 using KeenEmber.Storage;
+using KeenEmber.Web.Demo;
 
 namespace KeenEmber.Web.Tests.Edge;
 
 /// <summary>A report for a warranty desk: by address, without an account, until it is over or taken back, and nothing beside it.</summary>
 public sealed class ReaderLinkTests : IDisposable
 {
-    private readonly TestApp app = new(demo: true);
+    private readonly TestApp app = new();
     private readonly Technician technician;
     private readonly Technician reader;
     private readonly string visit;
@@ -16,6 +17,7 @@ public sealed class ReaderLinkTests : IDisposable
         // A browser goes by its own clock when it lets a cookie go.
         app.Clock.Now = DateTimeOffset.UtcNow;
         (technician, reader) = (new(app), new(app));
+        app.Get<DemoHall>().FillIfEmpty();
         var visits = app.Get<EquipmentStore>().All().SelectMany(u => app.Get<VisitStore>().OfEquipment(u.Id)).ToList();
         visit = $"/visits/{visits.First(v => app.Get<VisitStore>().PlainEntries(v.Id).Any(e => e.Kind == "photo")).Id}";
     }
@@ -37,6 +39,24 @@ public sealed class ReaderLinkTests : IDisposable
             Assert.Equal(HttpStatusCode.Redirect, joined.StatusCode);
         using var made = await technician.Send(visit + "/report", "handler=Share");
         return new Uri((await Technician.Page(made)).QuerySelector("[data-reader]")!.TextContent).AbsolutePath;
+    }
+
+    [Fact]
+    public async Task As_one_file_it_needs_neither_the_app_nor_a_network()
+    {
+        var address = await Share();
+        using var answer = await reader.Http.GetAsync(address + "?file", Cancel);
+        Assert.Equal("attachment", answer.Content.Headers.ContentDisposition!.DispositionType);
+        Assert.EndsWith(".html", answer.Content.Headers.ContentDisposition.FileName!.Trim('"'), StringComparison.Ordinal);
+        var page = await Technician.Page(answer);
+        Assert.Empty(page.QuerySelectorAll("script, link, form, [src^='/'], [href]"));
+        Assert.Contains(page.QuerySelectorAll("img"), i => i.GetAttribute("src")!.StartsWith("data:image/jpeg;base64,", StringComparison.Ordinal));
+        var styles = string.Concat(page.QuerySelectorAll("style").Select(s => s.TextContent));
+        Assert.Contains("data:font/woff2;base64,", styles, StringComparison.Ordinal);
+        Assert.DoesNotContain("../lib", styles, StringComparison.Ordinal);
+        var shown = await reader.Open(address);
+        Assert.Equal(shown.QuerySelector("h1")!.TextContent, page.QuerySelector("h1")!.TextContent);
+        Assert.Equal(shown.QuerySelectorAll("main table tr").Length, page.QuerySelectorAll("main table tr").Length);
     }
 
     private async Task<HttpStatusCode> Read(string address)

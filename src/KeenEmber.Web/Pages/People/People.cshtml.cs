@@ -9,7 +9,7 @@ namespace KeenEmber.Web.Pages.People;
 
 /// <summary>Who may enter: invited, signed out and removed by a lead.</summary>
 [Authorize(Policy = Accounts.LeadOnly)]
-public sealed class PeopleModel(PeopleStore people, UserManager<Person> users, TimeProvider clock) : PageModel
+public sealed class PeopleModel(PeopleStore people, VisitStore visits, UserManager<Person> users, TimeProvider clock) : PageModel
 {
     private const int MostChanges = 20;
 
@@ -20,10 +20,17 @@ public sealed class PeopleModel(PeopleStore people, UserManager<Person> users, T
     /// <summary>The address of an invitation that was just made: shown once, kept nowhere.</summary>
     public string? Invitation { get; private set; }
 
+    /// <summary>Whose name is to be deleted, once that was said twice.</summary>
+    public Person? Asked { get; private set; }
+
+    /// <summary>How what was asked for went.</summary>
+    [TempData]
+    public string? Said { get; set; }
+
     /// <summary>What can be done to an account. Nobody removes themselves: there must be a lead left.</summary>
     public IEnumerable<(string Handler, string Label)> ActsOn(Person person) => person.MayEnter
         ? [("Out", "Sign out everywhere"), .. IsSelf(person) ? [] : new[] { ("Remove", "Remove") }]
-        : [("Restore", "Let in again")];
+        : person.NormalSignIn == person.Id.ToString() ? [] : [("Restore", "Let in again"), ("Forget", "Delete the name")];
 
     private bool IsSelf(Person person) => users.GetUserId(User) == person.Id.ToString();
 
@@ -45,6 +52,25 @@ public sealed class PeopleModel(PeopleStore people, UserManager<Person> users, T
     public Task<IActionResult> OnPostRemove(Guid person) => Change(person, "removed", p => p.MayEnter = false);
 
     public Task<IActionResult> OnPostRestore(Guid person) => Change(person, "let in again", p => p.MayEnter = true);
+
+    /// <summary>Somebody who left wants their name out of the record.</summary>
+    public IActionResult OnPostForget(Guid person, string? sure)
+    {
+        if (people.Find(person) is not { MayEnter: false } left)
+            return BadRequest();
+        if (sure != left.Name)
+        {
+            Asked = left;
+            OnGet();
+            return Page();
+        }
+
+        Said = people.Forget(left, User.Identity!.Name!, clock.GetUtcNow()) is { } put
+            ? $"The name is out of the record. In its place stands “{put}”."
+            : "Somebody else bears the same name, so it stays. Change that one first.";
+        visits.ReadAnew();
+        return RedirectToPage();
+    }
 
     /// <summary>A new stamp signs every device out with its next request.</summary>
     private async Task<IActionResult> Change(Guid id, string what, Action<Person> change)

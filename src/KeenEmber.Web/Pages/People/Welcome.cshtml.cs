@@ -14,8 +14,6 @@ public sealed class WelcomeModel(
     PeopleStore people, UserManager<Person> users, SignInManager<Person> signIn, CompanyStore companies, TimeProvider clock)
     : PageModel, IForAnybody
 {
-    private const int LongestName = 60;
-
     public FilledForm Form { get; private set; } = null!;
 
     /// <summary>What the invitation is for; null for one that holds no more.</summary>
@@ -34,19 +32,12 @@ public sealed class WelcomeModel(
         Form.Keep(Request.Form);
         var person = new Person
         {
-            Name = Form.Text("name", LongestName, missing: "Your entries need a name."),
-            SignIn = Form.Text("signIn", LongestName, missing: "Choose a name to sign in with."),
+            Name = Form.Text("name", Accounts.LongestName, missing: "Your entries need a name."),
+            SignIn = Form.Text("signIn", Accounts.LongestName, missing: "Choose a name to sign in with."),
             Role = role, Since = clock.GetUtcNow(), Stamp = Guid.NewGuid().ToString("N"),
         };
         person.NormalSignIn = users.NormalizeName(person.SignIn);
-        foreach (var validator in users.PasswordValidators)
-        {
-            if (!(await validator.ValidateAsync(users, person, Form["password"])).Succeeded)
-                Form.Errors.TryAdd("password", $"At least {Accounts.ShortestPassword} characters; a few words do well.");
-        }
-
-        if (Form["again"] != Form["password"])
-            Form.Errors.TryAdd("again", "That is not the same.");
+        await Passwords.Check(users, person, Form);
         if (!Form.IsWrong && people.Find(person.NormalSignIn) is not null)
             Form.Errors["signIn"] = "Somebody signs in by that name. Choose another.";
         if (Form.IsWrong)

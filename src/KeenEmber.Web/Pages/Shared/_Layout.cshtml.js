@@ -41,6 +41,21 @@ export const signal = () => ({
     if (this.count > this.refused) await flush();
     else if (this.isAway) await reach();
     await this.look();
+    await this.tell();
+  },
+
+  /* The lead sees which devices still hold something. One that never held anything has nothing to say. */
+  async tell() {
+    const said = `${this.count} ${this.refused}`;
+    if (this.isAway || said === (localStorage.getItem('told') ?? '0 0')) return;
+    const oldest = (await all()).map((item) => item.made).sort()[0] ?? null;
+    try {
+      const answer = await fetch('/waiting', { method: 'POST', headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ kept: this.count, refused: this.refused, oldest }) });
+      if (answer.ok) localStorage.setItem('told', said);
+    } catch {
+      // Told the next time.
+    }
   },
 
   async look() {

@@ -5,6 +5,9 @@ const STARTED = 'started';
 const PATIENCE = 10_000;
 const PATIENCE_FOR_PHOTOS = 120_000;
 
+// Nothing is wrong with the form: the server, or what stands before it, cannot take it now.
+const FOR_LATER = [408, 429, 502, 503, 504];
+
 let opened;
 
 function open() {
@@ -105,14 +108,26 @@ const label = (field) => field.labels?.[0]?.textContent.trim() ?? field.getAttri
 
 const isSomebodyElses = (item) => item.account !== '' && item.account !== account();
 
+/* Forms that somebody waits at, by their place, with what the server answered once it has. */
+const awaited = new Map();
+
 /** Sends what waits here, one after the other.
- * @param watched The form somebody waits at: what is wrong with it is theirs to mend there, so that it does not stay here.
+ * @param watched The form somebody waits at, and the last to be sent: what is wrong with it is theirs to mend there, so that
+ * it does not stay here.
  * @returns What the server answered to that form; null where there is no signal, isSignedOut where nobody is signed in any
  * more. */
-export const flush = (watched) => navigator.locks.request('keen-ember-outbox', async () => {
-  let answer = null;
+export async function flush(watched) {
+  if (watched) awaited.set(watched.place, null);
+  try {
+    return await navigator.locks.request('keen-ember-outbox', () => awaited.get(watched?.place) ?? send(watched?.place));
+  } finally {
+    awaited.delete(watched?.place);
+  }
+}
+
+async function send(upTo) {
   for (const item of await all()) {
-    const isWatched = item.place === watched?.place;
+    const isWatched = awaited.has(item.place);
     if (!isWatched && (item.reason || isSomebodyElses(item))) continue;
     const got = await post(item, !isWatched);
     tell(got !== null, got?.isSignedOut);
@@ -120,10 +135,11 @@ export const flush = (watched) => navigator.locks.request('keen-ember-outbox', a
     if (got.isForLater && !isWatched) return null;
     if (isWatched || got.reason === '') await drop(item);
     else await changed(within(STORE, 'readwrite', (store) => store.put({ ...item, ...got.left, reason: got.reason })));
-    if (isWatched) answer = got;
+    if (isWatched) awaited.set(item.place, got);
+    if (item.place === upTo) return got;
   }
-  return answer;
-});
+  return null;
+}
 
 /* One form. Null: not delivered, to be tried again later. What waited says since when, by a clock that may be wrong. */
 async function post(item, hasWaited, token) {
@@ -147,7 +163,7 @@ async function post(item, hasWaited, token) {
   }
   if (new URL(answer.url).pathname === '/sign-in') return { isSignedOut: true };
   if (!answer.ok)
-    return { ok: false, isForLater: answer.status >= 500 || [408, 429].includes(answer.status), reason: fault(text), url: answer.url };
+    return { ok: false, isForLater: FOR_LATER.includes(answer.status), reason: fault(text), url: answer.url };
   const page = new DOMParser().parseFromString(text, 'text/html');
   return { ok: true, page, url: answer.url, ...refusal(page) };
 }

@@ -1,6 +1,7 @@
 // The scripts of the rooms, each beside its page, by the names under which pages call for them.
 import { drawer, shortcuts, signal } from '../Pages/Shared/_Layout.cshtml.js';
 import { takeAlong } from '../Pages/Index.cshtml.js';
+import { passkeyIn, passkeyNew } from '../Pages/People/SignIn.cshtml.js';
 import { start } from '../Pages/Units/Unit.cshtml.js';
 import { unsent } from '../Pages/Unsent.cshtml.js';
 import { reference } from '../Pages/Refrigerants/Card.cshtml.js';
@@ -11,6 +12,9 @@ import { frost } from '../Pages/Visits/Frost/Frost.cshtml.js';
 import { workplace } from '../Pages/Visits/_Workplace.cshtml.js';
 
 document.addEventListener('alpine:init', () => {
-  const rooms = { drawer, frost, ladder, reference, shortcuts, signal, signature, start, stopwatch, takeAlong, unsent, workplace };
+  const rooms = {
+    drawer, frost, ladder, passkeyIn, passkeyNew, reference, shortcuts, signal, signature, start, stopwatch, takeAlong, unsent,
+    workplace,
+  };
   for (const [name, room] of Object.entries(rooms)) window.Alpine.data(name, room);
 });

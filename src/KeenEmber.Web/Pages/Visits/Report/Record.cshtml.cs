@@ -95,6 +95,9 @@ public sealed class RecordModel(VisitViews views) : VisitPage(views)
     public string Typed(Entry entry) => entry is ReadingEntry { Value: var v } && v.Unit != View.Company.Units.For(v.Unit.Kind)
         ? $"typed as {UnitText.Number(v.Number, 2)} {v.Unit.Symbol}" : "";
 
+    /// <summary>Who wrote it, where that is not who began the visit.</summary>
+    public string By(Entry entry) => entry.Author == View.Visit.Author ? "" : $"by {entry.Author}";
+
     public IActionResult OnPostStrike(Guid id, Guid entryId, Guid corrects)
     {
         if (!Load(id, entryId))

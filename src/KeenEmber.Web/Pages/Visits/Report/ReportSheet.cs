@@ -13,6 +13,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeenEmber.Web.Pages.Visits.Report;
 
 /// <summary>The visit on paper: for the lead and a warranty desk in full, for the customer in short.</summary>
+[OneFile]
 public class ReportSheet(VisitViews views, SignedReportStore reports) : PageModel
 {
     [BindProperty(SupportsGet = true)]
@@ -87,6 +88,9 @@ public class ReportSheet(VisitViews views, SignedReportStore reports) : PageMode
     /// <summary>What was on record before the first change, in one line.</summary>
     public string AsFoundLine =>
         CircuitText.Sentence(string.Join(", ", View.AsFound.Facts.Select(f => EntryText.What(f, View)).Distinct()));
+
+    /// <summary>Everybody who wrote on the visit, first who began it.</summary>
+    public string Workers => CircuitText.List(View.Timeline.Written.Select(e => e.Author).Prepend(View.Visit.Author).Distinct());
 
     /// <summary>The meters named on the visit.</summary>
     public string Instruments => CircuitText.List(View.Timeline.Standing.OfType<InstrumentEntry>().GroupBy(m => m.Measures)
