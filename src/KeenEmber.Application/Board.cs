@@ -52,7 +52,7 @@ public sealed class Board(
                 if (!byTodaysRules)
                     ByTodaysRules();
                 byTodaysRules = true;
-                RefreshAll(stoppingToken);
+                RefreshAll(stop: stoppingToken);
             }
             catch (Exception e) when (e is not OperationCanceledException)
             {
@@ -91,17 +91,17 @@ public sealed class Board(
     public void ByTodaysRules() => standings.MadeBy($"{typeof(Board).Module.ModuleVersionId} {typeof(Timeline).Module.ModuleVersionId}");
 
     /// <summary>Makes every row anew that is out of date; may take minutes on a large record.</summary>
-    public void RefreshAll(CancellationToken stop = default)
+    /// <param name="atOnce">So many at a time: one beside the pages, as many as there are cores where nobody waits for any.</param>
+    public void RefreshAll(int atOnce = 1, CancellationToken stop = default)
     {
-        while (standings.ToMake(Batch) is { Count: > 0 } batch)
-        {
-            foreach (var id in batch)
+        while (standings.ToMake(Batch) is { Count: > 0 } batch && !stop.IsCancellationRequested)
+            Parallel.ForEach(batch, new() { MaxDegreeOfParallelism = atOnce }, (id, loop) =>
             {
                 if (stop.IsCancellationRequested)
-                    return;
-                Of(id);
-            }
-        }
+                    loop.Stop();
+                else
+                    Of(id);
+            });
     }
 
     /// <summary>The record is ready to be judged.</summary>

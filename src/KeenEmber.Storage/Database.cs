@@ -19,10 +19,14 @@ public sealed class Database
     private readonly string connectionString;
     private readonly string folder;
 
+    private readonly string synchronous;
+
     /// <param name="folder">Made if missing, for nobody but its owner to read.</param>
-    public Database(string folder)
+    /// <param name="isSynced">False only to show what a pulled plug takes away then.</param>
+    public Database(string folder, bool isSynced = true)
     {
         this.folder = folder;
+        synchronous = isSynced ? "FULL" : "OFF";
         MakePrivate(folder);
         connectionString = new SqliteConnectionStringBuilder
         {
@@ -94,7 +98,7 @@ public sealed class Database
         var connection = new SqliteConnection(connectionString);
         connection.Open();
         using var pragmas = connection.CreateCommand();
-        pragmas.CommandText = "PRAGMA journal_mode = WAL; PRAGMA synchronous = FULL;";
+        pragmas.CommandText = $"PRAGMA journal_mode = WAL; PRAGMA synchronous = {synchronous};";
         pragmas.ExecuteNonQuery();
         return connection;
     }

@@ -195,13 +195,14 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
     public bool Append(SqliteConnection db, IReadOnlyList<Entry> entries)
     {
         var renamed = new Dictionary<Guid, Guid>();
+        using var insertion = new EntryInsertion(db, kinds);
         foreach (var given in entries)
         {
             var entry = renamed.Count == 0 ? given : given.WithReferences(id => renamed.GetValueOrDefault(id, id));
-            if (Insert(db, entry) || SaysTheSame(db, entry))
+            if (insertion.Write(entry) || SaysTheSame(db, entry))
                 continue;
             renamed[entry.Id] = Guid.CreateVersion7(entry.WrittenAt);
-            Insert(db, entry with { Header = entry.Header with { Id = renamed[entry.Id] } });
+            insertion.Write(entry with { Header = entry.Header with { Id = renamed[entry.Id] } });
         }
 
         foreach (var corrected in entries.Where(e => e.Corrects is not null).DistinctBy(e => e.Corrects))
@@ -231,31 +232,16 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
             r => r.Kind == EntryKinds.Withdrawal ? (Entry)new WithdrawalEntry(r.Header) : new UnknownEntry(r.Header, r.Kind, r.Body))]);
     }
 
-    /// <returns>False, and nothing stored, when an entry of this id is there already.</returns>
-    private bool Insert(SqliteConnection db, Entry entry) => db.Execute("""
-        INSERT INTO entry (id, visit_id, at, written_at, author, corrects, device, phone_at, sequence, kind, version, body)
-        VALUES (@Id, @VisitId, @At, @WrittenAt, @Author, @Corrects, @Device, @PhoneAt, @Sequence, @Kind, @Version, @Body)
-        ON CONFLICT (id) DO NOTHING
-        """, RowOf(entry)) == 1;
-
-    private object RowOf(Entry entry)
-    {
-        var (kind, version, body) = kinds.Write(entry);
-        return new
-        {
-            Id = entry.Id.ToString(), VisitId = entry.VisitId.ToString(), At = Database.Utc(entry.At),
-                WrittenAt = Database.Utc(entry.WrittenAt), entry.Author, Corrects = entry.Corrects?.ToString(),
-            entry.Header.Device, PhoneAt = entry.Header.PhoneAt is { } phone ? Database.Utc(phone) : null,
-            entry.Header.Sequence, Kind = kind, Version = version, Body = body,
-        };
-    }
-
     /// <summary>The moment does not count: a line sent again carries the moment of its second arrival.</summary>
-    private bool SaysTheSame(SqliteConnection db, Entry entry) => db.ExecuteScalar<int>("""
-        SELECT count(*) FROM entry
-        WHERE id = @Id AND visit_id = @VisitId AND kind = @Kind AND corrects IS @Corrects
-          AND json_remove(body, '$.since') = json_remove(@Body, '$.since')
-        """, RowOf(entry)) == 1;
+    private bool SaysTheSame(SqliteConnection db, Entry entry)
+    {
+        var (kind, _, body) = kinds.Write(entry);
+        return db.ExecuteScalar<int>("""
+            SELECT count(*) FROM entry
+            WHERE id = @Id AND visit_id = @VisitId AND kind = @kind AND corrects IS @Corrects
+              AND json_remove(body, '$.since') = json_remove(@body, '$.since')
+            """, new { Id = entry.Id.ToString(), VisitId = entry.VisitId.ToString(), kind, body, Corrects = entry.Corrects?.ToString() }) == 1;
+    }
 
     /// <inheritdoc/>
     public void Dispose() => read.Dispose();

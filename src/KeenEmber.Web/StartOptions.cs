@@ -54,11 +54,12 @@ public sealed record StartOptions(
     }
 
     /// <summary>The record's folder, made if missing.</summary>
-    public static Database? Open(string folder)
+    /// <param name="isSynced">False only to show what a pulled plug takes away then.</param>
+    public static Database? Open(string folder, bool isSynced)
     {
         try
         {
-            return new(folder);
+            return new(folder, isSynced);
         }
         catch (Exception e) when (e is IOException or UnauthorizedAccessException)
         {

@@ -45,7 +45,7 @@ public sealed class LargeRecord(EquipmentStore equipment, VisitStore visits, Sta
 
         say("judging every visit");
         board.ByTodaysRules();
-        board.RefreshAll();
+        board.RefreshAll(Environment.ProcessorCount);
     }
 
     private static Guid SiteId(int n) => EntryId.OfLine(new("019c0000-0000-7000-8000-000000000000"), n);

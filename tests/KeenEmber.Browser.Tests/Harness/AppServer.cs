@@ -131,13 +131,19 @@ public sealed class AppServer : IDisposable
         Start();
     }
 
+    /// <summary>Leaves the folder as it is: it is gone in another way.</summary>
+    public void Forget() => isForgotten = true;
+
+    private bool isForgotten;
+
     public void Dispose()
     {
         if (process is { HasExited: false })
             Kill();
         process?.Dispose();
         Http.Dispose();
-        Directory.Delete(folder, recursive: true);
+        if (!isForgotten)
+            Directory.Delete(folder, recursive: true);
     }
 
     /// <summary>The published program.</summary>
