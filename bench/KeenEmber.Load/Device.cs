@@ -56,7 +56,8 @@ internal sealed class Device(Uri server, int number, Measured measured) : IDispo
         request.Headers.Add("X-Forwarded-For", $"10.1.{number / 250}.{number % 250 + 1}");
         request.Headers.Add("X-Forwarded-Proto", "https");
         request.Headers.Accept.Add(new MediaTypeWithQualityHeaderValue("text/html"));
-        request.Headers.Add("Cookie", string.Join("; ", cookies.Select(c => $"{c.Key}={c.Value}")));
+        if (cookies.Count > 0)
+            request.Headers.Add("Cookie", string.Join("; ", cookies.Select(c => $"{c.Key}={c.Value}")));
         var began = Stopwatch.GetTimestamp();
         try
         {

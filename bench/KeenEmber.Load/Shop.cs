@@ -35,6 +35,8 @@ internal sealed class Shop(Plan plan, Measured measured) : IDisposable
         await device.Page(invitation, "welcome");
         await device.Send(invitation, "sign up", ("name", $"Technician {n + 1}"), ("signIn", $"t{n + 1}"),
             ("password", "harbour lantern seven"), ("again", "harbour lantern seven"));
+        // A token belongs to who is signed in.
+        await device.Page("/account", "account");
         devices.Add(device);
         return device;
     }

@@ -19,7 +19,7 @@ public sealed class Board(
         ILogger<Board> logger) : BackgroundService
 {
     /// <summary>A page makes rows anew for so long before it is shown; the rest follows beside it.</summary>
-    private static readonly TimeSpan BeforeAPage = TimeSpan.FromMilliseconds(700);
+    private static readonly TimeSpan BeforeAPage = TimeSpan.FromMilliseconds(80);
 
     /// <summary>So many rows are asked for at a time.</summary>
     private const int Batch = 25;

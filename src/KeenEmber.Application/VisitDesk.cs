@@ -56,16 +56,27 @@ public sealed class VisitDesk(
     /// <summary>What was signed is counted anew at most once in so long: odds hardly move from one visit to the next.</summary>
     private static readonly TimeSpan CountedEvery = TimeSpan.FromMinutes(10);
 
-    private (DateTimeOffset At, ClosedCases Cases)? counted;
+    private sealed record Counted(DateTimeOffset At, ClosedCases Cases)
+    {
+        internal bool IsFresh(DateTimeOffset now) => now - At < CountedEvery && now >= At;
+    }
 
+    private readonly Lock counting = new();
+
+    private volatile Counted? counted;
+
+    /// <remarks>One counts for all who ask at the same time.</remarks>
     private ClosedCases ClosedCasesNow()
     {
         var now = time.GetUtcNow();
-        if (counted is var (at, cases) && now - at < CountedEvery && now >= at)
-            return cases;
-        var fresh = ClosedCases.Of(DiagnosisTable.Shipped, visits.RootCauses());
-        counted = (now, fresh);
-        return fresh;
+        if (counted is { } known && known.IsFresh(now))
+            return known.Cases;
+        lock (counting)
+        {
+            if (counted is not { } meanwhile || !meanwhile.IsFresh(now))
+                counted = new(now, ClosedCases.Of(DiagnosisTable.Shipped, visits.RootCauses()));
+            return counted.Cases;
+        }
     }
 
     /// <summary>Now, or just after the last entry where the machine's clock is behind it: what is written next must not hide behind what

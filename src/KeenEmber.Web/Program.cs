@@ -18,6 +18,9 @@ using KeenEmber.Web.Running;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Http.Features;
 
+// Who writes waits for the disk, and who judges for a bench: threads for a whole shop at once, without waiting for them one by one.
+ThreadPool.SetMinThreads(StartOptions.Threads, StartOptions.Threads);
+
 var builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
 if (StartOptions.Read(builder.Configuration) is not { } options)
     return StartOptions.Refused;
@@ -121,6 +124,8 @@ app.MapSensors();
 app.MapTrace();
 app.MapDiagram();
 app.MapPartTest();
+app.MapDecay();
+app.MapPullDown();
 app.MapVisits();
 app.MapFollowUp();
 app.MapPhotos();

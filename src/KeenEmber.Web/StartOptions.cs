@@ -22,6 +22,9 @@ public sealed record StartOptions(
 
     private const int UsualPort = 5080;
 
+    /// <summary>Ready from the start on: requests of fifty people, and a thread each for the benches they wait for.</summary>
+    public const int Threads = 128;
+
     /// <summary>What the program ends with when it could not start.</summary>
     public const int Refused = 2;
 

@@ -27,8 +27,8 @@ public static class Accounts
     /// <summary>Carries the address that a reader came by, for the photos of that report alone.</summary>
     public const string ReaderCookie = "keen-ember-reader";
 
-    /// <summary>Shortest password: length beats rules about kinds of characters (NIST SP 800-63B).</summary>
-    public const int ShortestPassword = 10;
+    /// <summary>Shortest password: length beats rules about kinds of characters (NIST SP 800-63B, OWASP ASVS 2.1.1).</summary>
+    public const int ShortestPassword = 12;
 
     private const int RememberedDays = 30, MostTries = 30, MostLooks = 100, PerMinutes = 5;
 

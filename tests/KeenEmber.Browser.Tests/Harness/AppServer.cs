@@ -49,6 +49,8 @@ public sealed class AppServer : IDisposable
     /// <summary>Does not follow redirects.</summary>
     public HttpClient Http { get; }
 
+    internal int ProcessId => process!.Id;
+
     /// <summary>What the processor has worked for the app since it was started.</summary>
     public TimeSpan ProcessorTime
     {

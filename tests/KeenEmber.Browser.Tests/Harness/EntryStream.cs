@@ -40,6 +40,23 @@ internal sealed class EntryStream(AppServer app)
         return data.ToArray();
     }
 
+    /// <summary>One line, or every third time a photo.</summary>
+    internal async Task<HttpStatusCode> Send(string visit, string token, int number)
+    {
+        using var photo = new ByteArrayContent(Picture(number));
+        using var form = new MultipartFormDataContent
+        {
+            { new StringContent(token), "__RequestVerificationToken" },
+                { new StringContent(Guid.CreateVersion7().ToString()), "lineId" },
+        };
+        var isPhoto = number % 3 == 0;
+        form.Add(new StringContent(isPhoto ? $"shot {number}." : $"note: said {number}."), isPhoto ? "caption" : "line");
+        if (isPhoto)
+            form.Add(photo, "photos", $"{number}.png");
+        using var answer = await app.Http.PostAsync($"{visit}/record?handler={(isPhoto ? "Photos" : "Log")}", form, Cancel);
+        return answer.StatusCode;
+    }
+
     /// <summary>Sends line after line, every third time a photo, until the server is gone.</summary>
     /// <param name="acknowledged">Gets the number each acknowledged line or caption carries.</param>
     internal async Task Stream(string visit, string token, int first, ConcurrentQueue<int> acknowledged)
@@ -48,18 +65,7 @@ internal sealed class EntryStream(AppServer app)
         {
             try
             {
-                using var photo = new ByteArrayContent(Picture(number));
-                using var form = new MultipartFormDataContent
-                {
-                    { new StringContent(token), "__RequestVerificationToken" },
-                        { new StringContent(Guid.CreateVersion7().ToString()), "lineId" },
-                };
-                var isPhoto = number % 3 == 0;
-                form.Add(new StringContent(isPhoto ? $"shot {number}." : $"note: said {number}."), isPhoto ? "caption" : "line");
-                if (isPhoto)
-                    form.Add(photo, "photos", $"{number}.png");
-                var answer = await app.Http.PostAsync($"{visit}/record?handler={(isPhoto ? "Photos" : "Log")}", form, Cancel);
-                if (answer.StatusCode == HttpStatusCode.Redirect)
+                if (await Send(visit, token, number) == HttpStatusCode.Redirect)
                     acknowledged.Enqueue(number);
             }
             catch (HttpRequestException)

@@ -75,7 +75,7 @@ public sealed class PeopleTests : IDisposable
             ("again", "other")))
         {
             var page = await Technician.Page(short_);
-            Assert.Contains("At least 10 characters", page.QuerySelector("#password-error")!.TextContent, StringComparison.Ordinal);
+            Assert.Contains("At least 12 characters", page.QuerySelector("#password-error")!.TextContent, StringComparison.Ordinal);
             Assert.Contains("not the same", page.QuerySelector("#again-error")!.TextContent, StringComparison.Ordinal);
             Assert.Equal("maren", page.QuerySelector("#signIn")!.GetAttribute("value"));
         }
@@ -239,16 +239,26 @@ public sealed class PeopleTests : IDisposable
             ("password", "a longer lantern"), ("again", "a longer lantern")))
             Assert.Contains("not your password", (await Technician.Page(wrong)).QuerySelector("#current-error")!.TextContent,
                 StringComparison.Ordinal);
+        foreach (var easy in new[] { "aaaaaaaaaaaaaa", "tobin ashgrove" })
+        {
+            using var guessed = await other.Send("/account", "handler=Password", ("current", Password), ("password", easy), ("again", easy));
+            Assert.Contains("easy to guess", (await Technician.Page(guessed)).QuerySelector("#password-error")!.TextContent,
+                StringComparison.Ordinal);
+        }
+
         using (await other.Send("/account", "handler=Password", ("current", Password), ("password", "a longer lantern"),
             ("again", "a longer lantern")))
             Assert.Equal(HttpStatusCode.OK, await Status(other, "/"));
         Assert.Equal(HttpStatusCode.Redirect, await Status(phone, "/"));
         using (await SignIn(phone, "tobin"))
             Assert.Equal(HttpStatusCode.Redirect, await Status(phone, "/"));
+        using (await phone.Send("/sign-in", "handler=In", ("name", "tobin"), ("password", "a longer lantern")))
+        using (await other.Send("/account", "handler=Elsewhere"))
+            Assert.Equal((HttpStatusCode.OK, HttpStatusCode.Redirect), (await Status(other, "/"), await Status(phone, "/")));
         using (await other.Send("/account", "handler=Name", ("name", "Tobin Reedmace")))
             Assert.Contains("Tobin Reedmace", (await other.Open("/")).QuerySelector("[data-signed-in]")!.TextContent,
                 StringComparison.Ordinal);
-        Assert.Equal(["was Tobin Ashgrove", "changed the password"], People.Changes(2).Select(c => c.What));
+        Assert.Equal(["was Tobin Ashgrove", "signed out everywhere else", "changed the password"], People.Changes(3).Select(c => c.What));
     }
 
     [Fact]
@@ -355,6 +365,6 @@ public sealed class PeopleTests : IDisposable
         }
 
         Assert.Equal(HttpStatusCode.TooManyRequests, last);
-        Assert.True(Accounts.ShortestPassword >= 10);
+        Assert.True(Accounts.ShortestPassword >= 12);
     }
 }

@@ -49,7 +49,8 @@ internal sealed partial class Attack : IDisposable
     }
 
     /// <summary>Attacks until so many steps are done or the time is up.</summary>
-    public async Task Run(int steps, CancellationToken stop)
+    /// <param name="inARow">After each step so many forms of one page are sent one after the other before anything is opened again.</param>
+    public async Task Run(int steps, int inARow, CancellationToken stop)
     {
         if (seed % 2 != 0)
             await FirstUnit();
@@ -68,8 +69,40 @@ internal sealed partial class Attack : IDisposable
                 18 => Wander(),
                 _ => Tap(0.9),
             });
+            if (inARow > 0)
+                await InARow(inARow);
         }
     }
+
+    /// <summary>One page's forms again and again, and calls between them; what was accepted is looked at once, in the end.</summary>
+    private async Task InARow(int count)
+    {
+        var address = AVisit() is { } visit && inputs.Chance(0.8) ? $"/visits/{visit.Id}/{inputs.Of(Handlers.VisitPages(app))}"
+            : inputs.Of(OtherPages);
+        if (await Open(address) is not { } page)
+            return;
+        accepted = [];
+        for (var n = 0; n < count; n++)
+        {
+            if (inputs.Chance(0.2))
+                await Call();
+            else if (inputs.Chance(0.2))
+                await Unseen();
+            else
+                await SendForm(page, address, _ => true, 0.4);
+        }
+
+        var again = accepted.DistinctBy(a => a.Address.Split('?')[0]).ToList();
+        accepted = null;
+        foreach (var (to, said) in again)
+            await OpenAgain(to, said);
+    }
+
+    private static readonly string[] OtherPages =
+        ["/settings", "/instruments", "/equipment/new", "/equipment/list", "/people", "/account", "/archives", "/sign-in", "/health"];
+
+    /// <summary>What was accepted while nothing is opened again; null while everything is.</summary>
+    private List<(string Address, string Said)>? accepted;
 
     /// <summary>On an empty record there is nothing to tap on yet.</summary>
     private async Task FirstUnit()
@@ -191,7 +224,9 @@ internal sealed partial class Attack : IDisposable
     {
         var (address, type) = inputs.Of<(string, Type)>(
             [("/api/circuit/analysis", typeof(Api.CircuitQuestion)), ("/api/defrost/analysis", typeof(Api.RunDocument)),
-                ("/api/sensors/analysis", typeof(Api.SensorQuestion))]);
+                ("/api/sensors/analysis", typeof(Api.SensorQuestion)), ("/api/diagnosis", typeof(Api.DiagnosisQuestion)),
+                ("/api/electrical/trace", typeof(Api.TraceQuestion)), ("/api/electrical/component", typeof(Api.PartTestQuestion)),
+                ("/api/charge/decay", typeof(Api.DecayQuestion)), ("/api/box/pulldown", typeof(Api.PullDownQuestion))]);
         if (inputs.Chance(0.15))
         {
             await Open(

@@ -23,7 +23,9 @@ internal sealed partial class Attack
             || (answer.StatusCode == HttpStatusCode.OK && !address.StartsWith("/api", StringComparison.Ordinal)))
             return answer;
         Tally.Accepted++;
-        if (answer.StatusCode == HttpStatusCode.Redirect)
+        if (answer.StatusCode == HttpStatusCode.Redirect && accepted is not null)
+            accepted.Add((address, said));
+        else if (answer.StatusCode == HttpStatusCode.Redirect)
             await OpenAgain(address, said);
         return answer;
     }

@@ -6,7 +6,7 @@ namespace KeenEmber.Web.Tests.Fuzz;
 /// makes a long one.</summary>
 public sealed class FuzzTests(ITestOutputHelper output)
 {
-    private const int StepsOfARecord = 60;
+    private const int StepsOfARecord = 8, InARow = 120;
 
     /// <summary>In a run of all tests: each step opens every page again.</summary>
     private const int StepsOfAShortAttack = 25;
@@ -27,7 +27,7 @@ public sealed class FuzzTests(ITestOutputHelper output)
             seeds.TakeWhile(_ => !stop.IsCancellationRequested), new ParallelOptions { MaxDegreeOfParallelism = 2 }, async (seed, _) =>
         {
             using var attack = new Attack(seed);
-            await attack.Run(Minutes is null ? StepsOfAShortAttack : StepsOfARecord, stop.Token);
+            await (Minutes is null ? attack.Run(StepsOfAShortAttack, 0, stop.Token) : attack.Run(StepsOfARecord, InARow, stop.Token));
             lock (all)
                 all.Add(attack.Tally);
         });

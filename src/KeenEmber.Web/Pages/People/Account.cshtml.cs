@@ -79,6 +79,14 @@ public sealed class AccountModel(
         return Task.FromResult<string?>("Taken away.");
     });
 
+    /// <summary>A phone was lost, or a browser somewhere was left open.</summary>
+    public Task<IActionResult> OnPostElsewhere() => Mine(async () =>
+    {
+        await users.UpdateSecurityStampAsync(Person);
+        people.Change(Person, Person.Name, "signed out everywhere else", clock.GetUtcNow());
+        return "Every other device is signed out.";
+    });
+
     private async Task<bool> Load()
     {
         Form = new(companies.Get().Units);

@@ -1,3 +1,5 @@
+using KeenEmber.Core.Quantities;
+
 namespace KeenEmber.Core.Benches.Defrost.Schedule;
 
 /// <summary>Air at a door or round a box.</summary>
@@ -6,12 +8,10 @@ namespace KeenEmber.Core.Benches.Defrost.Schedule;
 public readonly record struct MoistAir(double TempC, double RelativeHumidity)
 {
     /// <summary>kg of water for each kg of dry air, at the pressure given.</summary>
-    /// <remarks>Saturation by Magnus with the coefficients of Sonntag (1990): over water above 0 °C, over ice below; Humidity ratio 0.622
-    /// e/(p - e); within 0.6 % of the psychrometric tables from -20 to 50 °C.</remarks>
+    /// <remarks>Saturation by <see cref="WaterVapour"/>; humidity ratio 0.622 e/(p - e); within 0.6 % of the psychrometric tables from -20 to 50 °C.</remarks>
     public double HumidityRatio(double pressureKpa)
     {
-        var (a, b) = TempC >= 0 ? (17.62, 243.12) : (22.46, 272.62);
-        var vapour = RelativeHumidity * 0.6112 * Math.Exp(a * TempC / (b + TempC));
+        var vapour = RelativeHumidity * WaterVapour.Saturation(Temperature.FromCelsius(TempC)).Kpa;
         return 0.622 * vapour / (pressureKpa - vapour);
     }
 

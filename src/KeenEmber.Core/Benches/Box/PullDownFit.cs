@@ -1,0 +1,188 @@
+namespace KeenEmber.Core.Benches.Box;
+
+/// <summary>Says from a few readings when a box reaches its target, or how far above it will stay.</summary>
+/// <remarks>
+/// Air and walls cool quickly, what is stored slowly: the course is the sum of two falling exponentials to one plateau (two lumped masses).
+/// Time constants and shares are tried over a wide grid, each course fitted by least squares and weighed by how well it fits (Bayes); where
+/// the readings do not tell, the intervals are wide. What a door or a defrost warmed counts for less; as many of them are expected as there
+/// were so far.
+/// </remarks>
+public static class PullDownFit
+{
+    /// <summary>Fewest readings a course can be told from.</summary>
+    public const int Fewest = 5;
+
+    /// <summary>How sure a verdict has to be.</summary>
+    private const double Sure = 0.9;
+
+    /// <summary>A thermometer in moving air, K.</summary>
+    private const double LeastNoiseK = 0.1;
+
+    /// <summary>What is warmer than the course by more than so many times the noise is a door or a defrost, and counts the less the more it
+    /// is (Huber 1964, on the warm side alone).</summary>
+    private const double Warmed = 1.5;
+
+    /// <summary>Where a unit levels off when nothing cuts it out: some kelvins below its target, more or less (trade experience).</summary>
+    private const double ReserveK = 4, ReserveSpreadK = 9;
+
+    private static readonly double[] FastOfSlow = [0.03, 0.08, 0.18, 0.4], SlowShares = [0, 0.2, 0.4, 0.6, 0.8, 1];
+
+    private const int TimeConstants = 36;
+
+    private const double ShortestOfTest = 0.08, LongestOfTest = 12;
+
+    /// <summary>Where a fitted plateau is looked at, in its own standard errors, and how much of it lies there.</summary>
+    private static readonly (double At, double Share)[] Spread =
+        [(-2, 0.0545), (-1.25, 0.1585), (-0.6, 0.2187), (0, 0.1366 + 0.0), (0.6, 0.2187), (1.25, 0.1585), (2, 0.0545)];
+
+    private sealed record Course(double Fast, double Slow, double SlowShare, double Plateau, double PlateauError, double Height, double Log)
+    {
+        internal double At(double minute) =>
+            Plateau + Height * ((1 - SlowShare) * Math.Exp(-minute / Fast) + SlowShare * Math.Exp(-minute / Slow));
+    }
+
+    /// <summary>Reads a course.</summary>
+    /// <param name="samples">In order of time.</param>
+    /// <param name="targetC">°C.</param>
+    public static PullDownResult Fit(IReadOnlyList<PullDownSample> samples, double targetC)
+    {
+        if (samples.Count < Fewest || samples[^1].Minute <= samples[0].Minute)
+            return new(PullDownVerdict.TooEarly, new(samples[^1].BoxC, double.NegativeInfinity, samples[0].BoxC), null);
+        double[] minutes = [.. samples.Select(s => s.Minute - samples[0].Minute)];
+        double[] box = [.. samples.Select(s => s.BoxC)];
+        var noise = Noise(box);
+        var kept = samples.Select((s, i) => new PullDownSample(minutes[i], s.BoxC)).ToList();
+        var courses = Courses(kept, noise, targetC);
+        courses = Courses(kept, Errors(kept, courses.MaxBy(c => c.Log)!, noise), targetC);
+        var best = courses.Max(c => c.Log);
+        if (!double.IsFinite(best))
+            return new(PullDownVerdict.TooEarly, new(box[^1], double.NegativeInfinity, box.Max()), null);
+        var all = courses.Sum(c => Math.Exp(c.Log - best));
+        var ends = new List<(double Plateau, double ToTarget, double Weight)>();
+        foreach (var course in courses)
+        {
+            foreach (var (at, part) in Spread)
+            {
+                var plateau = course.Plateau + at * course.PlateauError;
+                var height = kept[0].BoxC - plateau;
+                var left = Crossing(course with { Plateau = plateau, Height = Math.Max(0, height) }, targetC);
+                ends.Add((plateau, left, Math.Exp(course.Log - best) / all * part));
+            }
+        }
+
+        var total = ends.Sum(e => e.Weight);
+        var reached = ends.Where(e => double.IsFinite(e.ToTarget)).Sum(e => e.Weight) / total;
+        var plateaus = Range([.. ends.Select(e => (e.Plateau, e.Weight))]);
+        Forecast? times = reached < 1 - Sure ? null : Range([.. ends.Where(e => double.IsFinite(e.ToTarget)).Select(e => (e.ToTarget, e.Weight))]);
+        return reached >= Sure ? new(PullDownVerdict.WillReach, plateaus, times)
+            : reached <= 1 - Sure ? new(PullDownVerdict.WillNotReach, plateaus, null)
+            : new(PullDownVerdict.TooEarly, plateaus, times);
+    }
+
+    /// <summary>Of one reading, K: half of how much it jumps beside its neighbours, by the median, which doors do not move.</summary>
+    private static double Noise(double[] box)
+    {
+        var jumps = Enumerable.Range(1, box.Length - 2).Select(i => Math.Abs(box[i] - (box[i - 1] + box[i + 1]) / 2)).Order().ToList();
+        return Math.Max(LeastNoiseK, jumps.Count == 0 ? 0 : jumps[jumps.Count / 2] / 0.6745 / Math.Sqrt(1.5));
+    }
+
+    /// <summary>What a reading says less than its noise alone would have it, K: what no course follows, and what hangs on from one reading to
+    /// the next.</summary>
+    private static double Errors(List<PullDownSample> kept, Course best, double noise)
+    {
+        double[] off = [.. kept.Select(k => k.BoxC - best.At(k.Minute))];
+        var size = Math.Max(noise, Math.Sqrt(off.Average(e => Math.Min(e * e, 9 * noise * noise))));
+        var along = off.Zip(off.Skip(1), (a, b) => a * b).Sum() / Math.Max(1e-9, off.Sum(e => e * e));
+        var hangs = Math.Clamp(along, 0, 0.95);
+        return size * Math.Sqrt((1 + hangs) / (1 - hangs));
+    }
+
+    private static List<Course> Courses(List<PullDownSample> kept, double noise, double targetC)
+    {
+        var duration = Math.Max(1, kept[^1].Minute);
+        var courses = new List<Course>();
+        for (var n = 0; n < TimeConstants; n++)
+        {
+            var slow = duration * ShortestOfTest * Math.Pow(LongestOfTest / ShortestOfTest, n / (TimeConstants - 1.0));
+            foreach (var share in SlowShares)
+            {
+                foreach (var ratio in share is > 0 and < 1 ? FastOfSlow : [FastOfSlow[0]])
+                    courses.Add(Fit(kept, share == 0 ? slow : slow * ratio, slow, share, noise, targetC));
+            }
+        }
+
+        return courses;
+    }
+
+    /// <summary>Plateau and height by least squares, the plateau held by what units usually come to.</summary>
+    private static Course Fit(List<PullDownSample> kept, double fast, double slow, double slowShare, double noise, double targetC)
+    {
+        double Fallen(double t) => (1 - slowShare) * Math.Exp(-t / fast) + slowShare * Math.Exp(-t / slow);
+        var (prior, priorWeight) = (targetC - ReserveK, 1 / (ReserveSpreadK * ReserveSpreadK));
+        var weight = 1 / (noise * noise);
+        var (plateau, height, det, sff) = (0.0, 0.0, 0.0, 0.0);
+        for (var pass = 0; pass < 3; pass++)
+        {
+            var (s1, sf, sy, sfy) = (priorWeight, 0.0, priorWeight * prior, 0.0);
+            sff = 0;
+            foreach (var sample in kept)
+            {
+                var f = Fallen(sample.Minute);
+                var off = pass == 0 ? 0 : (sample.BoxC - plateau - height * f) / noise;
+                var w = off > Warmed ? weight * Warmed / off : weight;
+                s1 += w;
+                sf += w * f;
+                sff += w * f * f;
+                sy += w * sample.BoxC;
+                sfy += w * f * sample.BoxC;
+            }
+
+            det = s1 * sff - sf * sf;
+            (plateau, height) = ((sff * sy - sf * sfy) / det, (s1 * sfy - sf * sy) / det);
+        }
+
+        var squares = kept.Sum(k => Robust((k.BoxC - plateau - height * Fallen(k.Minute)) / noise))
+            + (plateau - prior) * (plateau - prior) * priorWeight;
+        // A wide plateau is worth less than one the readings pin down: the width of what is left stands in the evidence.
+        var log = -squares / 2 - Math.Log(det) / 2;
+        return new(fast, slow, slowShare, plateau, Math.Sqrt(sff / det), height, height > 0 ? log : double.NegativeInfinity);
+    }
+
+    /// <summary>What is far off counts as far and no farther.</summary>
+    private static double Robust(double errors) => Math.Min(errors * errors, 9);
+
+    /// <summary>Minutes until a course is at a temperature; infinite where it never is.</summary>
+    private static double Crossing(Course course, double targetC)
+    {
+        if (course.Plateau >= targetC)
+            return double.PositiveInfinity;
+        var (low, high) = (0.0, course.Slow * 40);
+        for (var i = 0; i < 60; i++)
+        {
+            var middle = (low + high) / 2;
+            (low, high) = course.At(middle) > targetC ? (middle, high) : (low, middle);
+        }
+
+        return high;
+    }
+
+    private static Forecast Range(List<(double Value, double Weight)> values)
+    {
+        values.Sort((a, b) => a.Value.CompareTo(b.Value));
+        var all = values.Sum(v => v.Weight);
+        double At(double part)
+        {
+            var sum = 0.0;
+            foreach (var (value, weight) in values)
+            {
+                sum += weight;
+                if (sum >= part * all)
+                    return value;
+            }
+
+            return values[^1].Value;
+        }
+
+        return new(At(0.5), At(0.05), At(0.95));
+    }
+}
