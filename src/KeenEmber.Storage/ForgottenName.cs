@@ -25,7 +25,8 @@ internal static class ForgottenName
         var rows = 0;
         foreach (var table in db.Query<string>($"SELECT name FROM sqlite_master WHERE type = 'table' AND {Left}").ToList())
         {
-            var columns = db.Query<string>("SELECT name FROM pragma_table_info(@table) WHERE type = 'TEXT' AND pk = 0", new { table }).ToList();
+            var columns = db.Query<string>(
+                "SELECT name FROM pragma_table_info(@table) WHERE type = 'TEXT' AND pk = 0", new { table }).ToList();
             if (columns.Count > 0)
                 rows += Unguarded(db, table, () => db.Execute(
                     $"UPDATE {table} SET {string.Join(", ", columns.Select(c => $"{c} = renamed({c})"))} WHERE {Holds(columns)}",

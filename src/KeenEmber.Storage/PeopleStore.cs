@@ -133,7 +133,7 @@ public sealed class PeopleStore(Database database)
 
     /// <summary>Takes the name of somebody who was removed out of the whole record. Their entries stay, as those of one and the same
     /// nobody.</summary>
-    /// <returns>The name that stands in its place; null where the name cannot go: they may still enter, or somebody else bears it.</returns>
+    /// <returns>The name that stands in its place; null where it cannot go: they may still enter, or somebody else bears it.</returns>
     public string? Forget(Person person, string by, DateTimeOffset now)
     {
         if (person.MayEnter)

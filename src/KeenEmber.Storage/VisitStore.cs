@@ -168,7 +168,8 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
     {
         using var db = database.Open();
         var standing = CorrectionsOf(db, visitId, out var rows).Standing.Select(e => e.Id).ToHashSet();
-        return [.. rows.Select(r => new PlainEntry(Guid.Parse(r.Id), r.At, r.Author, r.Device, r.Kind, r.Body, standing.Contains(Guid.Parse(r.Id))))
+        return [.. rows.Select(r => (Row: r, Id: Guid.Parse(r.Id)))
+            .Select(r => new PlainEntry(r.Id, r.Row.At, r.Row.Author, r.Row.Device, r.Row.Kind, r.Row.Body, standing.Contains(r.Id)))
             .Reverse()];
     }
 
@@ -240,7 +241,10 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
             SELECT count(*) FROM entry
             WHERE id = @Id AND visit_id = @VisitId AND kind = @kind AND corrects IS @Corrects
               AND json_remove(body, '$.since') = json_remove(@body, '$.since')
-            """, new { Id = entry.Id.ToString(), VisitId = entry.VisitId.ToString(), kind, body, Corrects = entry.Corrects?.ToString() }) == 1;
+            """, new
+        {
+            Id = entry.Id.ToString(), VisitId = entry.VisitId.ToString(), kind, body, Corrects = entry.Corrects?.ToString(),
+        }) == 1;
     }
 
     /// <inheritdoc/>

@@ -20,7 +20,8 @@ public sealed class WaitingDevices(Database database)
     {
         using var db = database.Open();
         return [.. db.Query<Row>("SELECT device, person, kept, refused, oldest, told_at AS ToldAt FROM waiting_device ORDER BY oldest")
-            .Select(r => new WaitingDevice(r.Device, r.Person, (int)r.Kept, (int)r.Refused, Database.Utc(r.Oldest), Database.Utc(r.ToldAt)))];
+            .Select(r => new WaitingDevice(
+                r.Device, r.Person, (int)r.Kept, (int)r.Refused, Database.Utc(r.Oldest), Database.Utc(r.ToldAt)))];
     }
 
     /// <summary>Takes the place of what the device said before; nothing waiting takes it off the list.</summary>

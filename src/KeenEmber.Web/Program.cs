@@ -34,7 +34,8 @@ if (builder.Configuration["log"] == "json")
 builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
 
 // The record is made ready beside the making of the app, which takes as long.
-if (StartOptions.Open(options.Data, builder.Configuration["synchronous"] != "off") is not { } database || StartOptions.Lock(options.Data) is not { } only)
+if (StartOptions.Open(options.Data, builder.Configuration["synchronous"] != "off") is not { } database
+    || StartOptions.Lock(options.Data) is not { } only)
     return StartOptions.Refused;
 var data = options.Data;
 if (!StartOptions.Listen(options, builder))

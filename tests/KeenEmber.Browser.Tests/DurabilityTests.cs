@@ -36,7 +36,8 @@ public sealed partial class DurabilityTests : IDisposable
     [GeneratedRegex("\"([^\"]*)\"")]
     private static partial Regex Quoted();
 
-    [GeneratedRegex(@"^(?<task>\d+)\s+(?:(?<name>\w+)\((?<given>.*?)(?:\)\s+= (?<result>-?\d+).*| <unfinished \.\.\.>)|<\.\.\. (?<name>\w+) resumed>(?<rest>.*)\)\s+= (?<result>-?\d+).*)$")]
+    [GeneratedRegex(@"^(?<task>\d+)\s+(?:(?<name>\w+)\((?<given>.*?)(?:\)\s+= (?<result>-?\d+).*| <unfinished \.\.\.>)"
+        + @"|<\.\.\. (?<name>\w+) resumed>(?<rest>.*)\)\s+= (?<result>-?\d+).*)$")]
     private static partial Regex Line();
 
     private static List<Call> Read(IEnumerable<string> trace)

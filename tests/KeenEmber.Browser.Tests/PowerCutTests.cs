@@ -11,7 +11,8 @@ namespace KeenEmber.Browser.Tests;
 /// allows.</remarks>
 public sealed class PowerCutTests : IDisposable
 {
-    private static readonly int Rounds = int.TryParse(Environment.GetEnvironmentVariable("KEEN_EMBER_POWER_CUTS"), out var rounds) ? rounds : 0;
+    private static readonly int Rounds =
+        int.TryParse(Environment.GetEnvironmentVariable("KEEN_EMBER_POWER_CUTS"), out var rounds) ? rounds : 0;
 
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;
 

@@ -116,8 +116,8 @@ public sealed class ProcessTests(ProcessTests.Talked talked) : IClassFixture<Pro
 
         await app.Settle(Cancel);
 
-        // Other tests share the machine. The processor time of this server, which nobody else uses now, has no waiting for a core in it, but
-        // it has the compiler that works beside the pages: the best of a few goes is the page's own.
+        // Other tests share the machine. The processor time of this server, which nobody else uses now, has no waiting for a core in it,
+        // but it has the compiler that works beside the pages: the best of a few goes is the page's own.
         var each = double.MaxValue;
         for (var go = 0; go < Goes && each > Most; go++)
         {

@@ -88,4 +88,18 @@ public sealed class DiagnosisApiTests(DemoWeb demo) : IClassFixture<DemoWeb>
             errors.EnumerateObject().Select(e => e.Name).Order());
         Assert.Contains("iced", errors.GetProperty("facts[0].value")[0].GetString(), StringComparison.Ordinal);
     }
+
+    [Fact]
+    public async Task Something_missing_in_a_list_is_named_and_breaks_nothing()
+    {
+        using var answer = await demo.Http.PostAsJsonAsync("/api/diagnosis", new
+        {
+            target = "3", facts = new object?[] { null },
+            history = new object?[] { null, new { daysAgo = 3, work = new string?[] { null } } },
+        }, TestContext.Current.CancellationToken);
+        Assert.Equal(System.Net.HttpStatusCode.BadRequest, answer.StatusCode);
+        var text = await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
+        Assert.Contains("facts[0]", text, StringComparison.Ordinal);
+        Assert.Contains("history[0]", text, StringComparison.Ordinal);
+    }
 }

@@ -77,7 +77,8 @@ public sealed class Archive(Database database, string dataFolder)
         // One moment of the record, whatever is written meanwhile.
         using var moment = db.BeginTransaction(deferred: true);
         db.Execute("CREATE TEMP TABLE archived (id TEXT PRIMARY KEY)", transaction: moment);
-        db.Execute("INSERT INTO archived SELECT id FROM equipment WHERE (@Unit IS NULL OR id = @Unit) AND (@Site IS NULL OR site_id = @Site)",
+        db.Execute(
+            "INSERT INTO archived SELECT id FROM equipment WHERE (@Unit IS NULL OR id = @Unit) AND (@Site IS NULL OR site_id = @Site)",
             new { Unit = scope.Unit?.ToString(), Site = scope.Site?.ToString() }, moment);
         using var zip = new ZipArchive(to, ZipArchiveMode.Create, leaveOpen: true);
         var rows = new Dictionary<string, long>();

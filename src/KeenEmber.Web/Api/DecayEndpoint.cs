@@ -48,7 +48,8 @@ public static class DecayEndpoint
         var errors = new Dictionary<string, string[]>();
         var samples = question.Samples ?? [];
         if (samples.Length is 0 or > MostSamples || samples.Any(s => s is not { Pa: > 0 and <= MostPa, Minute: >= 0 and <= MostMinutes }))
-            errors["samples"] = [$"1 to {MostSamples} samples, each with its minute and an absolute pressure above 0 and up to {MostPa} Pa."];
+            errors["samples"] =
+                [$"1 to {MostSamples} samples, each with its minute and an absolute pressure above 0 and up to {MostPa} Pa."];
         else if (samples.Zip(samples.Skip(1)).Any(p => p.Second!.Minute <= p.First!.Minute))
             errors["samples"] = ["Each sample later than the one before."];
         if (question.VolumeL is not (> 0 and <= MostVolumeL))

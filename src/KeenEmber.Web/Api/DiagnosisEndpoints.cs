@@ -127,7 +127,7 @@ public static class DiagnosisEndpoints
         var facts = (question.Facts ?? []).Select((f, i) => FactOf(f, $"facts[{i}]", errors)).OfType<Fact>().ToList();
         foreach (var (past, i) in (question.History ?? []).Select((h, i) => (h, i)))
         {
-            if (!(past.DaysAgo is >= 0 and <= MostDays))
+            if (!(past?.DaysAgo is >= 0 and <= MostDays))
                 errors[$"history[{i}].daysAgo"] = [$"Days, 0 to {MostDays}."];
         }
 
@@ -135,16 +135,16 @@ public static class DiagnosisEndpoints
             return TypedResults.ValidationProblem(errors);
         var result = new Diagnoser(DiagnosisTable.Shipped).Diagnose(new(MakeUp(question), target, question.EvaporatorFans, facts)
         {
-            History = [.. (question.History ?? []).Select(h => Earlier(h))],
+            History = [.. (question.History ?? []).Select(h => Earlier(h!))],
             Settled = facts.CountBy(f => f.Code).Where(c => c.Value > 1).Select(c => c.Key).ToHashSet(),
-            CannotNow = (question.CannotNow ?? []).ToHashSet(), At = question.At ?? "",
+            CannotNow = (question.CannotNow ?? []).OfType<string>().ToHashSet(), At = question.At ?? "",
         });
         return TypedResults.Ok(Say(result, facts));
     }
 
     private static EarlierWork Earlier(HistoryQuestion history)
     {
-        var (parts, replaced) = DiagnosisText.Work(history.Work ?? []);
+        var (parts, replaced) = DiagnosisText.Work([.. (history.Work ?? []).OfType<string>()]);
         return new(history.DaysAgo, parts, replaced);
     }
 
@@ -162,8 +162,14 @@ public static class DiagnosisEndpoints
             ?? (q.Metering == Metering.CapillaryTube ? CircuitParts.None : CircuitParts.Receiver),
         q.Coils == 2 ? 2 : 1);
 
-    private static Fact? FactOf(FactQuestion fact, string field, Dictionary<string, string[]> errors)
+    private static Fact? FactOf(FactQuestion? fact, string field, Dictionary<string, string[]> errors)
     {
+        if (fact is null)
+        {
+            errors[field] = ["A fact is missing."];
+            return null;
+        }
+
         if (DiagnosisTable.Shipped.Observables.FirstOrDefault(o => o.Code == fact.Code) is not { } observable)
         {
             errors[$"{field}.code"] = [$"Nothing is called {fact.Code}. See /api/diagnosis/vocabulary."];

@@ -1,4 +1,4 @@
-using KeenEmber.Web.Pages;
+using KeenEmber.Web.Pages.Keeping;
 using KeenEmber.Web.Pages.Visits.Defrost.Import;
 using Microsoft.AspNetCore.Http.Features;
 

@@ -22,7 +22,10 @@ public sealed class DemoPeople(PeopleStore people, TimeProvider clock)
             var now = clock.GetUtcNow();
             var signIn = name.Split(' ')[0].ToLowerInvariant();
             people.Join(
-                new() { Name = name, SignIn = signIn, NormalSignIn = signIn, Role = role, Since = now, Stamp = Guid.NewGuid().ToString("N") },
+                new()
+                {
+                    Name = name, SignIn = signIn, NormalSignIn = signIn, Role = role, Since = now, Stamp = Guid.NewGuid().ToString("N"),
+                },
                 people.Invite(role, name, now, now + Accounts.InvitedFor), name, now);
         }
 

@@ -78,7 +78,8 @@ public sealed class PersonStore(PeopleStore people, PasskeyStore passkeys)
 
     /// <inheritdoc/>
     public Task<UserPasskeyInfo?> FindPasskeyAsync(Person user, byte[] credentialId, CancellationToken cancellationToken) =>
-        Task.FromResult(passkeys.Find(Convert.ToHexStringLower(credentialId)) is { } key && key.Person == user.Id ? Checked.Info(key) : null);
+        Task.FromResult(passkeys.Find(Convert.ToHexStringLower(credentialId)) is { } key && key.Person == user.Id
+            ? Checked.Info(key) : null);
 
     /// <inheritdoc/>
     public Task RemovePasskeyAsync(Person user, byte[] credentialId, CancellationToken cancellationToken) =>

@@ -43,6 +43,9 @@ public sealed class SharedTablet(PeopleStore people, IDataProtectionProvider pro
             http.Response.Cookies.Delete(Cookie);
         else
             http.Response.Cookies.Append(Cookie, seal.Protect(string.Join(' ', all.TakeLast(Most).Select(p => $"{p.Id}:{p.Stamp}"))),
-                new() { HttpOnly = true, SameSite = SameSiteMode.Lax, MaxAge = KeptFor, IsEssential = true, Secure = http.Request.IsHttps });
+                new()
+                {
+                    HttpOnly = true, SameSite = SameSiteMode.Lax, MaxAge = KeptFor, IsEssential = true, Secure = http.Request.IsHttps,
+                });
     }
 }

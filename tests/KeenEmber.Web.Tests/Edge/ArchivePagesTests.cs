@@ -65,7 +65,7 @@ public sealed class ArchivePagesTests(DemoWeb demo) : IClassFixture<DemoWeb>, ID
                 { new StringContent(token), "__RequestVerificationToken" }, { new ByteArrayContent(file), "archive", "units.zip" },
             };
             using var answer = await lead.Http.PostAsync("/archives?handler=Archive", form, TestContext.Current.CancellationToken);
-            Assert.True(answer.StatusCode is HttpStatusCode.OK or HttpStatusCode.Redirect, $"{answer.StatusCode} {string.Join('\n', other.Errors)}");
+            Assert.True(answer.StatusCode is HttpStatusCode.OK or HttpStatusCode.Redirect, string.Join('\n', other.Errors));
             return answer.StatusCode == HttpStatusCode.Redirect ? await lead.Open("/archives") : await Technician.Page(answer);
         }
 

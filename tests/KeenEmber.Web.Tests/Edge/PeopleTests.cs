@@ -241,7 +241,8 @@ public sealed class PeopleTests : IDisposable
                 StringComparison.Ordinal);
         foreach (var easy in new[] { "aaaaaaaaaaaaaa", "tobin ashgrove" })
         {
-            using var guessed = await other.Send("/account", "handler=Password", ("current", Password), ("password", easy), ("again", easy));
+            using var guessed = await other.Send(
+                "/account", "handler=Password", ("current", Password), ("password", easy), ("again", easy));
             Assert.Contains("easy to guess", (await Technician.Page(guessed)).QuerySelector("#password-error")!.TextContent,
                 StringComparison.Ordinal);
         }

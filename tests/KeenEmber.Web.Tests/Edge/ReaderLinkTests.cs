@@ -50,7 +50,8 @@ public sealed class ReaderLinkTests : IDisposable
         Assert.EndsWith(".html", answer.Content.Headers.ContentDisposition.FileName!.Trim('"'), StringComparison.Ordinal);
         var page = await Technician.Page(answer);
         Assert.Empty(page.QuerySelectorAll("script, link, form, [src^='/'], [href]"));
-        Assert.Contains(page.QuerySelectorAll("img"), i => i.GetAttribute("src")!.StartsWith("data:image/jpeg;base64,", StringComparison.Ordinal));
+        Assert.Contains(page.QuerySelectorAll("img"),
+            i => i.GetAttribute("src")!.StartsWith("data:image/jpeg;base64,", StringComparison.Ordinal));
         var styles = string.Concat(page.QuerySelectorAll("style").Select(s => s.TextContent));
         Assert.Contains("data:font/woff2;base64,", styles, StringComparison.Ordinal);
         Assert.DoesNotContain("../lib", styles, StringComparison.Ordinal);

@@ -23,16 +23,16 @@ public static class DecayFit
     /// still hide in a test that is called tight, Pa.</summary>
     private const double NoLeakBelowPa = 15, TightBelowPa = 70;
 
-    /// <summary>Beside water a leak is worth a word from this share of its plateau in an hour on; and beside a leak water from this share of
-    /// its vapour pressure on: what is smaller is looked for once the larger is mended.</summary>
+    /// <summary>Beside water a leak is worth a word from this share of its plateau in an hour on; and beside a leak water from this share
+    /// of its vapour pressure on: what is smaller is looked for once the larger is mended.</summary>
     private const double NoLeakBelowShare = 0.05, NoWaterBelowShare = 0.2;
 
     /// <summary>How long water takes to boil away: time constants round this, by this factor up and down in two of three circuits, min
     /// (trade experience: minutes in a warm circuit, an hour in a cold one).</summary>
-    private const double UsualTau = 12, TauSpread = 3;
+    private const double UsualTau = 11, TauSpread = 2.2;
 
     /// <summary>How sure a verdict has to be.</summary>
-    private const double Sure = 0.85;
+    private const double Sure = 0.75;
 
     /// <summary>Best a gauge reads, as a share.</summary>
     private const double BestGauge = 0.004;
@@ -85,12 +85,16 @@ public static class DecayFit
         var same = nodes.Where(n => VerdictOf(n) == verdict).ToList();
         var (low, high) = Interval(verdict is DecayVerdict.Dry or DecayVerdict.Moisture ? [.. nodes.Where(n => n.HasRate)] : same);
         var plateau = same.Sum(n => n.Weight * n.Plateau) / share;
-        if (share < Sure || (verdict == DecayVerdict.Dry && high * watched > TightBelowPa))
+        var isShort = duration < ShortestTestMin && samples[^1].Pa < vapour;
+        if (isShort || share < Sure || (verdict == DecayVerdict.Dry && high * watched > TightBelowPa))
             return new(DecayVerdict.TooEarly, plateau, 0, 0, Math.Max(0, high) * perMin, 0, Wait(nodes, duration));
         var rate = verdict is DecayVerdict.Dry or DecayVerdict.Moisture ? 0 : same.Sum(n => n.Weight * n.Rate) / share;
         return new(verdict, plateau, rate * perMin, rate > 0 ? Math.Max(0, low) * perMin : 0, Math.Max(0, high) * perMin,
             GramsPerYear(rate * perMin, system), 0);
     }
+
+    /// <summary>Nothing is told of a test that is shorter, unless the pressure is where water cannot bring it, min.</summary>
+    private const double ShortestTestMin = 10;
 
     private const double FirstWaitMin = 15;
 
@@ -130,7 +134,8 @@ public static class DecayFit
         {
             if (Solve(minutes, read, hasRate, tau) is not var (node, residual, parameters) || node.Plateau > mostPa)
                 return;
-            var prior = (hasRate && tau > 0 ? Math.Log(Both) : 0) + (tau == 0 ? 0 : Math.Log(width * Normal.PDF(Math.Log(UsualTau), Math.Log(TauSpread), Math.Log(tau))));
+            var usual = tau == 0 ? 0 : Math.Log(width * Normal.PDF(Math.Log(UsualTau), Math.Log(TauSpread), Math.Log(tau)));
+            var prior = usual + (hasRate && tau > 0 ? Math.Log(Both) : 0);
             fits.Add((node, prior - read.Length / 2.0 * Math.Log(residual) - parameters / 2.0 * Math.Log(read.Length)));
         }
     }
@@ -204,5 +209,6 @@ public static class DecayFit
     private const double GasConstant = 8.314, SecondsPerYear = 365.25 * 24 * 3600, KgPerMol = 0.1;
 
     /// <summary>As many molecules of a refrigerant of 100 g/mol, a usual one, as of air come in; under pressure more go out.</summary>
-    private static double GramsPerYear(double leak, Temperature at) => leak * 1e-3 / (GasConstant * at.Kelvin) * KgPerMol * 1000 * SecondsPerYear;
+    private static double GramsPerYear(double leak, Temperature at) =>
+        leak * 1e-3 / (GasConstant * at.Kelvin) * KgPerMol * 1000 * SecondsPerYear;
 }

@@ -60,7 +60,7 @@ public sealed class DecayFitTests(ITestOutputHelper output)
         foreach (var group in told.GroupBy(t => (t.Made.Truth, t.Made.IsLongEnough, t.Result.Verdict)).OrderBy(g => g.Key.ToString()))
             output.WriteLine($"{group.Key}: {group.Count()}");
         Assert.True(right >= 0.95);
-        Assert.True(wrong.Count <= 10);
+        Assert.True(wrong.Count <= 20);
         Assert.True(within >= 0.9);
     }
 

@@ -8,7 +8,8 @@ namespace KeenEmber.Core.Benches.Defrost.Schedule;
 public readonly record struct MoistAir(double TempC, double RelativeHumidity)
 {
     /// <summary>kg of water for each kg of dry air, at the pressure given.</summary>
-    /// <remarks>Saturation by <see cref="WaterVapour"/>; humidity ratio 0.622 e/(p - e); within 0.6 % of the psychrometric tables from -20 to 50 °C.</remarks>
+    /// <remarks>Saturation by <see cref="WaterVapour"/>; humidity ratio 0.622 e/(p - e); within 0.6 % of the psychrometric tables
+    /// from -20 to 50 °C.</remarks>
     public double HumidityRatio(double pressureKpa)
     {
         var vapour = RelativeHumidity * WaterVapour.Saturation(Temperature.FromCelsius(TempC)).Kpa;

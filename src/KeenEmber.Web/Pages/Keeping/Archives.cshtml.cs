@@ -5,7 +5,7 @@ using KeenEmber.Web.People;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
-namespace KeenEmber.Web.Pages;
+namespace KeenEmber.Web.Pages.Keeping;
 
 /// <summary>The record out of here as open files, and one of another record in.</summary>
 [RequestFormLimits(MultipartBodyLengthLimit = MostBytes)]

@@ -4,7 +4,7 @@ using KeenEmber.Web.Running;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
-namespace KeenEmber.Web.Pages;
+namespace KeenEmber.Web.Pages.Keeping;
 
 /// <summary>How the service stands: record, disk, backups.</summary>
 public sealed class HealthModel(Health health, BackupKeeper backups, WaitingDevices devices, TimeProvider clock) : PageModel
