@@ -4,7 +4,7 @@ using System.Security.Cryptography.X509Certificates;
 using System.Text.RegularExpressions;
 using KeenEmber.Browser.Tests.Harness;
 
-namespace KeenEmber.Browser.Tests;
+namespace KeenEmber.Browser.Tests.Running;
 
 /// <summary>The app as other machines reach it: with a certificate of its own, and behind Debian's Caddy and nginx with the files of
 /// deploy/.</summary>

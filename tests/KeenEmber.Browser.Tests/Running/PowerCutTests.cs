@@ -3,7 +3,7 @@ using System.Diagnostics;
 using System.Globalization;
 using KeenEmber.Browser.Tests.Harness;
 
-namespace KeenEmber.Browser.Tests;
+namespace KeenEmber.Browser.Tests.Running;
 
 /// <summary>The power fails at random moments while entries and photos stream in: what was not synced is gone, and nothing that was
 /// acknowledged with it. Without syncing something is: the test can see it.</summary>

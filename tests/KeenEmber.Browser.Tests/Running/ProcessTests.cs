@@ -3,7 +3,7 @@ using System.Text;
 using System.Text.RegularExpressions;
 using KeenEmber.Browser.Tests.Harness;
 
-namespace KeenEmber.Browser.Tests;
+namespace KeenEmber.Browser.Tests.Running;
 
 /// <summary>What only the real process shows: where it listens, how it ends, what it takes.</summary>
 public sealed class ProcessTests(ProcessTests.Talked talked) : IClassFixture<ProcessTests.Talked>

@@ -1,7 +1,7 @@
 using System.Collections.Concurrent;
 using KeenEmber.Browser.Tests.Harness;
 
-namespace KeenEmber.Browser.Tests;
+namespace KeenEmber.Browser.Tests.Running;
 
 /// <summary>The process is killed at random moments while entries and photos stream in: whatever was acknowledged is there, and nothing is
 /// half there.</summary>
