@@ -9,7 +9,7 @@ public sealed class FuzzTests(ITestOutputHelper output)
     private const int StepsOfARecord = 8, InARow = 120;
 
     /// <summary>In a run of all tests: each step opens every page again.</summary>
-    private const int StepsOfAShortAttack = 25;
+    private const int StepsOfAShortAttack = 15;
 
     private static readonly double? Minutes =
         double.TryParse(Environment.GetEnvironmentVariable("KEEN_EMBER_FUZZ_MINUTES"), CultureInfo.InvariantCulture, out var minutes)

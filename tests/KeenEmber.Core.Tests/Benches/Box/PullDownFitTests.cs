@@ -75,7 +75,7 @@ public sealed class PullDownFitTests(ITestOutputHelper output)
     public void Boxes_that_level_off_above_their_target_are_called_before_half_the_time()
     {
         var random = new Random(20261128);
-        var boxes = Enumerable.Range(0, 300).Select(_ => Make(random, reaches: false)).ToList();
+        var boxes = Enumerable.Range(0, 120).Select(_ => Make(random, reaches: false)).ToList();
         var called = 0;
         foreach (var box in boxes)
         {
