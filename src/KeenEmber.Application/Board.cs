@@ -18,8 +18,9 @@ public sealed class Board(
     StandingStore standings, VisitStore visits, VisitDesk desk, IEnumerable<IBench> benches, CompanyStore companies, EquipmentStore units,
         ILogger<Board> logger) : BackgroundService
 {
-    /// <summary>A page makes rows anew for so long before it is shown; the rest follows beside it.</summary>
-    private static readonly TimeSpan BeforeAPage = TimeSpan.FromMilliseconds(80);
+    /// <summary>A page makes rows anew for so long before it is shown, and longer where some have never been made and would say nothing; the
+    /// rest follows beside it.</summary>
+    private static readonly TimeSpan BeforeAPage = TimeSpan.FromMilliseconds(80), BeforeTheFirst = TimeSpan.FromMilliseconds(700);
 
     /// <summary>So many rows are asked for at a time.</summary>
     private const int Batch = 25;
@@ -34,7 +35,8 @@ public sealed class Board(
     public void Refresh()
     {
         var watch = Stopwatch.StartNew();
-        foreach (var id in standings.ToMake(Batch).TakeWhile(_ => watch.Elapsed < BeforeAPage))
+        var most = standings.HasUnmade ? BeforeTheFirst : BeforeAPage;
+        foreach (var id in standings.ToMake(Batch).TakeWhile(_ => watch.Elapsed < most))
             Of(id);
     }
 

@@ -104,6 +104,16 @@ public sealed class StandingStore(Database database)
             .Select(Guid.Parse)];
     }
 
+    /// <summary>Some rows have never been made: their units stand in no list with anything to say.</summary>
+    public bool HasUnmade
+    {
+        get
+        {
+            using var db = database.Open();
+            return db.ExecuteScalar<long>("SELECT EXISTS (SELECT 1 FROM unit_standing WHERE made_of = 0)") == 1;
+        }
+    }
+
     /// <summary>Declares every row out of date that other rules have made.</summary>
     /// <param name="rules">Names the rules that are about to judge.</param>
     public void MadeBy(string rules)
