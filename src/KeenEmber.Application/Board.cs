@@ -18,8 +18,8 @@ public sealed class Board(
     StandingStore standings, VisitStore visits, VisitDesk desk, IEnumerable<IBench> benches, CompanyStore companies, EquipmentStore units,
         ILogger<Board> logger) : BackgroundService
 {
-    /// <summary>A page makes rows anew for so long before it is shown, and longer where some have never been made and would say nothing; the
-    /// rest follows beside it.</summary>
+    /// <summary>A page makes rows anew for so long before it is shown, and longer where some have never been made and would say nothing;
+    /// the rest follows beside it.</summary>
     private static readonly TimeSpan BeforeAPage = TimeSpan.FromMilliseconds(80), BeforeTheFirst = TimeSpan.FromMilliseconds(700);
 
     /// <summary>So many rows are asked for at a time.</summary>
