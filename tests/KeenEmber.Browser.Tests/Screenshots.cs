@@ -10,9 +10,11 @@ public sealed class Screenshots
     public static bool NotAsked => Folder is null;
 
     [Fact(Skip = "only with ./keen-ember shots", SkipWhen = nameof(NotAsked))]
-    public void Of_every_main_view()
+    public async Task Of_every_main_view()
     {
         using var app = new AppServer(demo: true);
+        await app.Http.GetStringAsync("/", TestContext.Current.CancellationToken);
+        await app.Settle(TestContext.Current.CancellationToken);
         using var person = new Person(app);
         void Take(string name)
         {
