@@ -4,7 +4,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace KeenEmber.Web.Api;
 
 /// <param name="BoxC">Of the air, °C.</param>
-/// <param name="ProductC">Of the product, °C.</param>
+/// <param name="ProductC">Of the product, °C; taken in, and not used by the fit yet.</param>
 public sealed record PullDownSampleDocument(double Minute, double BoxC, double? ProductC = null);
 
 /// <param name="TargetC">°C.</param>

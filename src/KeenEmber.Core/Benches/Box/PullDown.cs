@@ -3,7 +3,7 @@ namespace KeenEmber.Core.Benches.Box;
 /// <summary>A reading while a box is pulled down.</summary>
 /// <param name="Minute">Since any moment, min.</param>
 /// <param name="BoxC">Of the air, °C.</param>
-/// <param name="ProductC">Of the product, °C; null where it was not measured.</param>
+/// <param name="ProductC">Of the product, °C; null where it was not measured. Kept with the reading; the fit goes by the air alone.</param>
 public sealed record PullDownSample(double Minute, double BoxC, double? ProductC = null);
 
 /// <summary>Whether a box will make it.</summary>
