@@ -1,5 +1,6 @@
 using Dapper;
 using KeenEmber.Core.Record;
+using KeenEmber.Core.Visits;
 using KeenEmber.Core.Written;
 using Microsoft.Data.Sqlite;
 using Microsoft.Extensions.Caching.Memory;
@@ -139,6 +140,22 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
         return [.. db.Query<EntryRow>($"""
             {EntryColumns} WHERE e.kind = 'part-note' AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.corrects = e.id) ORDER BY e.at
             """).Select(r => r.ToEntry(kinds))];
+    }
+
+    /// <summary>Every row of the refrigerant ledger that stands, with its unit.</summary>
+    public IReadOnlyList<(Guid UnitId, RefrigerantEntry Row)> Ledger()
+    {
+        using var db = database.Open();
+        var units = db.Query<(string Visit, string Unit)>("""
+            SELECT DISTINCT v.id, v.equipment_id FROM entry e INDEXED BY entry_of_refrigerant JOIN visit v ON v.id = e.visit_id
+            WHERE e.kind = 'refrigerant'
+            """).ToDictionary(r => Guid.Parse(r.Visit), r => Guid.Parse(r.Unit));
+        var written = db.Query<EntryRow>($"""
+            {EntryColumns} WHERE e.visit_id IN (SELECT visit_id FROM entry INDEXED BY entry_of_refrigerant WHERE kind = 'refrigerant')
+                AND (e.kind = 'refrigerant' OR e.corrects IS NOT NULL)
+            ORDER BY Place
+            """).Select(r => r.ToEntry(kinds)).ToList();
+        return [.. new Corrections(written).Standing.OfType<RefrigerantEntry>().Select(r => (units[r.VisitId], r))];
     }
 
     /// <summary>The units on whose visits a diagram was kept.</summary>

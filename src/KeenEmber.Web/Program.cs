@@ -56,6 +56,7 @@ builder.Services.AddSingleton<EntryKinds>();
 builder.Services.AddSingleton<VisitStore>();
 builder.Services.AddSingleton<SearchStore>();
 builder.Services.AddSingleton<InstrumentStore>();
+builder.Services.AddSingleton<CylinderStore>();
 builder.Services.AddSingleton(new PhotoStore(data, options.Quota));
 builder.Services.AddSingleton<WaitingDevices>();
 builder.Services.AddSingleton<RunSeriesStore>();

@@ -83,6 +83,7 @@ public static class ServiceText
         ProofKind.StartedAgain => "started several times by itself",
         ProofKind.ClockRuns => "clock turned through by hand, and an hour on after an hour",
         ProofKind.WholeDefrost => "a whole defrost watched to its end",
+        ProofKind.HeldTight => "pressure test or isolated vacuum held",
         ProofKind.CutOutReached => "cut-out reached",
         _ => "cut-in seen after it",
     };

@@ -43,6 +43,13 @@ public sealed class UnitText(UnitPreference units, Pressure atmosphere)
 
     private const double LargeChargeKg = 1;
 
+    /// <summary>Absolute pressure under vacuum, from Pa.</summary>
+    public string Vacuum(double pa) =>
+        Us ? $"{Number(pa / Unit.Micron.Scale, 0)} micron" : $"{Number(pa, pa < 10 ? 1 : 0)} Pa";
+
+    /// <summary>A volume, from l.</summary>
+    public string Volume(double litres) => Us ? $"{Number(litres / Unit.CubicFoot.Scale, 2)} cu ft" : $"{Number(litres, 1)} l";
+
     /// <summary>What is heavier than refrigerant: ice, a coil.</summary>
     public Unit WeightUnit => units.Weight;
 

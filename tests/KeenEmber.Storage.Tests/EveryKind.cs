@@ -1,3 +1,5 @@
+using KeenEmber.Core.Benches.Box;
+using KeenEmber.Core.Benches.Charge;
 using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Defrost;
@@ -141,7 +143,31 @@ internal static class EveryKind
             new PartTestEntry(
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new(ComponentKind.Overload), TestedPart.Overload,
                 [new("ohms", null), new("shellC", new(24, Unit.Celsius))]),
+            .. OfChargeAndBox(Header, reading.Id),
             new WithdrawalEntry(new(Guid.CreateVersion7(), visit, Start, Start.AddMinutes(9), "Isolde Marrin", reading.Id)),
         ];
+
+        EntryHeader Header() => new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin");
     }
+
+    private static IEnumerable<Entry> OfChargeAndBox(Func<EntryHeader> header, Guid earlier) =>
+    [
+        new VacuumEntry(header(), VacuumStep.Isolated, new(65, Unit.Pascal), new(12, Unit.Litre), new(18, Unit.Celsius)),
+        new VacuumEntry(header(), VacuumStep.Reading, new(480, Unit.Micron)),
+        new LeakEntry(header(), LeakPlace.CapOrCore, "suction port", LeakMethod.Bubbles, LeakResult.Repaired, true,
+            DetectorDisturbance.BoxAir, "cap and core replaced"),
+        new PressureTestEntry(header(), true, new(20, Unit.Bar), new(17.5, Unit.Celsius), new(0.4, Unit.CubicFoot)),
+        new ScaleStartEntry(header(), "R-4", "R404A", false, ChargePort.LiquidLine, Phase.Liquid, new(14.2, Unit.Kilogram), 2.9, 1.5,
+            0.005, HosesAtEnd.FullOfVapour, 6.1, 12.2, "weighed in"),
+        new ScaleWeightEntry(header(), earlier, new(11.7, Unit.Kilogram)),
+        new RefrigerantEntry(header(), "R404A", 2.48, "R-4", "weighed in", 0.02, earlier),
+        new TrimEntry(header(), new(6.2, Unit.KelvinDifference), new(4.1, Unit.Celsius), null),
+        new ChargeGeometryEntry(header(), 3.2, 4.1, 6, 12, 0.01, 12, 0.022),
+        new BoxForecastEntry(header(), Start.AddHours(1), new(3.1, Unit.Celsius), new(2.5, Unit.Celsius), new(3.7, Unit.Celsius)),
+        new BoxCheckEntry(header(), BoxPart.GasketPaper, "lower hinge", false, "gasket replaced"),
+        new BoxSystemEntry(header(), "A", true, true, new(6.1, Unit.Ampere), new(12, Unit.KelvinDifference), null),
+        new BottleEntry(header(), new(-0.4, Unit.Celsius), true),
+        new HeatBalanceEntry(header(), 3, 2.4, 2.3, 0.1, Insulation.Polyurethane, new(24, Unit.Celsius), 60, 1.8, 40, true, 0.6, 120,
+            new(12, Unit.Celsius), 2, 480, 160, 900, 2100, null),
+    ];
 }

@@ -1,3 +1,5 @@
+using KeenEmber.Core.Benches.Box;
+using KeenEmber.Core.Benches.Charge;
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Benches.Electrical;
 using KeenEmber.Core.Benches.Electrical.Tracing;
@@ -44,6 +46,55 @@ internal static class DefrostFacts
         if (run.Fans is { OnMin: not null, RanInHeat: false } && !run.Findings.Any(f => f.Code == DefrostCodes.FansEarly))
             yield return new("fans-in-defrost", "off");
     }
+}
+
+/// <summary>What was weighed, evacuated and searched, as the diagnosis takes it: what is sound; faults come as findings.</summary>
+internal static class ChargeFacts
+{
+    /// <summary>So many places without a leak say that none is to be found with a detector.</summary>
+    private const int Searched = 4;
+
+    internal static IEnumerable<Fact> Of(ChargeJudgement charge)
+    {
+        if (charge.Evacuation?.Decay?.Verdict == DecayVerdict.Dry)
+            yield return new("vacuum-rise", "levels-low");
+        if (charge.Tight?.Verdict == TightVerdict.Holds)
+            yield return new("pressure-test", "holds");
+        if (charge.Trim.Advice == TrimAdvice.GoOn)
+            yield return new("trim-response", "better-in");
+        var caps = charge.Looks.LastOrDefault(l => l.Place == LeakPlace.CapOrCore);
+        if (caps is { Result: LeakResult.Leaks or LeakResult.Tight })
+            yield return new("caps", caps.Result == LeakResult.Leaks ? "loose" : "tight");
+        if (charge.Looks.Count(l => l.Result == LeakResult.Tight) >= Searched && charge.Looks.All(l => l.Result == LeakResult.Tight))
+            yield return new("leak-found", "none");
+    }
+}
+
+/// <summary>What the box does, as the diagnosis takes it.</summary>
+internal static class BoxFacts
+{
+    private static readonly Dictionary<BoxPart, (string Code, string Sound, string Faulty)> ByPart = new()
+    {
+        [BoxPart.GasketPaper] = ("gasket", "sound", "torn"), [BoxPart.LatchGap] = ("door", "closes", "not-closing"),
+        [BoxPart.Closer] = ("door", "closes", "not-closing"), [BoxPart.AirCurtain] = ("curtain", "whole", "disturbed"),
+        [BoxPart.Deflector] = ("coil-panel", "in-place", "off"), [BoxPart.PanelJoint] = ("panel-joints", "sound", "gap"),
+    };
+
+    internal static IEnumerable<Fact> Of(BoxCheckEntry check) => check.Repaired.Length == 0 && ByPart.TryGetValue(check.Part, out var said)
+        ? [new(said.Code, check.IsSound ? said.Sound : said.Faulty)] : [];
+
+    internal static IEnumerable<Fact> Of(BoxJudgement box)
+    {
+        if (box.PullDown is { Result: not null, Readings: [var first, .., var last] })
+            yield return new("pulls-down", first.Value.Kelvin - last.Value.Kelvin > LeastFallK ? "yes" : "no");
+        if (box.Balance is { Result.Verdict: BalanceVerdict.Holds })
+            yield return new("heat-balance", "holds");
+        if (box.Systems.Count > 1 && box.Systems.All(s => s.Role == SystemRole.Carries))
+            yield return new("sister-system", "runs");
+    }
+
+    /// <summary>Less than this from the first reading to the last is no fall, K.</summary>
+    private const double LeastFallK = 0.5;
 }
 
 /// <summary>What the control circuit was traced to, as the diagnosis takes it.</summary>

@@ -1,3 +1,5 @@
+using KeenEmber.Core.Benches.Box;
+using KeenEmber.Core.Benches.Charge;
 using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Defrost;
@@ -108,6 +110,10 @@ internal static class FactsOfRecord
         [PressureControlChecks.FanOffTooLow] = ("fancycle-setting", "wrong"),
         [PressureControlChecks.FanHoldsHeadHigh] = ("fancycle-setting", "wrong"),
         [PartFindings.LegLost] = ("supply-volts", "leg-lost"),
+        [ChargeBench.VacuumLeak] = ("vacuum-rise", "rises"), [ChargeBench.VacuumWetAndLeak] = ("vacuum-rise", "rises"),
+        [ChargeBench.VacuumWet] = ("vacuum-rise", "levels-wet"), [ChargeBench.LeakFound] = ("leak-found", "found"),
+        [ChargeBench.PressureLost] = ("pressure-test", "loses"), [ChargeBench.BetterAsItLeaves] = ("trim-response", "better-out"),
+        [BoxBench.BalanceShort] = ("heat-balance", "short"), [BoxBench.SystemStands] = ("sister-system", "stands"),
         [GlycolCircuit.PumpStopped] = ("glycol-pump", "stopped"), [GlycolCircuit.BathLow] = ("glycol-level", "low"),
     };
 

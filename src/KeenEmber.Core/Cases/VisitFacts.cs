@@ -1,4 +1,6 @@
 using System.Text.RegularExpressions;
+using KeenEmber.Core.Benches.Box;
+using KeenEmber.Core.Benches.Charge;
 using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Defrost;
@@ -114,6 +116,7 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
             [new(code, $"{(output.State.IsCalled ? "called" : "uncalled")}-{(isLive ? "live" : "dead")}")],
         DamageEntry damage when WettedSet.ComesFromWater(damage.Damage) =>
             [new("control-wet", damage.Damage == DamageKind.Scaled ? "scaled" : "wet")],
+        BoxCheckEntry check => BoxFacts.Of(check),
         DiagnosisFactEntry { Cannot: false } told => [new(told.Observable, told.Answer, told.Number)],
         _ => [],
     };
@@ -166,7 +169,14 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
                 yield return fact;
         }
 
+        foreach (var fact in Charged())
+            yield return fact;
     }
+
+    /// <summary>What was weighed, evacuated, searched and pulled down says how the unit is, not how it was found.</summary>
+    private IEnumerable<Fact> Charged() => IsAsFound ? [] :
+        [.. visit.Of<ChargeJudgement>() is { } charge ? ChargeFacts.Of(charge) : [],
+            .. visit.Of<BoxJudgement>() is { } box ? BoxFacts.Of(box) : []];
 
     private IEnumerable<CircuitResult> Results()
     {

@@ -13,6 +13,9 @@ public readonly record struct Band(double Low, double High)
         return value > High ? BandPosition.Above : BandPosition.Inside;
     }
 
+    /// <summary>Half way between its ends.</summary>
+    public double Middle => (Low + High) / 2;
+
     internal static Band OfCelsius(double low, double high) =>
         new(low + Temperature.ZeroCelsiusInKelvin, high + Temperature.ZeroCelsiusInKelvin);
 }

@@ -80,6 +80,12 @@ public static partial class QuantityReader
     /// <summary>Any supply of a unit, an inverter's too, Hz.</summary>
     private static readonly (double Low, double High) FrequencyLimitsHz = (1, 400);
 
+    /// <summary>Nothing to somewhat above the atmosphere, Pa absolute.</summary>
+    private static readonly (double Low, double High) VacuumLimitsPa = (0, 110_000);
+
+    /// <summary>More than any circuit or box holds, l.</summary>
+    private static readonly (double Low, double High) VolumeLimitsL = (0, 5_000_000);
+
     /// <summary>A fortnight, min.</summary>
     private static readonly (double Low, double High) DurationLimitsMin = (0, 20_160);
 
@@ -90,9 +96,8 @@ public static partial class QuantityReader
     /// <param name="kind">What is asked for; a unit of another kind is a problem, not a conversion.</param>
     /// <param name="preference">Says what a bare number means.</param>
     /// <returns>The value as typed, or the problem. A value beyond physics (below absolute zero or vacuum, above 500 °C, 300 bar, 2000 A,
-    /// 5000 kg, 1000 V, 1 GΩ, 100 K of difference, a fortnight, 50 m, 500,000 m³/h, 10,000 µF, 200 kW, 20,000 rpm, 400 Hz or 100 %) is a
-    /// problem; a merely unlikely one is
-    /// accepted.</returns>
+    /// 5000 kg, 1000 V, 1 GΩ, 100 K of difference, a fortnight, 50 m, 500,000 m³/h, 10,000 µF, 200 kW, 20,000 rpm, 400 Hz,
+    /// 110 kPa of a vacuum, 5,000 m³ or 100 %) is a problem; a merely unlikely one is accepted.</returns>
     public static TypedReading Read(string? text, QuantityKind kind, UnitPreference preference)
     {
         var trimmed = (text ?? "").Trim();
@@ -147,6 +152,8 @@ public static partial class QuantityReader
             QuantityKind.Power => (value.Number * value.Unit.Scale, PowerLimitsW),
             QuantityKind.Speed => (value.Number * value.Unit.Scale, SpeedLimitsRpm),
             QuantityKind.Frequency => (value.Number, FrequencyLimitsHz),
+            QuantityKind.Vacuum => (value.Number * value.Unit.Scale, VacuumLimitsPa),
+            QuantityKind.Volume => (value.Number * value.Unit.Scale, VolumeLimitsL),
             _ => (value.Number, (0, 100)),
         };
         return number >= low && number <= high;

@@ -47,6 +47,12 @@ public enum QuantityKind
 
     /// <summary>SI value in Hz.</summary>
     Frequency,
+
+    /// <summary>Absolute pressure of a circuit under vacuum, in Pa.</summary>
+    Vacuum,
+
+    /// <summary>In l.</summary>
+    Volume,
 }
 
 /// <summary>Whether a pressure is counted from the air around the gauge or from nothing at all.</summary>
@@ -60,7 +66,7 @@ public enum PressureReference
 }
 
 /// <summary>A unit as technicians type it. SI value = number × <paramref name="Scale"/> + <paramref name="Offset"/>, in K, kPa, A, mass %,
-/// kg, V, Ω, K, min, m, m³/h, µF, W, rpm or Hz.</summary>
+/// kg, V, Ω, K, min, m, m³/h, µF, W, rpm, Hz, Pa of a vacuum or l.</summary>
 public sealed record Unit(
     string Symbol, QuantityKind Kind, double Scale, double Offset = 0, PressureReference Reference = PressureReference.Gauge)
 {
@@ -166,8 +172,32 @@ public sealed record Unit(
     /// <summary>Cubic foot per minute.</summary>
     public static readonly Unit CubicFootPerMinute = new("cfm", QuantityKind.AirFlow, 1.699011);
 
+    /// <summary>Millimetre.</summary>
+    public static readonly Unit Millimetre = new("mm", QuantityKind.Length, 0.001);
+
+    /// <summary>Inch.</summary>
+    public static readonly Unit Inch = new("in", QuantityKind.Length, 0.0254);
+
+    /// <summary>Pascal of a vacuum.</summary>
+    public static readonly Unit Pascal = new("Pa", QuantityKind.Vacuum, 1);
+
+    /// <summary>Micrometre of mercury, of a vacuum.</summary>
+    public static readonly Unit Micron = new("micron", QuantityKind.Vacuum, 0.1333224);
+
+    /// <summary>Torr, of a vacuum.</summary>
+    public static readonly Unit Torr = new("Torr", QuantityKind.Vacuum, 133.3224);
+
+    /// <summary>Millibar, of a vacuum.</summary>
+    public static readonly Unit Millibar = new("mbar", QuantityKind.Vacuum, 100);
+
+    /// <summary>Litre.</summary>
+    public static readonly Unit Litre = new("l", QuantityKind.Volume, 1);
+
+    /// <summary>Cubic foot.</summary>
+    public static readonly Unit CubicFoot = new("cu ft", QuantityKind.Volume, 28.316847);
+
     /// <summary>NIST SP 811 (2008), appendix B: 1 oz = 0.028 349 523 kg, 1 lb = 0.453 592 37 kg, 1 psi = 6.894757 kPa, 1 inHg = 3.386389
-    /// kPa, 1 ft³/min = 1.699 011 m³/h.</summary>
+    /// kPa, 1 ft³/min = 1.699 011 m³/h, 1 µm of mercury = 0.133 322 4 Pa, 1 ft³ = 28.316 847 l.</summary>
     private const double KpaPerPsi = 6.894757;
 
     private static readonly Dictionary<string, Unit> Spellings = new(StringComparer.Ordinal)
@@ -198,12 +228,18 @@ public sealed record Unit(
         ["µf"] = Microfarad, ["μf"] = Microfarad, ["uf"] = Microfarad, ["mfd"] = Microfarad,
         ["w"] = Watt, ["watt"] = Watt, ["watts"] = Watt, ["kw"] = Kilowatt, ["rpm"] = RevolutionPerMinute, ["hz"] = Hertz,
         ["kpaa"] = KilopascalAbsolute, ["kpaabs"] = KilopascalAbsolute,
+        ["pa"] = Pascal, ["micron"] = Micron, ["microns"] = Micron, ["µmhg"] = Micron, ["umhg"] = Micron, ["torr"] = Torr,
+        ["mbar"] = Millibar, ["l"] = Litre, ["litre"] = Litre, ["litres"] = Litre, ["liter"] = Litre, ["liters"] = Litre,
+        ["cuft"] = CubicFoot, ["ft³"] = CubicFoot, ["mm"] = Millimetre,
     };
 
     /// <summary>Spellings that mean something else where a kind is asked for: "9.8k" of a resistance, "2 °F" of a difference.</summary>
     private static readonly Dictionary<(QuantityKind, string), Unit> SpellingsOf = new()
     {
         [(QuantityKind.Resistance, "k")] = Kiloohm, [(QuantityKind.Resistance, "r")] = Ohm, [(QuantityKind.Resistance, "m")] = Megaohm,
+        [(QuantityKind.Length, "in")] = Inch, [(QuantityKind.Length, "inch")] = Inch, [(QuantityKind.Length, "inches")] = Inch,
+        [(QuantityKind.Length, "\"")] = Inch, [(QuantityKind.Vacuum, "µ")] = Micron, [(QuantityKind.Vacuum, "μ")] = Micron,
+        [(QuantityKind.Vacuum, "um")] = Micron, [(QuantityKind.Vacuum, "mmhg")] = Torr,
         [(QuantityKind.Mass, "lb")] = Pound, [(QuantityKind.Mass, "lbs")] = Pound, [(QuantityKind.Mass, "#")] = Pound,
         [(QuantityKind.Mass, "pound")] = Pound, [(QuantityKind.Mass, "pounds")] = Pound,
         [(QuantityKind.Difference, "k")] = KelvinDifference, [(QuantityKind.Difference, "°c")] = KelvinDifference,
@@ -258,6 +294,8 @@ public sealed record UnitPreference(string Code, Unit Temperature, Unit Pressure
         QuantityKind.Power => Unit.Watt,
         QuantityKind.Speed => Unit.RevolutionPerMinute,
         QuantityKind.Frequency => Unit.Hertz,
+        QuantityKind.Vacuum => this == Us ? Unit.Micron : Unit.Pascal,
+        QuantityKind.Volume => this == Us ? Unit.CubicFoot : Unit.Litre,
         QuantityKind.AirFlow => this == Us ? Unit.CubicFootPerMinute : Unit.CubicMetrePerHour,
         _ => Unit.Percent,
     };

@@ -96,10 +96,21 @@ public sealed record PartEntry(
 }
 
 /// <summary>A row of the refrigerant ledger.</summary>
-/// <param name="MassKg">kg; added positive, recovered negative.</param>
-public sealed record RefrigerantEntry(EntryHeader Header, string Refrigerant, double MassKg, string Cylinder, string Why)
+/// <param name="MassKg">Of the circuit, kg; added positive, recovered negative.</param>
+/// <param name="Cylinder">Its label; may be empty.</param>
+/// <param name="HosesKg">What stayed in hoses or was purged, kg.</param>
+/// <param name="Session">The weighing it comes of; null for one that was typed.</param>
+public sealed record RefrigerantEntry(
+    EntryHeader Header, string Refrigerant, double MassKg, string Cylinder, string Why, double HosesKg = 0, Guid? Session = null)
     : Entry(Header), IChangesUnit
 {
+    /// <summary>Of the cylinder, kg; what it gave off is negative.</summary>
+    public double CylinderKg => -(MassKg + HosesKg);
+
+    /// <inheritdoc/>
+    public override Entry WithReferences(Func<Guid, Guid> map) =>
+        (RefrigerantEntry)base.WithReferences(map) with { Session = Session is { } session ? map(session) : null };
+
     /// <summary>What was taken out proves itself on the scale, and so does what a sealed unit was given.</summary>
     IReadOnlyList<ProofKind> IChangesUnit.WantsProof(Equipment unit) => (MassKg > 0, unit.Circuit.Metering) switch
     {

@@ -81,6 +81,9 @@ public enum ProofKind
 
     /// <summary>It was seen to cut in where it is set.</summary>
     CutInReached,
+
+    /// <summary>A pressure test or a vacuum that was shut off held.</summary>
+    HeldTight,
 }
 
 /// <summary>One thing that proves one repair.</summary>

@@ -20,6 +20,7 @@ internal static class ArchiveTables
         new("equipment", "id", "id IN (SELECT id FROM archived)"),
         new("circuit", "id", "equipment_id IN (SELECT id FROM archived)"),
         new("nameplate", "id", "equipment_id IN (SELECT id FROM archived)"),
+        new("cylinder", "id", ""),
         new("instrument", "id", ""),
         new("instrument_check", "id", ""),
         new("visit", "id", "equipment_id IN (SELECT id FROM archived)"),

@@ -1,10 +1,12 @@
 using System.Globalization;
 using CsvHelper;
+using KeenEmber.Core.Benches.Charge;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
 using KeenEmber.Words;
+using KeenEmber.Words.Benches.Charge;
 using KeenEmber.Words.Benches.Circuit;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -21,6 +23,7 @@ public static class SheetEndpoint
     private static readonly Dictionary<string, Func<Remembered, IEnumerable<object?[]>>> Sheets = new()
     {
         ["points"] = Points, ["parts"] = Parts, ["refrigerant"] = Refrigerant, ["open-items"] = OpenItems,
+        ["vacuum"] = Vacuum,
     };
 
     public static void MapSheets(this IEndpointRouteBuilder routes)
@@ -95,8 +98,18 @@ public static class SheetEndpoint
         })];
 
     private static IEnumerable<object?[]> Refrigerant(Remembered unit) =>
-        [["time", "refrigerant", "kg added (less: recovered)", "cylinder", "why", "by"], .. All<RefrigerantEntry>(unit).Select(r =>
-            new object?[] { r.Entry.At, r.Entry.Refrigerant, r.Entry.MassKg, r.Entry.Cylinder, r.Entry.Why, r.Entry.Author })];
+        [["time", "refrigerant", "kg added (less: recovered)", "kg in hoses", "cylinder", "why", "by"],
+            .. All<RefrigerantEntry>(unit).Select(r => new object?[]
+            {
+                r.Entry.At, r.Entry.Refrigerant, r.Entry.MassKg, r.Entry.HosesKg,
+                r.Entry.Cylinder, r.Entry.Why, r.Entry.Author,
+            })];
+
+    private static IEnumerable<object?[]> Vacuum(Remembered unit) =>
+        [["visit", "time", "step", "Pa absolute", "by"], .. All<VacuumEntry>(unit).Select(v => new object?[]
+        {
+            v.Visit.StartedAt, v.Entry.At, ChargeText.Name(v.Entry.Step), v.Entry.Pa, v.Entry.Author,
+        })];
 
     private static IEnumerable<object?[]> OpenItems(Remembered unit) =>
         [["since", "what", "safety", "reason", "owner", "due", "left by"], .. OpenItem.Of(unit.Visits.Select(v => v.Timeline)).Select(o =>

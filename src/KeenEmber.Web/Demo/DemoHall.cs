@@ -12,7 +12,8 @@ namespace KeenEmber.Web.Demo;
 /// seen on one of its units.</summary>
 /// <remarks>Only temperatures and differences are made up; every pressure is the refrigerant's own at the state described.</remarks>
 public sealed class DemoHall(
-    CompanyStore companies, EquipmentStore equipment, VisitStore visits, InstrumentStore instruments, PhotoStore photos, TimeProvider time)
+    CompanyStore companies, EquipmentStore equipment, VisitStore visits, InstrumentStore instruments, CylinderStore cylinders,
+    PhotoStore photos, TimeProvider time)
 {
     internal const string Isolde = "Isolde Marrin";
     internal const string Tobin = "Tobin Ashgrove";
@@ -48,6 +49,7 @@ public sealed class DemoHall(
         DemoDefrosts.Tell(this);
         DemoSensors.Tell(this);
         DemoElectrical.Tell(this);
+        DemoCharge.Tell(this, cylinders);
     }
 
     internal DateTimeOffset Now => time.GetUtcNow();

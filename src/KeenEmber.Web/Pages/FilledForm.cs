@@ -138,6 +138,44 @@ public sealed class FilledForm(UnitPreference units)
         return null;
     }
 
+    /// <summary>A small width, m: a bare number counts millimetres, in a US company inches.</summary>
+    /// <returns>Null where the field is empty or wrong.</returns>
+    public double? Bore(string field)
+    {
+        if (QuantityReader.Number(this[field]) is not null)
+            this[field] += units == UnitPreference.Us ? " in" : " mm";
+        var metres = Value(field, QuantityKind.Length)?.Si(default);
+        if (metres is null or (>= 0 and <= WidestBoreM))
+            return metres;
+        Errors[field] = units == UnitPreference.Us ? "Type a width up to 20 in, such as 0.375." : "Type a width up to 500 mm, such as 10.";
+        return null;
+    }
+
+    private const double WidestBoreM = 0.5;
+
+    /// <summary>Lines of two fields each, as they are pasted from a sheet: parted by a semicolon, a tab or a blank.</summary>
+    /// <returns>Null where there is none, or there are too many, or one has no second field; nothing is said at the field.</returns>
+    public IReadOnlyList<(string First, string Second)>? Pairs(string field, int most)
+    {
+        var lines = this[field].Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+        List<(string, string)> pairs = [.. lines.Select(l => l.Split(SeparatorOf(l), 2, StringSplitOptions.TrimEntries))
+            .Where(p => p.Length == 2).Select(p => (p[0], p[1]))];
+        return pairs.Count > 0 && pairs.Count == lines.Length && pairs.Count <= most ? pairs : null;
+    }
+
+    private static char SeparatorOf(string line) => ";\t".Where(line.Contains).DefaultIfEmpty(' ').First();
+
+    /// <summary>A quantity in its SI unit, from nothing up.</summary>
+    /// <returns>Null where the field is empty or wrong.</returns>
+    public double? Si(string field, QuantityKind kind, bool required = false)
+    {
+        var value = Value(field, kind, required)?.Si(default);
+        if (value is null or >= 0)
+            return value;
+        Errors[field] = "Type a number from 0 up.";
+        return null;
+    }
+
     /// <summary>A bare number between two ends; an empty field is an error only where it is required.</summary>
     /// <param name="what">What it counts, for what is said when it is none.</param>
     /// <param name="signs">Signs that may stand before or behind it and mean nothing more.</param>

@@ -3,7 +3,7 @@ namespace KeenEmber.Core.Benches.Box;
 /// <summary>A reading while a box is pulled down.</summary>
 /// <param name="Minute">Since any moment, min.</param>
 /// <param name="BoxC">Of the air, °C.</param>
-/// <param name="ProductC">Of the product, °C; null where it was not measured. Kept with the reading; the fit goes by the air alone.</param>
+/// <param name="ProductC">Of the product, °C; null where it was not measured. Three of them say how slowly it follows the air.</param>
 public sealed record PullDownSample(double Minute, double BoxC, double? ProductC = null);
 
 /// <summary>Whether a box will make it.</summary>
@@ -25,4 +25,8 @@ public readonly record struct Forecast(double Value, double Low, double High);
 /// <summary>What the course of a pull-down says of its end.</summary>
 /// <param name="Plateau">Where it would level off if nothing cut it out, °C.</param>
 /// <param name="ToTarget">When it is at its target, min from the first reading; null where it will not be.</param>
-public sealed record PullDownResult(PullDownVerdict Verdict, Forecast Plateau, Forecast? ToTarget);
+public sealed record PullDownResult(PullDownVerdict Verdict, Forecast Plateau, Forecast? ToTarget)
+{
+    /// <summary>What the box should read so many minutes after the first reading, °C; null where the course says nothing.</summary>
+    public Func<double, Forecast>? BoxAt { get; init; }
+}

@@ -55,9 +55,10 @@ public static class PullDownFit
         double[] minutes = [.. samples.Select(s => s.Minute - samples[0].Minute)];
         double[] box = [.. samples.Select(s => s.BoxC)];
         var noise = Noise(box);
+        var stored = StoredMin(samples);
         var kept = samples.Select((s, i) => new PullDownSample(minutes[i], s.BoxC)).ToList();
-        var courses = Courses(kept, noise, targetC);
-        courses = Courses(kept, Errors(kept, courses.MaxBy(c => c.Log)!, noise), targetC);
+        var courses = Courses(kept, noise, targetC, stored);
+        courses = Courses(kept, Errors(kept, courses.MaxBy(c => c.Log)!, noise), targetC, stored);
         var best = courses.Max(c => c.Log);
         // What doors cost so far they go on costing: the course is told for as warm as the box was on average.
         var likeliest = courses.MaxBy(c => c.Log)!;
@@ -65,27 +66,57 @@ public static class PullDownFit
         if (!double.IsFinite(best))
             return new(PullDownVerdict.TooEarly, new(box[^1], double.NegativeInfinity, box.Max()), null);
         var all = courses.Sum(c => Math.Exp(c.Log - best));
-        var ends = new List<(double Plateau, double ToTarget, double Weight)>();
+        var ends = new List<(Course Course, double ToTarget, double Weight)>();
         foreach (var course in courses)
         {
             foreach (var (at, part) in Spread)
             {
                 var plateau = course.Plateau + Wider * at * course.PlateauError;
                 var height = kept[0].BoxC - plateau;
-                var left = Crossing(course with { Plateau = plateau, Height = Math.Max(0, height) }, targetC - doorsK);
-                ends.Add((plateau, left, Math.Exp(course.Log - best) / all * part));
+                var likely = course with { Plateau = plateau, Height = Math.Max(0, height) };
+                ends.Add((likely, Crossing(likely, targetC - doorsK), Math.Exp(course.Log - best) / all * part));
             }
         }
 
         var total = ends.Sum(e => e.Weight);
         var reached = ends.Where(e => double.IsFinite(e.ToTarget)).Sum(e => e.Weight) / total;
-        var plateaus = Range([.. ends.Select(e => (e.Plateau, e.Weight))]);
+        var plateaus = Range([.. ends.Select(e => (e.Course.Plateau, e.Weight))]);
         Forecast? times = reached < 1 - Sure ? null
             : Range([.. ends.Where(e => double.IsFinite(e.ToTarget)).Select(e => (e.ToTarget, e.Weight))]);
-        return reached >= Sure ? new(PullDownVerdict.WillReach, plateaus, times)
-            : reached <= 1 - Sure ? new(PullDownVerdict.WillNotReach, plateaus, null)
-            : new(PullDownVerdict.TooEarly, plateaus, times);
+        var verdict = reached switch
+        {
+            >= Sure => PullDownVerdict.WillReach,
+            <= 1 - Sure => PullDownVerdict.WillNotReach,
+            _ => PullDownVerdict.TooEarly,
+        };
+        return new(verdict, plateaus, verdict == PullDownVerdict.WillNotReach ? null : times)
+        {
+            BoxAt = minute => Range([.. ends.Select(e => (e.Course.At(minute) + doorsK, e.Weight))], noise),
+        };
     }
+
+    /// <summary>Readings of the product from which it is known how slowly it follows the air.</summary>
+    private const int FewestOfProduct = 3;
+
+    /// <summary>How slowly what is stored follows the air, min: how much it fell over the sum of how much colder the air was.</summary>
+    /// <returns>Null where it was not measured often enough, or did not fall.</returns>
+    private static double? StoredMin(IReadOnlyList<PullDownSample> samples)
+    {
+        var read = samples.Where(s => s.ProductC is not null).ToList();
+        if (read.Count < FewestOfProduct)
+            return null;
+        var steps = read.Zip(read.Skip(1)).ToList();
+        var colder = steps.Sum(s => (s.Second.Minute - s.First.Minute)
+            * (s.First.ProductC!.Value - s.First.BoxC + s.Second.ProductC!.Value - s.Second.BoxC) / 2);
+        var fell = Fallen(read);
+        return fell > 0 && colder > 0 ? Math.Clamp(colder / fell, ShortestStored, LongestStored) : null;
+    }
+
+    /// <summary>By a line through all readings, so that the noise of two does not decide.</summary>
+    private static double Fallen(List<PullDownSample> read) => -(read[^1].Minute - read[0].Minute) * MathNet.Numerics.Fit.Line(
+        [.. read.Select(r => r.Minute)], [.. read.Select(r => r.ProductC!.Value)]).B;
+
+    private const double ShortestStored = 20, LongestStored = 2000;
 
     /// <summary>Of one reading, K: half of how much it jumps beside its neighbours, by the median, which doors do not move.</summary>
     private static double Noise(double[] box)
@@ -105,7 +136,7 @@ public static class PullDownFit
         return size * Math.Sqrt((1 + hangs) / (1 - hangs));
     }
 
-    private static List<Course> Courses(List<PullDownSample> kept, double noise, double targetC)
+    private static List<Course> Courses(List<PullDownSample> kept, double noise, double targetC, double? stored)
     {
         var duration = Math.Max(1, kept[^1].Minute);
         var courses = new List<Course>();
@@ -115,7 +146,7 @@ public static class PullDownFit
             foreach (var share in SlowShares)
             {
                 foreach (var ratio in share is > 0 and < 1 ? FastOfSlow : [FastOfSlow[0]])
-                    courses.Add(Fit(kept, share == 0 ? slow : slow * ratio, slow, share, noise, targetC));
+                    courses.Add(Fit(kept, share == 0 ? slow : slow * ratio, slow, share, noise, targetC, stored));
             }
         }
 
@@ -123,7 +154,8 @@ public static class PullDownFit
     }
 
     /// <summary>Plateau and height by least squares, the plateau held by what units usually come to.</summary>
-    private static Course Fit(List<PullDownSample> kept, double fast, double slow, double slowShare, double noise, double targetC)
+    private static Course Fit(List<PullDownSample> kept, double fast, double slow, double slowShare, double noise, double targetC,
+        double? stored)
     {
         double Fallen(double t) => (1 - slowShare) * Math.Exp(-t / fast) + slowShare * Math.Exp(-t / slow);
         var (prior, priorWeight) = (targetC - ReserveK, 1 / (ReserveSpreadK * ReserveSpreadK));
@@ -153,22 +185,31 @@ public static class PullDownFit
             + (plateau - prior) * (plateau - prior) * priorWeight;
         // A wide plateau is worth less than one the readings pin down: the width of what is left stands in the evidence.
         var log = -squares / 2 - Math.Log(det) / 2;
-        return new(fast, slow, slowShare, plateau, Math.Sqrt(sff / det), height, height > 0 ? log + Usual(fast, slow, slowShare)
+        return new(fast, slow, slowShare, plateau, Math.Sqrt(sff / det), height, height > 0 ? log + Usual(fast, slow, slowShare, stored)
             : double.NegativeInfinity);
     }
 
     /// <summary>Logarithm of how usual a course is.</summary>
-    private static double Usual(double fast, double slow, double slowShare)
+    private static double Usual(double fast, double slow, double slowShare, double? stored)
     {
-        static double Off(double tau, double usual) => Math.Log(tau / usual) / Math.Log(Spreads);
+        static double Off(double tau, double usual, double spread = Spreads) => Math.Log(tau / usual) / Math.Log(spread);
         var air = Off(slowShare == 0 ? slow : fast, UsualFast);
-        var goods = slowShare == 0 ? 0 : Off(slow, UsualSlow);
+        var goods = (slowShare, stored) switch
+        {
+            (0, _) => 0,
+            (_, { } minutes) => Off(slow, SlowOfStored * minutes, SpreadsOfStored),
+            _ => Off(slow, UsualSlow),
+        };
         return -(air * air + goods * goods) / 2 + Math.Log(slowShare == 0 ? Empty : (1 - Empty) / (SlowShares.Length - 1));
     }
 
     /// <summary>Time constants of air with walls, and of what is stored: round these, by this factor up and down in two of three boxes,
     /// min; and how many boxes are pulled down with next to nothing in them (trade experience).</summary>
     private const double UsualFast = 40, UsualSlow = 200, Spreads = 2.5, Empty = 0.35;
+
+    /// <summary>Air and product come down together a little more slowly than the product alone would follow air that is cold; by this
+    /// factor up and down.</summary>
+    private const double SlowOfStored = 1.25, SpreadsOfStored = 1.5;
 
     /// <summary>What is far off counts as far and no farther.</summary>
     private static double Robust(double errors) => Math.Min(errors * errors, 9);
@@ -188,7 +229,8 @@ public static class PullDownFit
         return high;
     }
 
-    private static Forecast Range(List<(double Value, double Weight)> values)
+    /// <param name="noise">Of a single reading, K, where one is forecast.</param>
+    private static Forecast Range(List<(double Value, double Weight)> values, double noise = 0)
     {
         values.Sort((a, b) => a.Value.CompareTo(b.Value));
         var all = values.Sum(v => v.Weight);
@@ -205,6 +247,11 @@ public static class PullDownFit
             return values[^1].Value;
         }
 
-        return new(At(0.5), At(0.05), At(0.95));
+        var (middle, low, high) = (At(0.5), At(0.05), At(0.95));
+        double Wide(double side) => Math.Sqrt(side * side + NinetyPercent * NinetyPercent * noise * noise);
+        return new(middle, middle - Wide(middle - low), middle + Wide(high - middle));
     }
+
+    /// <summary>Standard deviations to either side of nine readings in ten.</summary>
+    private const double NinetyPercent = 1.645;
 }

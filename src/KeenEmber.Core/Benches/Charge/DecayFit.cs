@@ -90,7 +90,7 @@ public static class DecayFit
             return new(DecayVerdict.TooEarly, plateau, 0, 0, Math.Max(0, high) * perMin, 0, Wait(nodes, duration));
         var rate = verdict is DecayVerdict.Dry or DecayVerdict.Moisture ? 0 : same.Sum(n => n.Weight * n.Rate) / share;
         return new(verdict, plateau, rate * perMin, rate > 0 ? Math.Max(0, low) * perMin : 0, Math.Max(0, high) * perMin,
-            GramsPerYear(rate * perMin, system), 0);
+            1000 * LeakSize.KgPerYear(rate * perMin, system), 0);
     }
 
     /// <summary>Nothing is told of a test that is shorter, unless the pressure is where water cannot bring it, min.</summary>
@@ -205,10 +205,4 @@ public static class DecayFit
         var tau = nodes.Where(n => n.Tau > 0).Sum(n => n.Weight * n.Tau) / Math.Max(1e-9, nodes.Where(n => n.Tau > 0).Sum(n => n.Weight));
         return Math.Ceiling(Math.Clamp(3 * tau - duration, Math.Max(5, duration / 2), 24 * 60));
     }
-
-    private const double GasConstant = 8.314, SecondsPerYear = 365.25 * 24 * 3600, KgPerMol = 0.1;
-
-    /// <summary>As many molecules of a refrigerant of 100 g/mol, a usual one, as of air come in; under pressure more go out.</summary>
-    private static double GramsPerYear(double leak, Temperature at) =>
-        leak * 1e-3 / (GasConstant * at.Kelvin) * KgPerMol * 1000 * SecondsPerYear;
 }

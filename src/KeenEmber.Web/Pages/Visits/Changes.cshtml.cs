@@ -93,8 +93,10 @@ public sealed class ChangesModel(VisitViews views) : VisitPage(views)
         if (fluid is null)
             Form.Errors["refrigerant"] = "Type the refrigerant on the cylinder, such as R404A.";
         var mass = Form.Value("mass", QuantityKind.Mass, required: true)?.Si(default) ?? 0;
+        var weighed = View.Timeline.Written.OfType<RefrigerantEntry>().FirstOrDefault(r => r.Id == corrects);
         return new RefrigerantEntry(
-            Writer.Next(at, corrects), fluid?.Name ?? "", mass * (recovered ? -1 : 1), Text("cylinder"), Text("why"));
+            Writer.Next(at, corrects), fluid?.Name ?? "", mass * (recovered ? -1 : 1), Text("cylinder"), Text("why"), weighed?.HosesKg ?? 0,
+            weighed?.Session);
     });
 
     public IActionResult OnPostClosure(Guid id, Guid entryId, Guid item) =>

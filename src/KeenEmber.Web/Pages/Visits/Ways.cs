@@ -12,6 +12,15 @@ public sealed record Ways(string Station, Guid VisitId, IReadOnlyList<(string Pa
         ("controlcycle", "ControlsCycle", "Cycle and dial"), ("controloutputs", "ControlsOutputs", "Outputs and damage"),
         ("controlsheet", "ControlsSheet", "Parameter sheet")]);
 
+    /// <summary>Of the charge bench.</summary>
+    public static Ways Charge(Guid visit) => new("Charge", visit, [("charge", "Charge", "Scale"), ("howmuch", "ChargeHowMuch", "How much"),
+        ("leaks", "ChargeLeaks", "Leak search"), ("nitrogen", "ChargeNitrogen", "Pressure test"), ("vacuum", "ChargeVacuum", "Vacuum"),
+        ("trim", "ChargeTrim", "Trimming")]);
+
+    /// <summary>Of the box bench.</summary>
+    public static Ways Box(Guid visit) => new("Box", visit, [("box", "Box", "Pull-down"), ("balance", "BoxBalance", "Can it hold"),
+        ("doors", "BoxDoors", "Air and doors"), ("product", "BoxProduct", "Product"), ("systems", "BoxSystems", "Systems")]);
+
     /// <summary>Of the electrical bench.</summary>
     public static Ways Electrical(Guid visit) => new("Electrical", visit, [("electrical", "Electrical", "Parts"),
         ("trace", "ElectricalTrace", "Trace"), (TripText.Path, "ElectricalTripped", "Tripped"), ("diagram", "ElectricalDiagram", "Diagram"),

@@ -7,15 +7,16 @@ namespace KeenEmber.Core.Tests.Benches.Box;
 public sealed class PullDownFitTests(ITestOutputHelper output)
 {
     /// <summary>A generated box, minute by minute: walls with the air, and product; doors, defrosts, a thermometer that errs.</summary>
-    private sealed record Made(double TargetC, double[] TrueC, double[] ReadC, int Every, double PlateauC)
+    private sealed record Made(double TargetC, double[] TrueC, double[] ReadC, double[] GoodsC, int Every, double PlateauC)
     {
         public bool Reaches => PlateauC < TargetC;
 
         /// <summary>When the air is at its target for the first time, min.</summary>
         public double ToTarget { get; } = Array.FindIndex(TrueC, t => t <= TargetC) is >= 0 and var at ? at : double.PositiveInfinity;
 
-        public IReadOnlyList<PullDownSample> First(double minutes) =>
-            [.. Enumerable.Range(0, ReadC.Length).Where(m => m % Every == 0 && m <= minutes).Select(m => new PullDownSample(m, ReadC[m]))];
+        public IReadOnlyList<PullDownSample> First(double minutes, bool withProduct = false) =>
+            [.. Enumerable.Range(0, ReadC.Length).Where(m => m % Every == 0 && m <= minutes)
+                .Select(m => new PullDownSample(m, ReadC[m], withProduct ? GoodsC[m] : null))];
     }
 
     private const int Longest = 60 * 30;
@@ -32,7 +33,7 @@ public sealed class PullDownFitTests(ITestOutputHelper output)
         var doorEach = Between(20, 90);
         var defrostEach = random.Next(3) == 0 ? 360 : int.MaxValue;
         var (walls, goods, doorUntil, doorGain) = (start, start, -1.0, 0.0);
-        var (truth, read) = (new double[Longest], new double[Longest]);
+        var (truth, read, inside) = (new double[Longest], new double[Longest], new double[Longest]);
         var nextDoor = Between(5, doorEach);
         for (var m = 0; m < Longest; m++)
         {
@@ -47,17 +48,20 @@ public sealed class PullDownFitTests(ITestOutputHelper output)
             goods += (walls - goods) / product;
             truth[m] = walls;
             read[m] = walls + 0.3 * Normal();
+            inside[m] = goods;
         }
 
-        return new(target, truth, read, 1 + random.Next(5), plateau);
+        return new(target, truth, read, inside, 1 + random.Next(5), plateau);
     }
 
-    [Fact]
-    public void From_the_first_third_it_says_when_five_hundred_boxes_are_at_their_target()
+    [Theory]
+    [InlineData(false)]
+    [InlineData(true)]
+    public void From_the_first_third_it_says_when_five_hundred_boxes_are_at_their_target(bool withProduct)
     {
         var random = new Random(20261127);
         var boxes = Enumerable.Range(0, 500).Select(_ => Make(random, reaches: true)).Where(b => b.ToTarget is > 30 and < Longest).ToList();
-        var told = boxes.ConvertAll(b => (Box: b, Result: PullDownFit.Fit(b.First(b.ToTarget / 3), b.TargetC)));
+        var told = boxes.ConvertAll(b => (Box: b, Result: PullDownFit.Fit(b.First(b.ToTarget / 3, withProduct), b.TargetC)));
         var withTime = told.Where(t => t.Result.ToTarget is not null).ToList();
         var inside = withTime.Count(t => t.Box.ToTarget >= t.Result.ToTarget!.Value.Low && t.Box.ToTarget <= t.Result.ToTarget!.Value.High)
             / (double)withTime.Count;

@@ -1,0 +1,24 @@
+using KeenEmber.Core.Benches.Box;
+using Microsoft.AspNetCore.Mvc;
+
+namespace KeenEmber.Web.Pages.Visits.Box;
+
+/// <summary>What lets warm air in or leads cold air astray, and what was put right.</summary>
+public sealed class BoxDoorsModel(VisitViews views) : VisitPage(views)
+{
+    private const int LongestText = 120;
+
+    public BoxJudgement Bench => View.Of<BoxJudgement>()!;
+
+    public IActionResult OnPostCheck(Guid id, Guid entryId, bool sound) => Take(id, entryId, () =>
+        new BoxCheckEntry(Writer.Next(), Form.Choice<BoxPart>("part"), Form.Text("where", LongestText), sound));
+
+    /// <param name="of">The check that found it.</param>
+    public IActionResult OnPostRepaired(Guid id, Guid entryId, Guid of) => Take(id, entryId, () =>
+        Bench.Open.FirstOrDefault(c => c.Id == of) is not { } check ? null
+            : check with
+            {
+                Header = Writer.Next(),
+                Repaired = Form.Text($"how-{of}", LongestText, missing: "Say how: gasket replaced, closer adjusted."),
+            });
+}
