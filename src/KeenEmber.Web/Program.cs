@@ -5,6 +5,7 @@ using KeenEmber.Core.Cases;
 using KeenEmber.Core.Visits;
 using KeenEmber.Core.Written;
 using KeenEmber.Storage;
+using KeenEmber.Storage.Gear;
 using KeenEmber.Storage.Archives;
 using KeenEmber.Web;
 using KeenEmber.Web.Api;

@@ -1,3 +1,4 @@
+using KeenEmber.Storage.Gear;
 using Dapper;
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Benches.Sensors;

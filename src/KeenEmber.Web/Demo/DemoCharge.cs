@@ -4,7 +4,7 @@ using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
-using KeenEmber.Storage;
+using KeenEmber.Storage.Gear;
 
 namespace KeenEmber.Web.Demo;
 
@@ -79,14 +79,16 @@ internal static class DemoCharge
     {
         var session = Guid.CreateVersion7(visit.StartedAt + TimeSpan.FromMinutes(minute));
         hall.Append(visit, minute, (_, at) => new ScaleStartEntry(new(session, default, at, at, Tobin), cylinder, refrigerant, false,
-            ChargePort.ProcessTube, Phase.Liquid, new(startKg, Unit.Kilogram), targetKg, 1.5, 0.005, HosesAtEnd.Empty, 5.9, 14, "weighed in"));
+            ChargePort.ProcessTube, Phase.Liquid, new(startKg, Unit.Kilogram), targetKg, 1.5, 0.005, HosesAtEnd.Empty, 5.9, 14,
+            "weighed in"));
         hall.Append(visit, minute + 2, [.. weights.Select(w => (Func<Guid, DateTimeOffset, Entry>)((id, at) =>
             new ScaleWeightEntry(new(id, default, at, at, Tobin), session, new(w, Unit.Kilogram))))]);
         hall.Append(visit, minute + 8, (id, at) =>
             new RefrigerantEntry(new(id, default, at, at, Tobin), refrigerant, chargedKg, cylinder, "weighed in", 0, session));
     }
 
-    /// <summary>C-7: opened for a compressor, pumped overnight; the rise levels off where water boils, and is dry on the second try.</summary>
+    /// <summary>C-7: opened for a compressor, pumped overnight; the rise levels off where water boils, and is dry on the second
+    /// try.</summary>
     private static void TheWetCircuit(DemoHall hall)
     {
         var unit = hall.Install("C-7", "Creamery cheese room", DemoHall.PumpDown, 6, 2, "R134a", 2.8, "soft cheese", "creamery, cellar");
@@ -117,7 +119,8 @@ internal static class DemoCharge
             DemoHall.PumpDown with { Kind = EquipmentKind.WalkInFreezer, Parts = DemoHall.PumpDown.Parts | CircuitParts.HeadPressureValve },
             -20, 2, "R448A", null, "bait and ice", "quay side, yard");
         hall.Visit(unit, 140, Isolde, "Yearly check", new(-19.8, 5.2, 4.9), new());
-        var visit = hall.Visit(unit, 6, Tobin, "Bubbles in the glass on the first cold mornings", new(-18.9, 6.0, 6.4, 7, 9, 16, 2.0), new());
+        var visit = hall.Visit(unit, 6, Tobin, "Bubbles in the glass on the first cold mornings",
+            new(-18.9, 6.0, 6.4, 7, 9, 16, 2.0), new());
         hall.Append(visit, 26,
             (id, at) => new ChargeGeometryEntry(new(id, default, at, at, Tobin), 4.6, 5.8, 9, 18, 0.010, 18, 0.026),
             (id, at) => new RefrigerantEntry(new(id, default, at, at, Tobin), "R448A", 1.15, "N-2", "winter charge beyond a clear glass"),
@@ -140,8 +143,8 @@ internal static class DemoCharge
         }
 
         hall.Append(visit, 54,
-            (id, at) => new HeatBalanceEntry(new(id, default, at, at, Tobin), 4, 3, 2.4, 0.1, Insulation.Polyurethane, new(24, Unit.Celsius),
-                60, 2, 90, false, 0.5, 150, new(18, Unit.Celsius), 2, 600, 180, 0, 2600, null),
+            (id, at) => new HeatBalanceEntry(new(id, default, at, at, Tobin), 4, 3, 2.4, 0.1, Insulation.Polyurethane,
+                new(24, Unit.Celsius), 60, 2, 90, false, 0.5, 150, new(18, Unit.Celsius), 2, 600, 180, 0, 2600, null),
             (id, at) => new BoxCheckEntry(new(id, default, at, at, Tobin), BoxPart.Closer, "main door", false),
             (id, at) => new BoxForecastEntry(new(id, default, at, at, Tobin), visit.StartedAt.AddMinutes(170), new(3.4, Unit.Celsius),
                 new(2.5, Unit.Celsius), new(4.8, Unit.Celsius)));

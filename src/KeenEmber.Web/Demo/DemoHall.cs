@@ -5,6 +5,7 @@ using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
+using KeenEmber.Storage.Gear;
 
 namespace KeenEmber.Web.Demo;
 

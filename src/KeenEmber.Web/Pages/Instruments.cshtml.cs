@@ -1,6 +1,7 @@
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
+using KeenEmber.Storage.Gear;
 using KeenEmber.Words;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;

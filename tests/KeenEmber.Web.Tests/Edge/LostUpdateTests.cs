@@ -1,6 +1,7 @@
 using System.Net;
 using AngleSharp.Html.Dom;
 using KeenEmber.Storage;
+using KeenEmber.Storage.Gear;
 
 namespace KeenEmber.Web.Tests.Edge;
 

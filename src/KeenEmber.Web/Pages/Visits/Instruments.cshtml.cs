@@ -1,7 +1,7 @@
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
-using KeenEmber.Storage;
+using KeenEmber.Storage.Gear;
 using KeenEmber.Web.People;
 using KeenEmber.Words;
 using Microsoft.AspNetCore.Mvc;

@@ -19,7 +19,8 @@ public class HowMuchTests
     public void A_circuit_by_its_volumes()
     {
         // By hand, R134a at -4 °C and 38 °C: 4 l coil a quarter full (1.31) 1.31 kg and 3 l gas (0.0126) 0.04; 5 l condenser a fifth full
-        // (1.16) 1.16 and 4 l gas (0.047) 0.19; 6 l receiver 1.74 and 0.21; 12 m of 10 mm liquid line 0.94 l 1.09; suction 12 m of 22 mm 0.06.
+        // (1.16) 1.16 and 4 l gas (0.047) 0.19; 6 l receiver 1.74 and 0.21; 12 m of 10 mm liquid line 0.94 l 1.09;
+        // suction 12 m of 22 mm 0.06.
         var result = ChargeEstimate.Of(new(At(0), 4, 5, 6, 12, 0.01, 12, 0.022), R134a, Temperature.FromCelsius(-4))!;
         Assert.InRange(result.Kg, 5.6, 6.0);
         Assert.InRange(result.HighKg - result.Kg, 0.6, 1.0);

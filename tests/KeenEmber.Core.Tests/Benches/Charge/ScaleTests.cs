@@ -18,7 +18,8 @@ public class ScaleTests
         new(At(0), "N-1", refrigerant, recovers, ChargePort.Suction, phase, new(weight, Unit.Kilogram), target, 1.5, 0.005, hoses, tare,
             water, "");
 
-    private static ScaleWeightEntry Weigh(ScaleStartEntry start, double kg, double minute) => new(At(minute), start.Id, new(kg, Unit.Kilogram));
+    private static ScaleWeightEntry Weigh(ScaleStartEntry start, double kg, double minute) =>
+        new(At(minute), start.Id, new(kg, Unit.Kilogram));
 
     private static ScaleSession Of(ScaleStartEntry start, params Entry[] then) => Assert.Single(ScaleSession.Of([start, .. then]));
 
@@ -37,7 +38,8 @@ public class ScaleTests
     {
         var start = Start();
         var slip = Weigh(start, 8.98, 1);
-        var standing = new Timeline([start, slip, Weigh(start, 9.98, 1) with { Header = At(1.5, slip.Id) }], Freezer, Pressure.StandardAtmosphere).Standing;
+        var right = Weigh(start, 9.98, 1) with { Header = At(1.5, slip.Id) };
+        var standing = new Timeline([start, slip, right], Freezer, Pressure.StandardAtmosphere).Standing;
         Assert.Equal(0.02, Assert.Single(ScaleSession.Of(standing)).CircuitKg, 6);
     }
 
@@ -92,7 +94,8 @@ public class ScaleTests
 
             var rows = new Corrections(written).Standing.OfType<RefrigerantEntry>().ToList();
             Assert.All(ChargeBook.Years(rows, r => r.At.Year), y => Assert.Equal(0, y.OpenKg, 9));
-            var cylinders = Enumerable.Range(0, 3).Select(n => new Cylinder(Guid.Empty, $"n-{n}", CylinderKind.Supply, "", 6, 14, 10)).ToList();
+            var cylinders = Enumerable.Range(0, 3).Select(n =>
+                new Cylinder(Guid.Empty, $"n-{n}", CylinderKind.Supply, "", 6, 14, 10)).ToList();
             var left = cylinders.Sum(c => ChargeBook.ContentKg(c, rows));
             Assert.Equal(30, left + rows.Sum(r => r.MassKg) + rows.Sum(r => r.HosesKg), 9);
         }

@@ -50,7 +50,8 @@ public class TightTests
     [Fact]
     public void The_smallest_leak_it_could_see_shrinks_with_the_hours()
     {
-        var (hour, night) = (Judge(Nitrogen(0, 20, 22, true), Nitrogen(60, 20, 22)), Judge(Nitrogen(0, 20, 22, true), Nitrogen(720, 20, 22)));
+        var begin = Nitrogen(0, 20, 22, true);
+        var (hour, night) = (Judge(begin, Nitrogen(60, 20, 22)), Judge(begin, Nitrogen(720, 20, 22)));
         Assert.Equal(hour.SmallestPaLPerS, 12 * night.SmallestPaLPerS, 6);
         Assert.Equal(12, night.HoursFor(night.SmallestPaLPerS, 10), 6);
     }

@@ -102,6 +102,7 @@ public sealed class CircuitPlanTests
         Assert.Equal(PlanProblem.NotThere, Plan.RenamePart("door switch", "x").Problem);
         Assert.Equal(PlanProblem.NameTaken, Plan.Describe("L1", new("X", "", "")).Problem);
         Assert.Equal(PlanProblem.NameTaken, Plan.Describe("U", new("L2", "", "")).Problem);
+        Assert.Equal(PlanProblem.NotThere, Plan.AddRung(Contact("loose", "U", "")).Problem);
         Assert.Equal(PlanProblem.SameTerminal, Plan.AddRung(Contact("loop", "U", "U")).Problem);
         Assert.Equal(PlanProblem.NameTaken, Plan.AddRung(Contact("compressor", "U", "L1")).Problem);
     }

@@ -86,6 +86,8 @@ public static class PlanEdits
     /// <summary>A rung of its own.</summary>
     public static PlanChange AddRung(this CircuitPlan plan, PlannedPart part)
     {
+        if (part.A.Length == 0 || part.B.Length == 0)
+            return PlanProblem.NotThere;
         if (part.A == part.B)
             return PlanProblem.SameTerminal;
         return plan.Problem(part) is { } problem ? problem : (PlanChange)(plan with { Rungs = [.. plan.Rungs, [part]] });

@@ -3,6 +3,7 @@ using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Refrigerants;
 using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
+using KeenEmber.Storage.Gear;
 using KeenEmber.Words.Benches.Charge;
 using Microsoft.AspNetCore.Mvc;
 

@@ -1,7 +1,7 @@
 using Dapper;
 using KeenEmber.Core.Visits;
 
-namespace KeenEmber.Storage;
+namespace KeenEmber.Storage.Gear;
 
 /// <summary>The company's refrigerant cylinders.</summary>
 public sealed class CylinderStore(Database database)

@@ -2,7 +2,7 @@ using Dapper;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Visits;
 
-namespace KeenEmber.Storage;
+namespace KeenEmber.Storage.Gear;
 
 /// <summary>The company's meters and their checks.</summary>
 public sealed class InstrumentStore(Database database)
