@@ -47,7 +47,7 @@ public sealed record DiagnosisInput(CircuitMakeUp MakeUp, Temperature Target, in
             string.Join(' ', Facts.Select(f => $"{f.Code}={f.Answer}{f.Number}")),
             string.Join(' ', History.Select(h => $"{h.DaysAgo}:{string.Join(',', h.Parts)}:{string.Join(',', h.Replaced)}")),
             string.Join(' ', Before.Select(b => $"{b.Cause.Code}={b.Probability}")),
-            $"{Closed.Cases} {string.Join(' ', Closed.ByCause.Order().Select(c => $"{c.Key}={c.Value}"))}",
+            $"{Closed.Cases}", string.Join(' ', Closed.ByCause.Select(c => $"{c.Key}={c.Value}").Order(StringComparer.Ordinal)),
             string.Join(' ', CannotNow.Order(StringComparer.Ordinal)), string.Join(' ', Settled.Order(StringComparer.Ordinal)),
         ]);
 }

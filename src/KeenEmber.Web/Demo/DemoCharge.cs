@@ -87,11 +87,11 @@ internal static class DemoCharge
             new RefrigerantEntry(new(id, default, at, at, Tobin), refrigerant, chargedKg, cylinder, "weighed in", 0, session));
     }
 
-    /// <summary>C-7: opened for a compressor, pumped overnight; the rise levels off where water boils, and is dry on the second
+    /// <summary>C-4: opened for a compressor, pumped overnight; the rise levels off where water boils, and is dry on the second
     /// try.</summary>
     private static void TheWetCircuit(DemoHall hall)
     {
-        var unit = hall.Install("C-7", "Creamery cheese room", DemoHall.PumpDown, 6, 2, "R134a", 2.8, "soft cheese", "creamery, cellar");
+        var unit = hall.Install("C-4", "Creamery whey room", DemoHall.PumpDown, 6, 2, "R134a", 2.8, "whey and rennet", "creamery, cellar");
         hall.Visit(unit, 96, Isolde, "Yearly check", new(6.1, 6.0, 5.0), new());
         var visit = hall.Begin(unit, 4, Tobin, "Evacuate after the compressor was replaced");
         hall.Append(visit, 3, Vacuum(VacuumStep.PumpOn, null, 14, 16));

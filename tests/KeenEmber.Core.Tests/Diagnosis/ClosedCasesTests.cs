@@ -1,6 +1,7 @@
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Tests.Cases;
 
 namespace KeenEmber.Core.Tests.Diagnosis;
 
@@ -9,6 +10,17 @@ public sealed class ClosedCasesTests
 {
     private static ClosedCases Closed(string cause, int times) =>
         ClosedCases.Of(DiagnosisTable.Shipped, Enumerable.Repeat(cause, times));
+
+    [Fact]
+    public void Cases_of_several_causes_make_one_key_whatever_their_order()
+    {
+        static string Key(params string[] causes) => new DiagnosisInput(Worked.Of().MakeUp, Temperature.FromCelsius(-20), 2, [])
+        {
+            Closed = ClosedCases.Of(DiagnosisTable.Shipped, causes),
+        }.Key;
+        Assert.Equal(Key("condenser dirty", "leak"), Key("leak", "condenser dirty"));
+        Assert.NotEqual(Key("condenser dirty", "leak"), Key("condenser dirty"));
+    }
 
     private static double Odds(string code, ClosedCases closed)
     {

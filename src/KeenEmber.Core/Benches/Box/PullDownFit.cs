@@ -12,8 +12,12 @@ public static class PullDownFit
     /// <summary>Fewest readings a course can be told from.</summary>
     public const int Fewest = 5;
 
-    /// <summary>How sure a verdict has to be.</summary>
-    private const double Sure = 0.85;
+    /// <summary>How sure it has to be that a box reaches its target, and up to where it is said that it does not: waiting for a box that
+    /// never comes costs more than a look too many at one that does.</summary>
+    private const double Sure = 0.85, Never = 0.3;
+
+    /// <summary>Doors and defrosts that are still to come slow a box by so much (found on generated boxes, PullDownFitTests).</summary>
+    private const double Slower = 1.1;
 
     /// <summary>No box falls quite like any course: plateaus are taken to be so much less certain than the fit says (found on generated
     /// boxes, PullDownFitTests).</summary>
@@ -81,12 +85,12 @@ public static class PullDownFit
         var total = ends.Sum(e => e.Weight);
         var reached = ends.Where(e => double.IsFinite(e.ToTarget)).Sum(e => e.Weight) / total;
         var plateaus = Range([.. ends.Select(e => (e.Course.Plateau, e.Weight))]);
-        Forecast? times = reached < 1 - Sure ? null
-            : Range([.. ends.Where(e => double.IsFinite(e.ToTarget)).Select(e => (e.ToTarget, e.Weight))]);
+        Forecast? times = reached < Never ? null
+            : Range([.. ends.Where(e => double.IsFinite(e.ToTarget)).Select(e => (Slower * e.ToTarget, e.Weight))]);
         var verdict = reached switch
         {
             >= Sure => PullDownVerdict.WillReach,
-            <= 1 - Sure => PullDownVerdict.WillNotReach,
+            <= Never => PullDownVerdict.WillNotReach,
             _ => PullDownVerdict.TooEarly,
         };
         return new(verdict, plateaus, verdict == PullDownVerdict.WillNotReach ? null : times)
@@ -207,9 +211,9 @@ public static class PullDownFit
     /// min; and how many boxes are pulled down with next to nothing in them (trade experience).</summary>
     private const double UsualFast = 40, UsualSlow = 200, Spreads = 2.5, Empty = 0.35;
 
-    /// <summary>Air and product come down together a little more slowly than the product alone would follow air that is cold; by this
-    /// factor up and down.</summary>
-    private const double SlowOfStored = 1.25, SpreadsOfStored = 1.5;
+    /// <summary>Air and product come down together more slowly than the product alone would follow air that is cold; by this factor up and
+    /// down (found on generated boxes).</summary>
+    private const double SlowOfStored = 2, SpreadsOfStored = 1.8;
 
     /// <summary>What is far off counts as far and no farther.</summary>
     private static double Robust(double errors) => Math.Min(errors * errors, 9);

@@ -64,7 +64,7 @@ public static class BoxText
         HeatSource.Doors => "Look at the door first: how long it stands open, curtain, closer.",
         HeatSource.Gaps => "Look at gaskets and panel joints first.",
         HeatSource.Product => "Look at the product first: how warm it comes in, and how much of it.",
-        HeatSource.Defrost => "Look at the defrosts first: how many, and how long past clear.",
+        HeatSource.Defrost => "Look at the defrosts first: how many, and heat after clear.",
         HeatSource.People => "Look at the working hours in it first.",
         HeatSource.Lights => "Look at the lights first.",
         _ => "Look at what the circuit moves.",

@@ -3,7 +3,7 @@ using KeenEmber.Core.Benches.Box;
 namespace KeenEmber.Core.Tests.Benches.Box;
 
 /// <summary>On boxes of a model of ours: walls and product, doors, defrosts, noise.</summary>
-/// <remarks>Not there yet: a median error under 12 %, and 95 of 100 plateaus called before half the time.</remarks>
+/// <remarks>Not there yet: a median error under 12 %.</remarks>
 public sealed class PullDownFitTests(ITestOutputHelper output)
 {
     /// <summary>A generated box, minute by minute: walls with the air, and product; doors, defrosts, a thermometer that errs.</summary>
@@ -71,8 +71,8 @@ public sealed class PullDownFitTests(ITestOutputHelper output)
         output.WriteLine($"{boxes.Count} boxes, {withTime.Count} with a time: {inside:P1} inside 90 %, median error "
             + $"{errors[errors.Count / 2]:P1}, median of told over true {bias[bias.Count / 2]:0.00}, said never {never}");
         Assert.True(inside >= 0.88);
-        Assert.True(errors[errors.Count / 2] < 0.2);
-        Assert.True(never <= boxes.Count / 50);
+        Assert.True(errors[errors.Count / 2] < 0.155);
+        Assert.True(never <= boxes.Count / 25);
     }
 
     [Fact]
@@ -89,7 +89,7 @@ public sealed class PullDownFitTests(ITestOutputHelper output)
         }
 
         output.WriteLine($"{called} of {boxes.Count} called before half the time");
-        Assert.True(called >= 0.88 * boxes.Count);
+        Assert.True(called >= 0.95 * boxes.Count);
     }
 
     [Fact]
