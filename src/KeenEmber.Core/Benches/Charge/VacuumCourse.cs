@@ -8,7 +8,7 @@ namespace KeenEmber.Core.Benches.Charge;
 /// <param name="Readings">All of them, in their order.</param>
 /// <param name="Stage">The last step that was no reading; null where none was noted.</param>
 /// <param name="StageAt">When it was.</param>
-/// <param name="Decay">Of the last time it was shut off; null with too few readings since.</param>
+/// <param name="Decay">Of the last time it was shut off, whatever was done since; null with too few readings.</param>
 /// <param name="Target">When the pump has it at <see cref="VacuumCourse.TargetPa"/>; null where it is not pumped, or not falling.</param>
 /// <param name="HasStalled">It is pumped and no longer falls, above the target.</param>
 /// <param name="MayFreeze">Water in it is ice, or freezes while it is pumped.</param>
@@ -23,7 +23,7 @@ public sealed record Evacuation(
     /// <summary>Its coldest wet place.</summary>
     public Temperature Coldest { get; init; }
 
-    /// <summary>Readings since it was shut off, min from then; empty where it is not.</summary>
+    /// <summary>Readings of the last time it was shut off, min from then; empty where it never was.</summary>
     public IReadOnlyList<VacuumSample> SinceIsolated { get; init; } = [];
 }
 
@@ -63,8 +63,7 @@ public static class VacuumCourse
         var coldest = all.FindLast(e => e.Coldest is not null)?.Coldest!.Temperature ?? UsualTemperature;
         List<VacuumEntry> since = [.. all.Where(e => e.Pa > 0 && (step is null || e.At > step.At || e == step))];
         var isPumped = step is null or { Step: VacuumStep.PumpOn };
-        var samples = step is { Step: VacuumStep.Isolated }
-            ? since.Select(e => new VacuumSample((e.At - step.At).TotalMinutes, e.Pa!.Value)).ToList() : [];
+        var samples = Rise(all);
         var pumped = since.TakeLast(ForForecast).Select(e => (Min: (e.At - since[0].At).TotalMinutes, Log: Math.Log(e.Pa!.Value))).ToList();
         var slope = isPumped && pumped.Count >= 3 && pumped[^1].Min > pumped[0].Min
             ? Fit.Line([.. pumped.Select(p => p.Min)], [.. pumped.Select(p => p.Log)]).B : (double?)null;
@@ -80,5 +79,13 @@ public static class VacuumCourse
         {
             VolumeL = volume, Coldest = coldest, SinceIsolated = samples,
         };
+    }
+
+    /// <summary>From the last time it was shut off to the next thing that was done.</summary>
+    private static List<VacuumSample> Rise(List<VacuumEntry> all)
+    {
+        var shut = all.FindLastIndex(e => e.Step == VacuumStep.Isolated);
+        return shut < 0 ? [] : [.. all.Skip(shut).TakeWhile((e, i) => i == 0 || e.Step is VacuumStep.Reading or VacuumStep.OilChanged)
+            .Where(e => e.Pa > 0).Select(e => new VacuumSample((e.At - all[shut].At).TotalMinutes, e.Pa!.Value))];
     }
 }

@@ -128,12 +128,14 @@ public static class BoxText
     };
 
     /// <summary>What the course of a pull-down says, in a sentence or two.</summary>
-    public static string Say(PullDownCourse course, UnitText units, SiteClock clock)
+    public static string Say(PullDownCourse course, Temperature target, UnitText units, SiteClock clock)
     {
         static double K(double celsius) => celsius + Temperature.ZeroCelsiusInKelvin;
         if (course.Result is not { } result)
             return course.StillToTake == 1 ? "Cannot tell yet. One more reading of the box air in a few minutes."
                 : $"Cannot tell yet. {course.StillToTake} more readings of the box air, a few minutes apart.";
+        if (course.Readings[^1] is var last && last.Value <= target)
+            return $"At its target: {units.Temperature(last.Value.Kelvin)} at {clock.Time(last.At)}.";
         var plateau = $"{units.Temperature(K(result.Plateau.Low))} to {units.Temperature(K(result.Plateau.High))}";
         return (result.Verdict, result.ToTarget) switch
         {

@@ -94,7 +94,8 @@ public class TightTests
         Assert.Equal(7, shut.SinceIsolated.Count);
         Assert.Equal(DecayVerdict.Dry, shut.Decay!.Verdict);
         var broken = VacuumCourse.Of([.. all, Vacuum(90, VacuumStep.NitrogenIn, null)])!;
-        Assert.Null(broken.Decay);
+        Assert.Equal((VacuumStep.NitrogenIn, DecayVerdict.Dry), (broken.Stage!.Value, broken.Decay!.Verdict));
+        Assert.Equal(7, broken.SinceIsolated.Count);
         Assert.Equal(1, broken.BrokenTimes);
         Assert.Null(VacuumCourse.Of([]));
     }

@@ -10,7 +10,7 @@ namespace KeenEmber.Web.Pages.Visits.Charge;
 /// <summary>The course of an evacuation on a logarithmic scale, with the target and where the pump was shut off.</summary>
 public static class VacuumChart
 {
-    private const double Width = 380, Height = 210, Left = 66, Right = 12, Top = 12, Foot = 26;
+    private const double Width = 380, Height = 210, Left = 80, Right = 12, Top = 12, Foot = 26;
 
     public static IHtmlContent Draw(Evacuation evacuation, UnitText units, SiteClock clock)
     {
