@@ -66,9 +66,24 @@ public sealed class ChargeBench : IBench
                 lately.Exists(e => e is RefrigerantEntry || IsGauge(e)),
                 [.. lately.OfType<PartEntry>().Select(p => p.Component?.Kind).OfType<ComponentKind>()],
                 visit.Conditions.StateOf(AsFound.OilTraces) == FactState.Found || looks.Exists(l => l.HasOil)),
+            IsOpened = IsOpened(standing),
             Trim = Trimming.Of(standing, visit.Now),
             Geometry = before.Concat(standing).OfType<ChargeGeometryEntry>().MaxBy(g => g.At),
         };
+    }
+
+    /// <summary>Parts that cannot be replaced without opening the circuit.</summary>
+    private static readonly HashSet<ComponentKind> OfTheCircuit =
+    [
+        ComponentKind.Compressor, ComponentKind.Drier, ComponentKind.ExpansionValve, ComponentKind.ElectronicValve,
+        ComponentKind.CapillaryTube, ComponentKind.Coil,
+    ];
+
+    private static bool IsOpened(IReadOnlyList<Entry> standing)
+    {
+        var opened = standing.Where(e => e is LeakEntry { Result: LeakResult.Repaired }
+            || (e is PartEntry { Component.Kind: var kind } && OfTheCircuit.Contains(kind))).Select(e => (DateTimeOffset?)e.At).Max();
+        return opened is { } at && VacuumCourse.Of(standing.Where(e => e.At > at))?.Decay?.Verdict != DecayVerdict.Dry;
     }
 
     private static bool IsGauge(Entry entry) =>

@@ -30,6 +30,9 @@ public sealed record ChargeJudgement(Pressure Atmosphere) : BenchJudgement
     /// <summary>The volumes of the circuit, from this visit or an earlier one.</summary>
     public required ChargeGeometryEntry? Geometry { get; init; }
 
+    /// <summary>The circuit was opened on this visit, and no vacuum has held dry since.</summary>
+    public required bool IsOpened { get; init; }
+
     /// <summary>What the pressure test says; null without one.</summary>
     public TightResult? Tight =>
         PressureTest is var (begin, last, volume) ? Charge.PressureTest.Judge(begin, last, volume, Atmosphere) : null;

@@ -137,5 +137,9 @@ public class TightTests
         Assert.Contains(repaired.Proofs, p => p is { Kind: ProofKind.HeldTight, IsProved: false });
         var proved = Cases.Worked.Of(leak, repair, Nitrogen(30, 20, 22, true), Nitrogen(400, 20, 22));
         Assert.Contains(proved.Proofs, p => p is { Kind: ProofKind.HeldTight, IsProved: true });
+        Assert.True(proved.Of<ChargeJudgement>()!.IsOpened);
+        Entry[] dry = [Vacuum(41, VacuumStep.Isolated, 60), .. new[] { 45, 50, 55, 60, 70, 80 }
+            .Select(m => Vacuum(m, VacuumStep.Reading, 62 + m / 40.0))];
+        Assert.False(Cases.Worked.Of([leak, repair, .. dry]).Of<ChargeJudgement>()!.IsOpened);
     }
 }
