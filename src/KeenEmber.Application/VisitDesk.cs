@@ -129,9 +129,12 @@ public sealed class VisitDesk(
     /// <summary>Makes a unit one of another refrigerant, and records what was done for it, all or nothing.</summary>
     /// <param name="chargedKg">kg, above 0.</param>
     /// <param name="recoveredKg">kg, not below 0.</param>
+    /// <param name="done">What of a conversion was done beside; the rest becomes open items.</param>
+    /// <param name="oil">What oil was charged; may be empty.</param>
     /// <returns>False, and nothing on record, where the unit's tag has been given to another meanwhile.</returns>
     public bool Convert(
-        Equipment unit, Site site, string refrigerant, double recoveredKg, double chargedKg, string cylinder, EntryWriter writer)
+        Equipment unit, Site site, string refrigerant, double recoveredKg, double chargedKg, string cylinder,
+        IReadOnlySet<ConversionStep> done, string oil, EntryWriter writer)
     {
         var old = unit.Circuit.RefrigerantName;
         Entry[] entries =
@@ -139,6 +142,7 @@ public sealed class VisitDesk(
             new RefrigerantEntry(writer.Next(), old, -recoveredKg, cylinder, Conversion),
             new RefrigerantEntry(writer.Next(), refrigerant, chargedKg, "", Conversion),
             new ChangeEntry(writer.Next(), "refrigerant", old, refrigerant, "", null, false, WorkArea.Circuit),
+            .. Beside(done, oil, writer),
         ];
         var by = entries[0].Header;
         var converted = unit with { Circuit = unit.Circuit with { RefrigerantName = refrigerant, ChargeKg = chargedKg } };
@@ -147,4 +151,17 @@ public sealed class VisitDesk(
     }
 
     private const string Conversion = "conversion";
+
+    private static IEnumerable<Entry> Beside(IReadOnlySet<ConversionStep> done, string oil, EntryWriter writer)
+    {
+        if (done.Contains(ConversionStep.Drier))
+            yield return new PartEntry(writer.Next(), "", "", Conversion, "", "", false, WorkArea.Circuit, new(ComponentKind.Drier));
+        foreach (var step in Enum.GetValues<ConversionStep>().Where(s => !done.Contains(s)))
+            yield return new ChangeEntry(writer.Next(), $"{Conversion}: {ConversionSteps.Name(step)}", "", "not done yet", "",
+                OpenItemKind.WatchIt, false, WorkArea.Circuit);
+        if (done.Count > 0)
+            yield return new NoteEntry(writer.Next(),
+                $"{Conversion}: {string.Join(", ", done.Order().Select(s => s == ConversionStep.Oil && oil.Length > 0
+                    ? $"{ConversionSteps.Name(s)} {oil}" : ConversionSteps.Name(s)))}");
+    }
 }

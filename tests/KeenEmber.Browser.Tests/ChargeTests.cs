@@ -50,7 +50,8 @@ public sealed class ChargeTests : IDisposable
         person.Type("#where", "cap of the fitting").Tap("#method option[value=Bubbles]").Tap("#result option[value=Leaks]")
             .Tap("input[name=oil]").Press("Save the search").ReadUntil("[data-leak]", "Recover before opening");
         Looks();
-        person.Type("[data-leak] input[id^='how-']", "core and cap replaced").Press("It is repaired").ReadUntil(".charge", "Prove it tight");
+        person.Type("[data-leak] input[id^='how-']", "core and cap replaced").Press("It is repaired")
+            .ReadUntil(".charge", "Prove it tight");
         person.Tap(".ways a[href$='/nitrogen']").Type("#pressure", "10").Type("#gas", "22").Type("#limit", "14").Press("Save both readings")
             .ReadUntil("[data-tight]", "Cannot tell yet");
         app.Later(40);

@@ -62,10 +62,10 @@ public sealed class Screenshots
         Take("wiring-light");
         person.Unit("K-8").Press("History");
         Take("history-light");
-        person.Unit("K-1").Tap(".visits li:nth-child(2) a").Station("prove");
-        Take("prove-light");
-        person.Theme("dark").Unit("B-2").Tap(".visits a");
-        Take("visit-dark");
+        person.Unit("C-4").Tap(".visits li:nth-child(2) a").Station("charge").Tap(".ways a[href$='/vacuum']");
+        Take("vacuum-light");
+        person.Theme("dark").Unit("S-4").Tap(".visits a").Station("box");
+        Take("box-dark");
         person.Resize(390, 844);
         person.Unit("F-3").Tap(".visits a").Station("close");
         Take("close-phone-dark");

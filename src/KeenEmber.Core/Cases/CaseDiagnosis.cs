@@ -39,14 +39,17 @@ public sealed record CaseDiagnosis(IReadOnlyList<Fact> Facts, DiagnosisResult Re
     }
 
     /// <summary>What is known of one part of a visit.</summary>
-    public static DiagnosisInput InputOf(VisitCase visit, VisitSpan span) =>
-        new(visit.MakeUp, visit.Equipment.Target, visit.Equipment.EvaporatorFans, VisitFacts.Of(visit, span))
+    public static DiagnosisInput InputOf(VisitCase visit, VisitSpan span)
+    {
+        var facts = new FactsOfSpan(visit, span);
+        return new(visit.MakeUp, visit.Equipment.Target, visit.Equipment.EvaporatorFans, facts.Latest())
         {
             Closed = visit.Closed, History = VisitFacts.History(visit, span),
-            Settled = VisitFacts.Settled(visit, span),
+            Settled = facts.Settled(),
             CannotNow = span == VisitSpan.AsItIs ? VisitFacts.CannotNow(visit) : new HashSet<string>(),
             Before = span == VisitSpan.AsItIs && visit.LastWork is not null ? visit.DiagnosisAsFound?.Result.Causes ?? [] : [],
         };
+    }
 
     /// <summary>The explanation that leads.</summary>
     public Explanation Lead => Result.Explanations[0];

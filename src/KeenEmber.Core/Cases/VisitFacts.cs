@@ -28,15 +28,7 @@ public enum VisitSpan
 public static class VisitFacts
 {
     /// <summary>What is known of one part of a visit; of two with one code the later stands alone.</summary>
-    public static IReadOnlyList<Fact> Of(VisitCase visit, VisitSpan span = VisitSpan.AsItIs) =>
-        [.. new FactsOfSpan(visit, span).All().GroupBy(f => f.Code).Select(g => g.Last())];
-
-    /// <summary>What is not looked at a second time: what was said twice, and what benches and instruments say.</summary>
-    internal static IReadOnlySet<string> Settled(VisitCase visit, VisitSpan span)
-    {
-        var facts = new FactsOfSpan(visit, span);
-        return facts.All().Select(f => f.Code).Except(facts.SeenOnce()).ToHashSet();
-    }
+    public static IReadOnlyList<Fact> Of(VisitCase visit, VisitSpan span = VisitSpan.AsItIs) => new FactsOfSpan(visit, span).Latest();
 
     /// <summary>An answer as an entry of the walk-round, which all benches read; null where the walk-round has none.</summary>
     public static ObservationEntry? LookOf(EntryHeader header, string code, string answer) =>
@@ -77,17 +69,26 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
 
     private bool IsIn(DateTimeOffset at) => IsAsFound ? at < firstWork : visit.LastWork is not { } work || at > work;
 
+    /// <summary>Of two with one code the later stands alone.</summary>
+    internal IReadOnlyList<Fact> Latest() => [.. All.GroupBy(f => f.Code).Select(g => g.Last())];
+
+    /// <summary>What is not looked at a second time: what was said twice, and what benches and instruments say.</summary>
+    internal IReadOnlySet<string> Settled() => All.Select(f => f.Code).Except(SeenOnce()).ToHashSet();
+
     /// <summary>Codes of what somebody looked at or was asked for, and that was said once.</summary>
-    internal IEnumerable<string> SeenOnce() =>
+    private IEnumerable<string> SeenOnce() =>
         Entries.SelectMany(Seen).CountBy(f => f.Code).Where(c => c.Value == 1).Select(c => c.Key);
 
-    internal IEnumerable<Fact> All() =>
+    private IReadOnlyList<Fact> All => field ??=
         [.. Complained(), .. FromBenches(), .. Measured(), .. Entries.SelectMany(Seen), .. Parts(), .. Fans()];
 
     /// <summary>What was complained of tells how the unit was found; what is so after work is seen.</summary>
-    private IEnumerable<Fact> Complained() => firstWork is not null && !IsAsFound ? [] : FactsOfRecord.Complaints
-        .Where(c => c.Words.Any(w => Regex.IsMatch(visit.Visit.Complaint, $@"\b{Regex.Escape(w)}", RegexOptions.IgnoreCase)))
-        .Select(c => new Fact(c.Code, "yes"));
+    private IEnumerable<Fact> Complained() => firstWork is not null && !IsAsFound ? []
+        : Complaints.Where(c => c.Words.IsMatch(visit.Visit.Complaint)).Select(c => new Fact(c.Code, "yes"));
+
+    /// <summary>Made once: every visit that is judged is matched against all of them.</summary>
+    private static readonly (string Code, Regex Words)[] Complaints = [.. FactsOfRecord.Complaints.Select(c =>
+        (c.Code, new Regex($@"\b(?:{string.Join('|', c.Words.Select(Regex.Escape))})", RegexOptions.IgnoreCase)))];
 
     /// <summary>Before the work all that was found is so; afterwards what benches say of now.</summary>
     private IEnumerable<Fact> FromBenches() => (IsAsFound || firstWork is null ? visit.Found : visit.Faults).SelectMany(Said);

@@ -139,7 +139,12 @@ internal sealed class Evidence
     /// <summary>Logarithm of the sum of what these are logarithms of.</summary>
     internal static double Sum(IReadOnlyList<double> logs)
     {
-        var most = logs.Max();
-        return most + Math.Log(logs.Sum(l => Math.Exp(l - most)));
+        var most = double.NegativeInfinity;
+        for (var i = 0; i < logs.Count; i++)
+            most = Math.Max(most, logs[i]);
+        var sum = 0.0;
+        for (var i = 0; i < logs.Count; i++)
+            sum += logs[i] == most ? 1 : Math.Exp(logs[i] - most);
+        return most + Math.Log(sum);
     }
 }

@@ -1,5 +1,5 @@
 using Dapper;
-using KeenEmber.Core.Visits;
+using KeenEmber.Core.Benches.Charge;
 
 namespace KeenEmber.Storage.Gear;
 

@@ -1,7 +1,6 @@
 using System.Net;
 using AngleSharp.Dom;
 using KeenEmber.Core.Benches.Charge;
-using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
 using KeenEmber.Storage.Gear;
 

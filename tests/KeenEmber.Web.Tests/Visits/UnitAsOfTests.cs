@@ -45,8 +45,12 @@ public sealed class UnitAsOfTests : IDisposable
             await technician.Send(november + "/controls?to=R448A", "handler=Convert", ("recovered", "lots"), ("charged", "2.4")))
             Assert.Equal("lots", (await Technician.Page(wrong)).QuerySelector("#recovered")!.GetAttribute("value"));
         using (var converted =
-            await technician.Send(november + "/controls?to=R448A", "handler=Convert", ("recovered", "2.2"), ("charged", "2.4")))
+            await technician.Send(november + "/controls?to=R448A", "handler=Convert", ("recovered", "2.2"), ("charged", "2.4"),
+            ("done", "Drier"), ("oil", "polyolester")))
             Assert.Equal(HttpStatusCode.Redirect, converted.StatusCode);
+        var changes = (await technician.Open(november + "/changes")).Body!.TextContent;
+        Assert.Contains("conversion: label on the unit", changes, StringComparison.Ordinal);
+        Assert.DoesNotContain("conversion: new drier", changes, StringComparison.Ordinal);
         Assert.Equal(before, await Superheat(october));
         Assert.Equal("R448A", app.Get<EquipmentStore>().Find(Guid.Parse(unit.Split('/')[^1]))!.Value.Equipment.Circuit.RefrigerantName);
         Assert.Contains(

@@ -12,6 +12,9 @@ public sealed record PullDownCourse(
     /// <summary>Nothing is pulled down: it never was more than this over its target, K.</summary>
     private const double LeastAboveK = 2;
 
+    /// <summary>Of a logger's course so many are enough.</summary>
+    private const int MostSamples = 40;
+
     /// <summary>Product and air read within so long are of one moment.</summary>
     private static readonly TimeSpan OneMoment = TimeSpan.FromMinutes(5);
 
@@ -35,7 +38,9 @@ public sealed record PullDownCourse(
         List<BoxReading> goods = [.. product.Where(p => p.At >= top.At)];
         double? ProductAt(DateTimeOffset at) =>
             goods.Where(p => (p.At - at).Duration() <= OneMoment).MinBy(p => (p.At - at).Duration())?.Value.Celsius;
-        var samples = since.Select(a => new PullDownSample((a.At - top.At).TotalMinutes, a.Value.Celsius, ProductAt(a.At))).ToList();
+        var every = 1 + (since.Count - 1) / MostSamples;
+        var samples = since.Where((_, i) => i % every == 0 || i == since.Count - 1)
+            .Select(a => new PullDownSample((a.At - top.At).TotalMinutes, a.Value.Celsius, ProductAt(a.At))).ToList();
         return new(since, goods, samples.Count >= PullDownFit.Fewest && samples[^1].Minute > 0
             ? PullDownFit.Fit(samples, target.Celsius) : null, Math.Max(0, PullDownFit.Fewest - samples.Count));
     }

@@ -61,8 +61,13 @@ public static class PullDownFit
         var noise = Noise(box);
         var stored = StoredMin(samples);
         var kept = samples.Select((s, i) => new PullDownSample(minutes[i], s.BoxC)).ToList();
-        var courses = Courses(kept, noise, targetC, stored);
-        courses = Courses(kept, Errors(kept, courses.MaxBy(c => c.Log)!, noise), targetC, stored);
+        var looked = Courses(kept, noise, targetC, stored);
+        var likeliestOf = looked.MaxBy(c => c.Log)!;
+        if (!double.IsFinite(likeliestOf.Log))
+            return new(PullDownVerdict.TooEarly, new(box[^1], double.NegativeInfinity, box.Max()), null);
+        var errors = Errors(kept, likeliestOf, noise);
+        var courses = looked.Where(c => c.Log > likeliestOf.Log - FarOff)
+            .Select(c => Fit(kept, c.Fast, c.Slow, c.SlowShare, errors, targetC, stored, Passes)).ToList();
         var best = courses.Max(c => c.Log);
         // What doors cost so far they go on costing: the course is told for as warm as the box was on average.
         var likeliest = courses.MaxBy(c => c.Log)!;
@@ -140,6 +145,12 @@ public static class PullDownFit
         return size * Math.Sqrt((1 + hangs) / (1 - hangs));
     }
 
+    /// <summary>Courses this much less likely than the best, as a logarithm, are not looked at a second time.</summary>
+    private const double FarOff = 30;
+
+    /// <summary>How often what a door warmed is weighed anew.</summary>
+    private const int Passes = 3;
+
     private static List<Course> Courses(List<PullDownSample> kept, double noise, double targetC, double? stored)
     {
         var duration = Math.Max(1, kept[^1].Minute);
@@ -150,7 +161,7 @@ public static class PullDownFit
             foreach (var share in SlowShares)
             {
                 foreach (var ratio in share is > 0 and < 1 ? FastOfSlow : [FastOfSlow[0]])
-                    courses.Add(Fit(kept, share == 0 ? slow : slow * ratio, slow, share, noise, targetC, stored));
+                    courses.Add(Fit(kept, share == 0 ? slow : slow * ratio, slow, share, noise, targetC, stored, 1));
             }
         }
 
@@ -159,13 +170,13 @@ public static class PullDownFit
 
     /// <summary>Plateau and height by least squares, the plateau held by what units usually come to.</summary>
     private static Course Fit(List<PullDownSample> kept, double fast, double slow, double slowShare, double noise, double targetC,
-        double? stored)
+        double? stored, int passes)
     {
         double Fallen(double t) => (1 - slowShare) * Math.Exp(-t / fast) + slowShare * Math.Exp(-t / slow);
         var (prior, priorWeight) = (targetC - ReserveK, 1 / (ReserveSpreadK * ReserveSpreadK));
         var weight = 1 / (noise * noise);
         var (plateau, height, det, sff) = (0.0, 0.0, 0.0, 0.0);
-        for (var pass = 0; pass < 3; pass++)
+        for (var pass = 0; pass < passes; pass++)
         {
             var (s1, sf, sy, sfy) = (priorWeight, 0.0, priorWeight * prior, 0.0);
             sff = 0;

@@ -93,6 +93,11 @@ public sealed class PullDownFitTests(ITestOutputHelper output)
     }
 
     [Fact]
+    public void A_box_that_warms_is_not_carried_on() =>
+        Assert.Equal(PullDownVerdict.TooEarly,
+            PullDownFit.Fit([.. Enumerable.Range(0, 8).Select(i => new PullDownSample(i, 5 + i))], 3).Verdict);
+
+    [Fact]
     public void Two_readings_tell_nothing()
     {
         var told = PullDownFit.Fit([new(0, 16), new(5, 15.4)], 3);

@@ -2,6 +2,7 @@ using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Refrigerants;
+using KeenEmber.Core.Visits;
 using KeenEmber.Words;
 using KeenEmber.Words.Benches.Controls;
 using Microsoft.AspNetCore.Mvc;
@@ -43,6 +44,13 @@ public sealed class ControlsModel(VisitViews views) : VisitPage(views)
             View.Units.Gauge(now[s.Key].Kpa), s.Value is { } p ? View.Units.Gauge(p.Kpa) : "outside its range"));
     }
 
+    /// <summary>What the new charge comes to where it fills the same places as the one on the nameplate, kg; null where that is not
+    /// known.</summary>
+    public double? ChargeBySpace(Refrigerant from, Refrigerant to) => View.Equipment.Circuit.ChargeKg is { } plate
+        && Densities.Liquid(from, UsualLiquid) is { } old && Densities.Liquid(to, UsualLiquid) is { } now ? plate * now / old : null;
+
+    private static readonly Temperature UsualLiquid = Temperature.FromCelsius(30);
+
     /// <summary>The unit is converted as of now: what was recovered and weighed in, and another nameplate. Visits before keep the
     /// refrigerant they had.</summary>
     public IActionResult OnPostConvert(Guid id, Guid lineId)
@@ -61,7 +69,9 @@ public sealed class ControlsModel(VisitViews views) : VisitPage(views)
         var cylinder = Form.Text("cylinder", 80);
         if (Form.IsWrong)
             return Page();
-        if (Desk.Convert(View.Equipment, View.Site, to.Name, recovered!.Value, charged!.Value, cylinder, Writer))
+        var done = Form.Ticked<ConversionStep>("done").ToHashSet();
+        if (Desk.Convert(
+            View.Equipment, View.Site, to.Name, recovered!.Value, charged!.Value, cylinder, done, Form.Text("oil", 80), Writer))
             return RedirectToPage(new { id, saved = 3 });
         Form.Errors["charged"] = "Another unit has this unit's tag by now. Change one of the tags, then convert.";
         return Page();

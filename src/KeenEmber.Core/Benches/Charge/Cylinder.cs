@@ -1,7 +1,7 @@
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Refrigerants;
 
-namespace KeenEmber.Core.Visits;
+namespace KeenEmber.Core.Benches.Charge;
 
 /// <summary>What a cylinder is for.</summary>
 public enum CylinderKind
