@@ -51,7 +51,7 @@ public sealed class WaysInTests(DemoApp demo, ITestOutputHelper output) : IClass
         person.Keys("m").See("#point-form.open");
         Assert.Equal("value", person.FocusedId());
         person.Keys("30" + Keys.Enter).ReadUntil("[data-point=CondenserAir] .tag-value", "30.0 °C");
-        person.Keys(Keys.Escape).Keys("0").See(".station.here[href$='/controls']");
+        person.Keys(Keys.Escape).Keys("0").See(".station.here[href$='/instruments']");
     }
 
     [Fact]

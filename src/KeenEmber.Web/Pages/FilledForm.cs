@@ -122,6 +122,15 @@ public sealed class FilledForm(UnitPreference units)
         return Value(field, isOther ? orKind : kind, required: true);
     }
 
+    /// <summary>What a scale shows: a bare number counts kilograms, in a US company pounds.</summary>
+    /// <returns>Null where the field is empty or wrong, which is an error.</returns>
+    public TypedValue? OnScale(string field)
+    {
+        if (QuantityReader.Number(this[field]) is not null)
+            this[field] += $" {units.Weight.Symbol}";
+        return Value(field, QuantityKind.Mass, required: true);
+    }
+
     /// <summary>A weight beyond that of refrigerant, kg: a bare number counts kilograms, in a US company pounds.</summary>
     /// <returns>Null where the field is empty or wrong.</returns>
     public double? Weight(string field, double lowKg, double highKg)

@@ -92,6 +92,20 @@ public sealed class BoxPagesTests : IDisposable
     }
 
     [Fact]
+    public async Task How_the_box_is_held_stands_beside_its_pull_down()
+    {
+        var visit = await Visit();
+        Assert.Contains("No whole cycle seen", Text((await tobin.Open($"{visit}/box")).Body));
+        foreach (var (cutsIn, at) in new[] { ("true", "-18"), ("false", "-21"), ("true", "-18") })
+        {
+            await Sends($"{visit}/controlcycle", "Event", ("cutsIn", cutsIn), ("at", at));
+            app.Clock.Now += TimeSpan.FromMinutes(15);
+        }
+
+        Assert.Contains("-21.0", await Says($"{visit}/box", "[data-holding]"));
+    }
+
+    [Fact]
     public async Task Product_over_its_limit_is_counted_in_hours_and_systems_stand_side_by_side()
     {
         var visit = await Visit();

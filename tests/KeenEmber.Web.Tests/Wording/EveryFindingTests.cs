@@ -31,6 +31,7 @@ public sealed partial class EveryFindingTests : IDisposable
             ElectricalJudgement.UnsafeParts, ElectricalJudgement.RubbedWires,
             ElectricalJudgement.BurntParts, ElectricalTrends.InsulationMegohm,
             ElectricalTrends.DropPercent, ElectricalTrends.HeaterOhm,
+            HoldingTrends.RunPercent, HoldingTrends.StartsPerHour, HoldingTrends.MiddleK,
     ];
 
     /// <summary>Every code written down in the core, and those made of the names of verdicts.</summary>

@@ -47,6 +47,7 @@ public sealed class ControlsBench : IBench
         var damage = ControlsOnRecord.Damage(timeline);
         return new ControlsJudgement
         {
+            UpToHere = visit.UpToHere,
             Cycle = cycle,
             CycleSetting = set,
             CycleFaults = ControlsOnRecord.CycleFaults(timeline, cycle),
@@ -80,6 +81,12 @@ public sealed record ControlsJudgement : BenchJudgement
 {
     /// <summary>Of a visit that saw nothing of it.</summary>
     public static readonly ControlsJudgement None = new();
+
+    /// <summary>The visit's timeline and those before it.</summary>
+    public IReadOnlyList<Timeline> UpToHere { get; init; } = [];
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Trend> Trends => field ??= HoldingTrends.Of(UpToHere);
 
     /// <summary>What the control does, by the cycles of the visit.</summary>
     public CycleResult Cycle { get; init; } = CycleResult.None;

@@ -148,8 +148,8 @@ public static class ChargeText
     public static string Headline(Finding finding) => finding.Code switch
     {
         ChargeBench.LeakFound => "A leak was found.",
-        ChargeBench.VacuumLeak => "The vacuum kept rising: it leaks.",
-        ChargeBench.VacuumWet => "The vacuum levelled off where water boils: it is wet.",
+        ChargeBench.VacuumLeak => "The vacuum keeps rising: it leaks.",
+        ChargeBench.VacuumWet => "The vacuum levels off where water boils: it is wet.",
         ChargeBench.VacuumWetAndLeak => "The vacuum showed water and a leak.",
         ChargeBench.PressureLost => "It lost pressure under nitrogen.",
         ChargeBench.CylinderOverfull => "A recovery cylinder is overfull.",

@@ -63,6 +63,13 @@ public sealed class ControlsBenchText() : BenchText("controls")
         return [new(80, "Controls", "Controls", wrong > 0 ? $"{wrong} wrong" : settings)];
     }
 
+    public override (string Name, Func<double, string> Value) Trend(Trend trend, UnitText units) => trend.Code switch
+    {
+        HoldingTrends.RunPercent => ("share of time it ran", v => $"{UnitText.Number(v, 0)} %"),
+        HoldingTrends.StartsPerHour => ("starts an hour", v => UnitText.Number(v, 1)),
+        _ => ("middle of cut-in and cut-out", v => units.Temperature(v)),
+    };
+
     public override string? Entry(Entry entry, VisitView view)
     {
         string T(TypedValue typed) => view.Units.Temperature(typed.Temperature.Kelvin);

@@ -1,4 +1,7 @@
 using KeenEmber.Core.Benches.Controls;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Record;
+using KeenEmber.Core.Tests.Record;
 
 namespace KeenEmber.Core.Tests.Benches.Controls;
 
@@ -28,6 +31,29 @@ public sealed class ControlCycleTests
         Assert.Equal((20, 10), (r.ShortestOnMin, r.ShortestOffMin));
         Assert.False(r.IsShortCycling);
         Assert.False(r.IsDrifting);
+    }
+
+    /// <summary>A visit on which the control was seen to act: on for so long of every half hour.</summary>
+    private static Timeline Seen(int daysAgo, double onMin) => new([.. Enumerable.Range(0, 3).SelectMany(i => new Entry[]
+    {
+        Acts(daysAgo, i * 30, true, -18), Acts(daysAgo, i * 30 + onMin, false, -20),
+    }), Acts(daysAgo, 90, true, -18)], Entries.Freezer, Pressure.StandardAtmosphere);
+
+    private static ControlEventEntry Acts(int daysAgo, double minute, bool cutsIn, double celsius)
+    {
+        var at = Start.AddDays(-daysAgo).AddMinutes(minute);
+        return new(new(Guid.CreateVersion7(at), Guid.Empty, at, at, "Isolde"), cutsIn, new(celsius, Unit.Celsius));
+    }
+
+    [Fact]
+    public void A_box_that_runs_longer_from_visit_to_visit_is_a_trend()
+    {
+        var trends = HoldingTrends.Of([Seen(0, 28), Seen(40, 15), new([], Entries.Freezer, Pressure.StandardAtmosphere)])
+            .ToDictionary(t => t.Code);
+        Assert.Equal([50, 93.3], trends[HoldingTrends.RunPercent].Marks.Select(m => Math.Round(m.Value, 1)));
+        Assert.True(trends[HoldingTrends.RunPercent].Marks[1].Moved);
+        Assert.All(trends[HoldingTrends.StartsPerHour].Marks, m => Assert.False(m.Moved));
+        Assert.Empty(HoldingTrends.Of([Seen(0, 20)]));
     }
 
     [Fact]

@@ -44,7 +44,7 @@ public sealed class ChargeModel(VisitViews views, CylinderStore cylinders, Visit
         if (fluid is null)
             Form.Errors["refrigerant"] = "Type the refrigerant on the cylinder, such as R404A.";
         var (port, phase, hoses) = (Form.Choice<ChargePort>("port"), Form.Choice<Phase>("phase"), Form.Choice<HosesAtEnd>("hoses"));
-        var weight = Form.Value("weight", QuantityKind.Mass, required: true);
+        var weight = Form.OnScale("weight");
         var target = Form.Si("target", QuantityKind.Mass);
         var (hose, bore) = (Form.Si("hose", QuantityKind.Length) ?? UsualHoseM, Form.Bore("bore") ?? UsualHoseBoreM);
         var cylinder = cylinders.Find(label);
@@ -72,7 +72,7 @@ public sealed class ChargeModel(VisitViews views, CylinderStore cylinders, Visit
 
     public IActionResult OnPostWeight(Guid id, Guid entryId, Guid session) => Take(id, entryId, () =>
         Bench.Sessions.All(s => s.Start.Id != session) ? null
-            : new ScaleWeightEntry(Writer.Next(), session, Form.Value("now", QuantityKind.Mass, required: true) ?? new(0, Unit.Kilogram)));
+            : new ScaleWeightEntry(Writer.Next(), session, Form.OnScale("now") ?? new(0, Unit.Kilogram)));
 
     /// <summary>Ends a weighing: what it came to goes into the ledger.</summary>
     public IActionResult OnPostBook(Guid id, Guid entryId, Guid session) => Take(id, entryId, () =>

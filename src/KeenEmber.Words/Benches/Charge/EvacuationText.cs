@@ -1,11 +1,9 @@
 using KeenEmber.Core.Benches.Charge;
-using KeenEmber.Words;
-using KeenEmber.Words.Benches.Charge;
 
-namespace KeenEmber.Web.Pages.Visits.Charge;
+namespace KeenEmber.Words.Benches.Charge;
 
 /// <summary>How an evacuation stands, in a sentence or two.</summary>
-public static class ChargePageText
+public static class EvacuationText
 {
     public static string Stands(Evacuation evacuation, UnitText units, SiteClock clock) => (evacuation.Stage, evacuation.Decay) switch
     {

@@ -1,6 +1,6 @@
 using KeenEmber.Core.Visits;
 
-namespace KeenEmber.Web.Pages.Visits.Charge;
+namespace KeenEmber.Words.Benches.Charge;
 
 /// <summary>How the company charges, and what that way cannot see.</summary>
 public static class ChargeSchool
