@@ -25,7 +25,7 @@ public sealed class NoSignalTests : IDisposable
     {
         person.Go("/").Press("Add a unit");
         person.Type("#tag", "F-9").Type("#refrigerant", "404a").Type("#target", "-20");
-        person.Tap("#kind option[value=WalkInFreezer]").Tap(".later summary").Type("#fans", "2").Press("Add this unit");
+        person.Tap("#kind option[value=WalkInFreezer]").Tap(".later summary").Type("#fans", "2").Press("Add this unit").See("#author");
         person.Go("/");
         // Until the page's scripts have come, a button does nothing.
         person.Wait(() => person.Tap(".along").Read(".along") != "Take along");

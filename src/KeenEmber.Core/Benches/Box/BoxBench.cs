@@ -56,6 +56,7 @@ public sealed class BoxBench : IBench
         var drop = Drop(air, Of(standing, MeasuringPoint.AirLeaving));
         return new BoxJudgement
         {
+            LastWork = work,
             PullDown = course,
             Forecasts = [.. standing.OfType<BoxForecastEntry>().Select(f => ForecastCheck.Of(f, air, work))],
             Balance = standing.OfType<HeatBalanceEntry>().LastOrDefault() is { } entry

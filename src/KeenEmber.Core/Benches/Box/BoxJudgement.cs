@@ -1,4 +1,5 @@
 using KeenEmber.Core.Findings;
+using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 
 namespace KeenEmber.Core.Benches.Box;
@@ -6,6 +7,9 @@ namespace KeenEmber.Core.Benches.Box;
 /// <summary>What a visit saw of the box.</summary>
 public sealed record BoxJudgement : BenchJudgement
 {
+    /// <summary>When work was last done: what was seen before it says nothing of now. Null while none was.</summary>
+    public required DateTimeOffset? LastWork { get; init; }
+
     /// <summary>Null where the box is not pulled down.</summary>
     public required PullDownCourse? PullDown { get; init; }
 
@@ -39,7 +43,7 @@ public sealed record BoxJudgement : BenchJudgement
         field ??= [.. Checks.Where(c => !c.IsSound).Select(Lets).DistinctBy(f => f.Detail), .. Others()];
 
     /// <inheritdoc/>
-    public override IReadOnlyList<Finding> Now => field ??= [.. Others(), .. Open.Select(Lets)];
+    public override IReadOnlyList<Finding> Now => field ??= [.. Others(sinceWork: true), .. Open.Select(Lets)];
 
     /// <inheritdoc/>
     public override IReadOnlyList<BenchTask> Tasks => field ??= Forecasts is [.., { Read: null } last]
@@ -48,9 +52,10 @@ public sealed record BoxJudgement : BenchJudgement
     private static Finding Lets(BoxCheckEntry check) =>
         Finding.Of(BoxBench.LetsAirIn) with { Basis = [check.Id], Detail = $"{check.Part}|{check.Where}" };
 
-    private IEnumerable<Finding> Others()
+    private IEnumerable<Finding> Others(bool sinceWork = false)
     {
-        if (Bottle is { } bottle && MustNotFreeze && (bottle.HasIce || bottle.Temperature.Temperature.Celsius < 0))
+        bool Counts(Entry entry) => !sinceWork || LastWork is null || entry.At > LastWork;
+        if (Bottle is { } bottle && Counts(bottle) && MustNotFreeze && (bottle.HasIce || bottle.Temperature.Temperature.Celsius < 0))
             yield return Finding.Of(BoxBench.BottleFroze) with
             {
                 Basis = [bottle.Id], Values = Kelvin(("Water", bottle.Temperature.Temperature.Kelvin)),
@@ -64,11 +69,11 @@ public sealed record BoxJudgement : BenchJudgement
                     ["IsOver"] = product.IsOver ? 1 : 0,
                 },
             };
-        foreach (var system in Systems.Where(s => s.Role == SystemRole.CalledAndStands))
+        foreach (var system in Systems.Where(s => s.Role == SystemRole.CalledAndStands && Counts(s.Last)))
             yield return Finding.Of(BoxBench.SystemStands) with { Basis = [system.Last.Id], Detail = system.Last.System };
-        foreach (var system in Systems.Where(s => s.Role == SystemRole.CarriesLess))
+        foreach (var system in Systems.Where(s => s.Role == SystemRole.CarriesLess && Counts(s.Last)))
             yield return Finding.Of(BoxBench.SystemWeak) with { Basis = [system.Last.Id], Detail = system.Last.System };
-        if (Balance is var (entry, balance) && balance.Verdict == BalanceVerdict.TooLittle)
+        if (Balance is var (entry, balance) && Counts(entry) && balance.Verdict == BalanceVerdict.TooLittle)
             yield return new(BoxBench.BalanceShort, Strength.Fair, [entry.Id], new Dictionary<string, double>
             {
                 ["ShortShare"] = balance.ShortShare, ["LoadW"] = balance.LoadW, ["CapacityW"] = balance.CapacityW ?? 0,

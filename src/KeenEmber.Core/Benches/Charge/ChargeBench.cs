@@ -66,7 +66,7 @@ public sealed class ChargeBench : IBench
                 lately.Exists(e => e is RefrigerantEntry || IsGauge(e)),
                 [.. lately.OfType<PartEntry>().Select(p => p.Component?.Kind).OfType<ComponentKind>()],
                 visit.Conditions.StateOf(AsFound.OilTraces) == FactState.Found || looks.Exists(l => l.HasOil)),
-            IsOpened = IsOpened(standing),
+            OpenedAt = OpenedAt(standing),
             Trim = Trimming.Of(standing, visit.Now),
             Geometry = before.Concat(standing).OfType<ChargeGeometryEntry>().MaxBy(g => g.At),
         };
@@ -79,12 +79,9 @@ public sealed class ChargeBench : IBench
         ComponentKind.CapillaryTube, ComponentKind.Coil,
     ];
 
-    private static bool IsOpened(IReadOnlyList<Entry> standing)
-    {
-        var opened = standing.Where(e => e is LeakEntry { Result: LeakResult.Repaired }
+    private static DateTimeOffset? OpenedAt(IReadOnlyList<Entry> standing) =>
+        standing.Where(e => e is LeakEntry { Result: LeakResult.Repaired }
             || (e is PartEntry { Component.Kind: var kind } && OfTheCircuit.Contains(kind))).Select(e => (DateTimeOffset?)e.At).Max();
-        return opened is { } at && VacuumCourse.Of(standing.Where(e => e.At > at))?.Decay?.Verdict != DecayVerdict.Dry;
-    }
 
     private static bool IsGauge(Entry entry) =>
         entry is ReadingEntry reading && reading.Point.Kind() == QuantityKind.Pressure;

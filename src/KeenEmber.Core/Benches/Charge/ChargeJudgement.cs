@@ -30,8 +30,12 @@ public sealed record ChargeJudgement(Pressure Atmosphere) : BenchJudgement
     /// <summary>The volumes of the circuit, from this visit or an earlier one.</summary>
     public required ChargeGeometryEntry? Geometry { get; init; }
 
+    /// <summary>When the circuit was last opened or repaired on this visit; null where it was not.</summary>
+    public required DateTimeOffset? OpenedAt { get; init; }
+
     /// <summary>The circuit was opened on this visit, and no vacuum has held dry since.</summary>
-    public required bool IsOpened { get; init; }
+    public bool IsOpened => OpenedAt is { } opened
+        && !(Evacuation is { Decay.Verdict: DecayVerdict.Dry, Readings: [.., var last] } && last.At > opened);
 
     /// <summary>What the pressure test says; null without one.</summary>
     public TightResult? Tight =>
@@ -49,7 +53,8 @@ public sealed record ChargeJudgement(Pressure Atmosphere) : BenchJudgement
     public override IReadOnlyList<Finding> Found => field ??= [.. Leaks.Select(Leak).DistinctBy(f => f.Detail), .. OfTests()];
 
     /// <inheritdoc/>
-    public override IReadOnlyList<Finding> Now => field ??= [.. Overfull(), .. OpenLeaks.Select(Leak), .. OfTests(), .. OfCharging()];
+    public override IReadOnlyList<Finding> Now =>
+        field ??= [.. Overfull(), .. OpenLeaks.Select(Leak), .. OfTests(sinceOpened: true), .. OfCharging()];
 
     /// <inheritdoc/>
     public override IReadOnlyList<BenchTask> Tasks => field ??=
@@ -86,14 +91,16 @@ public sealed record ChargeJudgement(Pressure Atmosphere) : BenchJudgement
             Values = new Dictionary<string, double> { ["ContentKg"] = s.ContentKg!.Value, ["MostKg"] = s.MostKg!.Value },
         });
 
-    private IEnumerable<Finding> OfTests()
+    /// <param name="sinceOpened">What was tested before the last repair says nothing of now.</param>
+    private IEnumerable<Finding> OfTests(bool sinceOpened = false)
     {
-        if (Evacuation is { Decay: { } decay } evacuation && Code(decay.Verdict) is { } code)
-            yield return new(code, Strength.Strong, [.. evacuation.Readings.TakeLast(1).Select(r => r.Id)], new Dictionary<string, double>
+        bool Counts(DateTimeOffset at) => !sinceOpened || OpenedAt is null || at > OpenedAt;
+        if (Evacuation is { Decay: { } decay, Readings: [.., var read] } && Code(decay.Verdict) is { } code && Counts(read.At))
+            yield return new(code, Strength.Strong, [read.Id], new Dictionary<string, double>
             {
                 ["PlateauPa"] = decay.PlateauPa, ["LeakPaLPerS"] = decay.LeakPaLPerS, ["KgPerYear"] = decay.GramsPerYear / 1000,
             });
-        if (Tight is { Verdict: TightVerdict.Loses } tight)
+        if (Tight is { Verdict: TightVerdict.Loses } tight && Counts(PressureTest!.Value.Last.At))
             yield return new(ChargeBench.PressureLost, Strength.Strong, [PressureTest!.Value.Last.Id], new Dictionary<string, double>
             {
                 ["LostKpa"] = tight.LostKpa, ["VisibleKpa"] = tight.VisibleKpa, ["Hours"] = tight.Hours,

@@ -94,6 +94,16 @@ public class BoxTests
         Assert.Single(Roles(System("A", true, true), System("a", false, false) with { Header = At(1) }));
     }
 
+    [Fact]
+    public void What_was_seen_before_the_work_says_nothing_of_now()
+    {
+        var stands = System("B", true, true, 2) with { Runs = false };
+        Assert.Contains(Cases.Worked.Of(stands).Faults, f => f.Code == BoxBench.SystemStands);
+        var after = Cases.Worked.Of(stands, new BoxCheckEntry(At(5), BoxPart.Closer, "", false, "adjusted"));
+        Assert.DoesNotContain(after.Faults, f => f.Code == BoxBench.SystemStands);
+        Assert.Contains(after.Found, f => f.Code == BoxBench.SystemStands);
+    }
+
     private static ReadingEntry Air(double minute, double celsius) => new(At(minute), MeasuringPoint.BoxAir, new(celsius, Unit.Celsius));
 
     private static BoxForecastEntry Said(double minute, double due) =>

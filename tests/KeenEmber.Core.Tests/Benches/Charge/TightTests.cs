@@ -125,6 +125,19 @@ public class TightTests
     }
 
     [Fact]
+    public void What_a_test_said_before_the_repair_says_nothing_of_now()
+    {
+        Entry[] rise = [Vacuum(0, VacuumStep.Isolated, 60), .. new[] { 5, 10, 20, 30, 45, 60 }
+            .Select(m => Vacuum(m, VacuumStep.Reading, 60 + 20.0 * m))];
+        Assert.Contains(Cases.Worked.Of(rise).Faults, f => f.Code == ChargeBench.VacuumLeak);
+        var repaired = Cases.Worked.Of([.. rise, Look(70, LeakPlace.FlareNut, LeakResult.Leaks), Look(75, LeakPlace.FlareNut,
+            LeakResult.Repaired)]);
+        Assert.DoesNotContain(repaired.Faults, f => f.Code == ChargeBench.VacuumLeak);
+        Assert.Contains(repaired.Found, f => f.Code == ChargeBench.VacuumLeak);
+        Assert.True(repaired.Of<ChargeJudgement>()!.IsOpened);
+    }
+
+    [Fact]
     public void A_leak_stays_found_after_its_repair_and_asks_for_proof()
     {
         var leak = Look(5, LeakPlace.CapOrCore, LeakResult.Leaks, "suction port");

@@ -2,7 +2,7 @@ using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
 
-namespace KeenEmber.Web.Tests;
+namespace KeenEmber.Web.Tests.ChargeAndBox;
 
 /// <summary>Vacuum and pull-down on the wire.</summary>
 public sealed class ChargeApiTests(DemoWeb demo) : IClassFixture<DemoWeb>

@@ -1,7 +1,7 @@
 using System.Net;
 using AngleSharp.Dom;
 
-namespace KeenEmber.Web.Tests.Visits;
+namespace KeenEmber.Web.Tests.ChargeAndBox;
 
 /// <summary>Pull-down, balance, doors, product and systems, as their pages take them.</summary>
 public sealed class BoxPagesTests : IDisposable

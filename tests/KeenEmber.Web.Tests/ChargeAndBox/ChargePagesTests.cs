@@ -4,7 +4,7 @@ using KeenEmber.Core.Benches.Charge;
 using KeenEmber.Storage;
 using KeenEmber.Storage.Gear;
 
-namespace KeenEmber.Web.Tests.Visits;
+namespace KeenEmber.Web.Tests.ChargeAndBox;
 
 /// <summary>Scale, leak search, pressure test, vacuum and trimming, as their pages take them.</summary>
 public sealed class ChargePagesTests : IDisposable
@@ -108,7 +108,7 @@ public sealed class ChargePagesTests : IDisposable
         app.Clock.Now += TimeSpan.FromHours(1);
         await Sends($"{visit}/nitrogen", "Read", ("pressure", "19.95"), ("gas", "21.5"));
         Assert.StartsWith("No loss in", await Says($"{visit}/nitrogen", "[data-tight=Holds]"));
-        Assert.Contains("pressure test or isolated vacuum held", Text((await tobin.Open($"{visit}/prove")).Body));
+        Assert.Contains("Pressure test or isolated vacuum held", Text((await tobin.Open($"{visit}/prove")).Body));
         Assert.Contains("No loss in", Text((await tobin.Open($"{visit}/report")).Body));
     }
 
