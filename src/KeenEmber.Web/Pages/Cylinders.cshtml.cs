@@ -29,9 +29,11 @@ public sealed class CylindersModel(
 
     public IReadOnlyList<RefrigerantYear> Years => field ??= ChargeBook.Years(ledger.Select(l => l.Row), row => row.At.Year);
 
+    private Dictionary<Guid, Equipment> ById => field ??= equipment.All().ToDictionary(u => u.Id);
+
     /// <summary>Units to which more was added in the last year than was taken out, the largest share first.</summary>
     public IReadOnlyList<(Equipment Unit, LeakYear Leak)> Leaks => field ??=
-        [.. ledger.GroupBy(l => l.UnitId).Select(g => (Unit: equipment.Find(g.Key)?.Equipment, Rows: g.Select(l => l.Row).ToList()))
+        [.. ledger.GroupBy(l => l.UnitId).Select(g => (Unit: ById.GetValueOrDefault(g.Key), Rows: g.Select(l => l.Row).ToList()))
             .Where(u => u.Unit is not null).Select(u => (u.Unit!, ChargeBook.Leak(
                 u.Rows.Where(r => r.Refrigerant == u.Unit!.Circuit.RefrigerantName), u.Unit!.Circuit.ChargeKg, u.Rows.Min(r => r.At),
                 time.GetUtcNow())))

@@ -21,6 +21,21 @@ public sealed record PullDownCourse(
     /// <summary>What a box should read at a later moment, °C; null where nothing can be said.</summary>
     public Forecast? At(DateTimeOffset moment) => Result?.BoxAt?.Invoke((moment - Readings[0].At).TotalMinutes);
 
+    /// <summary>A control cuts out about so far below the target and in again so far above it, and two thermometers differ by so much,
+    /// K; trade practice.</summary>
+    private const double CutsOutK = 1.5, CutsInK = 2, ReadingK = 0.3;
+
+    /// <summary>The same for a box whose control cuts out at its target and in again above it: what it should read, °C.</summary>
+    public Forecast? Promised(DateTimeOffset moment, Temperature target)
+    {
+        if (At(moment) is not { } falling)
+            return null;
+        var (coldest, warmest) = (target.Celsius - CutsOutK, target.Celsius + CutsInK);
+        var mayCycle = falling.Low <= target.Celsius;
+        return new(Math.Max(falling.Value, coldest), Math.Max(falling.Low, coldest) - ReadingK,
+            (mayCycle ? Math.Max(falling.High, warmest) : falling.High) + ReadingK);
+    }
+
     /// <summary>A moment so many minutes after the first reading.</summary>
     public DateTimeOffset Moment(double minute) => Readings[0].At.AddMinutes(minute);
 

@@ -137,6 +137,15 @@ public class BoxTests
     }
 
     [Fact]
+    public void A_box_that_will_have_cut_out_may_read_anything_between_its_cut_out_and_its_cut_in()
+    {
+        var course = Of([.. Enumerable.Range(0, 12).Select(i => Air(5 * i, -24 + 22 * Math.Exp(-5 * i / 60.0)))]).PullDown!;
+        var later = course.Promised(Nine.AddHours(6), C(-20))!.Value;
+        Assert.Equal((-21.5, -21.8), (Math.Round(later.Value, 6), Math.Round(later.Low, 6)));
+        Assert.True(later.High >= -17.7);
+    }
+
+    [Fact]
     public void It_says_what_a_box_that_falls_evenly_reads_later()
     {
         // From -2 °C to a plateau of -24 °C with one time constant of 60 min.

@@ -37,17 +37,11 @@ public sealed class BoxModel(VisitViews views) : VisitPage(views)
         if (!ComeBackMin.Contains(minutes))
             return null;
         var due = View.Now.AddMinutes(minutes);
-        if (Bench.PullDown?.At(due) is not { } expected)
+        if (Bench.PullDown?.Promised(due, View.Equipment.Target) is not { } expected)
             return [];
-        // It cuts out at its target: colder than that it is not expected to get.
-        var target = View.Equipment.Target.Celsius;
-        TypedValue Rounded(double celsius) => new(Math.Round(Math.Max(celsius, target - CutsOutK), 1), Unit.Celsius);
-        return [new BoxForecastEntry(Writer.Next(), due, Rounded(expected.Value), Rounded(expected.Low - ReadingK),
-            Rounded(expected.High + ReadingK))];
+        static TypedValue Rounded(double celsius) => new(Math.Round(celsius, 1), Unit.Celsius);
+        return [new BoxForecastEntry(Writer.Next(), due, Rounded(expected.Value), Rounded(expected.Low), Rounded(expected.High))];
     });
-
-    /// <summary>A control cuts out about so far below the target, K; and two thermometers differ by so much.</summary>
-    private const double CutsOutK = 1.5, ReadingK = 0.3;
 
     /// <summary>Lines of a time of day and a temperature, from a logger or a sheet.</summary>
     public IActionResult OnPostPaste(Guid id, Guid entryId) => Take(id, entryId, () =>
