@@ -37,7 +37,7 @@ public sealed class Board(
         var watch = Stopwatch.StartNew();
         var most = standings.HasUnmade ? BeforeTheFirst : BeforeAPage;
         foreach (var id in standings.ToMake(Batch).TakeWhile(_ => watch.Elapsed < most))
-            Of(id);
+            Of(id, forLists: true);
     }
 
     /// <summary>Makes every row anew that is out of date, as long as the server runs.</summary>
@@ -53,8 +53,10 @@ public sealed class Board(
             {
                 if (!byTodaysRules)
                     ByTodaysRules();
-                byTodaysRules = true;
                 RefreshAll(stop: stoppingToken);
+                if (!byTodaysRules)
+                    Complete(stoppingToken);
+                byTodaysRules = true;
             }
             catch (Exception e) when (e is not OperationCanceledException)
             {
@@ -64,6 +66,17 @@ public sealed class Board(
 
             await Task.Delay(Every, stoppingToken);
             TryAgain();
+        }
+    }
+
+    /// <summary>Once the lists are right: what was made in brief, so that no unit's page has to wait for it.</summary>
+    private void Complete(CancellationToken stop)
+    {
+        foreach (var unit in units.All().TakeWhile(_ => !stop.IsCancellationRequested))
+        {
+            Of(unit.Id);
+            if (standings.ToMake(1).Count > 0)
+                RefreshAll(stop: stop);
         }
     }
 
@@ -102,7 +115,7 @@ public sealed class Board(
                 if (stop.IsCancellationRequested)
                     loop.Stop();
                 else
-                    Of(id);
+                    Of(id, forLists: true);
             });
     }
 
@@ -113,15 +126,16 @@ public sealed class Board(
 
     /// <summary>How a unit stands now.</summary>
     /// <param name="again">Judged anew although nothing has changed.</param>
-    public UnitStanding Of(Guid equipmentId, bool again = false)
+    /// <param name="forLists">Visits before the last one are judged in brief: lists do not say how they stood.</param>
+    public UnitStanding Of(Guid equipmentId, bool again = false, bool forLists = false)
     {
         lock (oneAtATime[(uint)equipmentId.GetHashCode() % oneAtATime.Length])
         {
             if (standings.Find(equipmentId) is not var (kept, changes, isCurrent))
                 return new([], [], []);
-            if (isCurrent && !again)
+            if (isCurrent && !again && (forLists || !kept.Visits.Any(v => v.IsInBrief)))
                 return kept;
-            var standing = Judge(equipmentId, kept);
+            var standing = Judge(equipmentId, kept, forLists);
             if (standing.Visits.All(v => v.Entries != NotJudged))
                 failed.TryRemove(equipmentId, out _);
             else
@@ -136,14 +150,16 @@ public sealed class Board(
     private Func<DateTimeOffset, DateOnly> DayOf(Guid equipmentId) => new SiteTime(units.Find(equipmentId)!.Value.Site).Date;
 
     /// <summary>Judges the visits that have grown since, those after them, and what follows from all of them.</summary>
-    private UnitStanding Judge(Guid equipmentId, UnitStanding kept)
+    private UnitStanding Judge(Guid equipmentId, UnitStanding kept, bool forLists)
     {
         var counts = visits.CountsOfEquipment(equipmentId);
         var ofUnit = visits.OfEquipment(equipmentId);
-        var current = kept.Visits.Where(v => counts.GetValueOrDefault(v.Visit.Id) == v.Entries).ToDictionary(v => v.Visit.Id);
+        var current = kept.Visits.Where(v => counts.GetValueOrDefault(v.Visit.Id) == v.Entries && (forLists || !v.IsInBrief))
+            .ToDictionary(v => v.Visit.Id);
         // What a visit says rests on those before it: one that has grown makes all later ones out of date.
         var known = ofUnit.Reverse().TakeWhile(v => current.ContainsKey(v.Id)).ToDictionary(v => v.Id, v => current[v.Id]);
         IReadOnlyList<OpenItem>? openItems = null;
+        VisitRecord? ofLatest = null;
         var judged = new List<VisitStanding>();
         foreach (var visit in ofUnit)
         {
@@ -151,21 +167,29 @@ public sealed class Board(
             if (known.TryGetValue(visit.Id, out var standing))
                 judged.Add(standing);
             else
-                judged.Add(Judge(visit, entries, ref openItems));
+                judged.Add(Judge(visit, entries, inBrief: forLists && judged.Count > 0, ref ofLatest, ref openItems));
         }
 
         return new(judged, openItems ?? kept.OpenItems, Drift.Of([.. judged.Where(v => v.Results.Count > 0).Select(v => v.Results)]));
     }
 
     /// <summary>A visit that cannot even be opened says so in its row; the other visits and units stand.</summary>
-    private VisitStanding Judge(Visit visit, int entries, ref IReadOnlyList<OpenItem>? openItems)
+    private VisitStanding Judge(
+        Visit visit, int entries, bool inBrief, ref VisitRecord? ofLatest, ref IReadOnlyList<OpenItem>? openItems)
     {
         try
         {
-            var judging = new SafeJudging(logger, visit.Id, CancellationToken.None);
-            var worked = new VisitCase(desk.Load(visit.Id)!.Record, [.. benches], judging);
-            openItems ??= worked.OpenItems;
-            return Judge(worked, judging, entries);
+            // In brief the record is read once for all visits of the unit.
+            var record = inBrief && ofLatest is not null ? ofLatest.About(visit) : desk.Load(visit.Id)!.Record;
+            ofLatest ??= record;
+            VisitStanding BenchByBench()
+            {
+                var judging = new SafeJudging(logger, visit.Id, CancellationToken.None);
+                return Judge(new(record, [.. benches], judging), judging, entries, inBrief);
+            }
+
+            openItems ??= new VisitCase(record, [], PlainJudging.Instance).OpenItems;
+            return SafeJudging.AllAtOnce(BenchByBench) ?? BenchByBench();
         }
         catch (Exception e) when (e is not OperationCanceledException)
         {
@@ -174,16 +198,16 @@ public sealed class Board(
         }
     }
 
-    private static VisitStanding Judge(VisitCase visit, SafeJudging judging, int entries)
+    private static VisitStanding Judge(VisitCase visit, SafeJudging judging, int entries, bool inBrief)
     {
         // What stands is worked out first: only then is it known whether a bench failed at it.
-        var (stands, needs) = (visit.Stands, visit.NeedsAttention);
+        var (stands, needs) = inBrief ? (Finding.Of(VisitCase.NothingToSay), false) : (visit.Stands, visit.NeedsAttention);
         var failed = judging.NotJudged.Count > 0;
         return new(visit.Visit, failed ? NotJudged : entries, failed ? IJudging.Finding(judging.NotJudged) : stands, needs || failed,
             visit.SignOff is not null, visit.SignOff?.FollowUp, visit.Results)
         {
-            RootCause = visit.SignOff?.RootCause ?? "",
-            Found = failed || visit.Faults.Count > 0 || visit.Found is not [var first, ..] ? null : first,
+            RootCause = visit.SignOff?.RootCause ?? "", IsInBrief = inBrief,
+            Found = inBrief || failed || visit.Faults.Count > 0 || visit.Found is not [var first, ..] ? null : first,
         };
     }
 }

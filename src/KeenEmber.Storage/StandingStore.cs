@@ -21,6 +21,9 @@ public sealed record VisitStanding(
 
     /// <summary>What it found first and is no longer so; null where nothing was, or it still stands.</summary>
     public Finding? Found { get; init; }
+
+    /// <summary>Not the last visit, and judged as far as lists ask: how it stood is worked out when its unit is looked at.</summary>
+    public bool IsInBrief { get; init; }
 }
 
 /// <summary>How one unit stands over its visits.</summary>
@@ -118,10 +121,14 @@ public sealed class StandingStore(Database database)
     /// <param name="rules">Names the rules that are about to judge.</param>
     public void MadeBy(string rules)
     {
+        judgedBy = rules;
         using var db = database.Open();
         db.Execute(
             "UPDATE unit_standing SET changes = changes + 1, visits = '[]', made_by = @rules WHERE made_by <> @rules", new { rules });
     }
+
+    /// <summary>Names the rules that judge here; null before they were named.</summary>
+    private string? judgedBy;
 
     /// <summary>What is kept of a unit, and how many changes of it there have been; the standing is out of date when it is made of
     /// fewer.</summary>
@@ -144,14 +151,14 @@ public sealed class StandingStore(Database database)
         var latest = standing.Latest;
         using var db = database.Open();
         db.Execute("""
-            UPDATE unit_standing SET made_of = @changes, stands = @Stands, needs = @Needs, last_visit_at = @At, last_visit = @Visit,
+            UPDATE unit_standing SET made_of = @changes, made_by = coalesce(@judgedBy, made_by), stands = @Stands, needs = @Needs, last_visit_at = @At, last_visit = @Visit,
                 signed_off = @SignedOff,
                 callback = @isCallback, follow_up = @FollowUp, safety = @Safety, due = @Due, drifting = @Drifting, loops = @OpenItems,
                     drift = @Drift, visits = @Visits
             WHERE equipment_id = @Id
             """, new
         {
-            Id = equipmentId.ToString(), changes, isCallback,
+            Id = equipmentId.ToString(), changes, judgedBy, isCallback,
             Stands = latest is null ? "" : Json(latest.Stands), Needs = (latest?.NeedsAttention ?? false)
                 || standing.OpenItems.Any(l => l.IsSafety),
             At = latest is null ? null : Database.Utc(latest.Visit.StartedAt), Visit = latest is null ? null : Json(latest.Visit),

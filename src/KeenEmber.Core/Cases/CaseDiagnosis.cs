@@ -46,6 +46,7 @@ public sealed record CaseDiagnosis(IReadOnlyList<Fact> Facts, DiagnosisResult Re
         {
             Closed = visit.Closed, History = VisitFacts.History(visit, span),
             Settled = facts.Settled(),
+            AsksNext = span == VisitSpan.AsItIs && visit.IsUnderWay,
             CannotNow = span == VisitSpan.AsItIs ? VisitFacts.CannotNow(visit) : new HashSet<string>(),
             Before = span == VisitSpan.AsItIs && visit.LastWork is not null ? visit.DiagnosisAsFound?.Result.Causes ?? [] : [],
         };

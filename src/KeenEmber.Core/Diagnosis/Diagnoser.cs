@@ -9,7 +9,7 @@ namespace KeenEmber.Core.Diagnosis;
 /// <param name="Causes">By themselves, the likeliest first.</param>
 /// <param name="NothingFits">How likely it is that the truth is nothing this table knows.</param>
 /// <param name="Unexplained">Facts that the leading explanation leaves odd.</param>
-/// <param name="Next">The test to make next, then the next best; empty where nothing is worth it.</param>
+/// <param name="Next">The test to make next, then the next best; empty where nothing is worth it, or none was asked for.</param>
 /// <param name="IsSure">The leading explanation may be acted on.</param>
 public sealed record DiagnosisResult(
     IReadOnlyList<Danger> Dangers, IReadOnlyList<Explanation> Explanations, IReadOnlyList<WeighedCause> Causes, double NothingFits,
@@ -51,10 +51,10 @@ public sealed class Diagnoser(DiagnosisTable table)
         var causes = RootsFirst(explanations[0], [.. weighed.SelectMany(w => w.Set.Causes, (w, c) => (Cause: c, w.Probability))
             .GroupBy(c => c.Cause).Select(g => new WeighedCause(network.Causes[g.Key], g.Sum(c => c.Probability)))
             .OrderByDescending(c => c.Probability).Take(MostCauses)]);
-        var next = new NextTests(network, evidence, input).Find(weighed, MostNext);
         var isSure = IsSure(explanations[0], causes);
+        IReadOnlyList<NextTest> next = input.AsksNext ? new NextTests(network, evidence, input).Find(weighed, MostNext) : [];
         return new(Dangers.Of(input.Facts), explanations, causes, Math.Exp(unknown - all), explanations[0].Leaves,
-            next.Count == 0 && !isSure ? Again(network, input, explanations[0]) : next, isSure);
+            input.AsksNext && next.Count == 0 && !isSure ? Again(network, input, explanations[0]) : next, isSure);
     }
 
     /// <summary>Where nothing new is worth asking, what is odd with the leading explanation is looked at once more: with it left out, it

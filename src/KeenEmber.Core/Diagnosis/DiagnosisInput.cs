@@ -40,10 +40,13 @@ public sealed record DiagnosisInput(CircuitMakeUp MakeUp, Temperature Target, in
     /// <summary>Where the technician is; empty for not known.</summary>
     public string At { get; init; } = "";
 
+    /// <summary>What to test next is to be said; of a visit that is over nobody asks.</summary>
+    public bool AsksNext { get; init; } = true;
+
     /// <summary>Everything that is known, in one text: two that are alike have the same.</summary>
     public string Key => string.Join('\n',
         [
-            $"{MakeUp} {Target.Kelvin} {EvaporatorFans} {At}",
+            $"{MakeUp} {Target.Kelvin} {EvaporatorFans} {At} {AsksNext}",
             string.Join(' ', Facts.Select(f => $"{f.Code}={f.Answer}{f.Number}")),
             string.Join(' ', History.Select(h => $"{h.DaysAgo}:{string.Join(',', h.Parts)}:{string.Join(',', h.Replaced)}")),
             string.Join(' ', Before.Select(b => $"{b.Cause.Code}={b.Probability}")),

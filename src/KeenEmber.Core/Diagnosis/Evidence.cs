@@ -10,6 +10,7 @@ internal sealed class Evidence
     private readonly double[] ofBaseline;
     private readonly int[] activeModes;
     private readonly int[][] factsOf;
+    private readonly int[] spokenOf;
     private readonly bool[] isSameInAllModes;
     private readonly int[] answers;
 
@@ -22,12 +23,13 @@ internal sealed class Evidence
         ModeShares = SharesOfModes(Facts.FirstOrDefault(f => f.Code == "box")?.Number, network);
         activeModes = [.. Enumerable.Range(0, Modes.Length).Where(m => ModeShares[m] >= Negligible)];
         isSameInAllModes = [.. Observables.Select(network.IsSameInAllModes)];
-        baseline = [.. Facts.Select((_, i) => Modes.Select(m => LogLikelihood(i, network.Baseline, m)).ToArray())];
-        ofBaseline = [.. Modes.Select((_, m) => activeModes.Contains(m) ? Math.Log(ModeShares[m]) + baseline.Sum(b => b[m])
+        baseline = [.. Facts.Select((_, i) => Modes.Select(m => LikelihoodOf(i, network.Baseline, m)).ToArray())];
+        ofBaseline = [.. Modes.Select((_, m) => activeModes.Contains(m) ? Math.Log(ModeShares[m]) + baseline.Sum(b => Math.Log(b[m]))
             : double.NegativeInfinity)];
         var speaksOf = Observables.SelectMany((o, fact) => network.Pushes[o].Select(p => (p.Condition, Fact: fact))).Distinct()
             .ToLookup(x => x.Condition, x => x.Fact);
         factsOf = [.. Enumerable.Range(0, network.Conditions.Count).Select(c => speaksOf[c].ToArray())];
+        spokenOf = [.. Enumerable.Range(0, factsOf.Length).Where(Speaks)];
     }
 
     /// <summary>The unit has it, and it is one of its answers or a number where one is asked for.</summary>
@@ -72,50 +74,75 @@ internal sealed class Evidence
     internal bool Speaks(int condition) => factsOf[condition].Length > 0;
 
     /// <summary>Logarithm of how likely all facts are with these conditions, the modes summed over.</summary>
-    internal double Log(double[] conditions) => Sum(LogByMode(conditions));
+    internal double Log(double[] conditions)
+    {
+        Span<double> logs = stackalloc double[ofBaseline.Length];
+        LogByMode(conditions, logs);
+        return Sum(logs);
+    }
 
     /// <summary>How likely each mode is with these conditions, knowing all facts.</summary>
     internal double[] ModesGiven(double[] conditions)
     {
-        var logs = LogByMode(conditions);
+        var logs = new double[ofBaseline.Length];
+        LogByMode(conditions, logs);
         var all = Sum(logs);
         return [.. logs.Select(l => Math.Exp(l - all))];
     }
 
     /// <summary>What all facts come to on a unit of no cause, and what those facts come to otherwise that a likelier or less likely
     /// condition speaks of.</summary>
-    private double[] LogByMode(double[] conditions)
+    /// <remarks>Called for thousands of sets: ratios are multiplied, and a logarithm is taken of their product.</remarks>
+    private void LogByMode(double[] conditions, Span<double> logs)
     {
-        var logs = (double[])ofBaseline.Clone();
+        ofBaseline.CopyTo(logs);
         Span<bool> isCounted = stackalloc bool[Facts.Count];
-        for (var c = 0; c < conditions.Length; c++)
+        Span<double> ratios = stackalloc double[logs.Length];
+        ratios.Fill(1);
+        foreach (var c in spokenOf)
         {
-            if (factsOf[c].Length == 0 || Math.Abs(conditions[c] - network.Baseline[c]) <= AsGoodAsNothing)
+            if (Math.Abs(conditions[c] - network.Baseline[c]) <= AsGoodAsNothing)
                 continue;
             foreach (var fact in factsOf[c])
             {
                 if (isCounted[fact])
                     continue;
                 isCounted[fact] = true;
-                Recount(fact, conditions, logs);
+                Recount(fact, conditions, ratios);
+                Settle(ratios, logs, beyond: Smallest);
             }
         }
 
-        return logs;
+        Settle(ratios, logs, beyond: double.PositiveInfinity);
     }
 
-    private void Recount(int fact, double[] conditions, double[] logs)
+    /// <summary>What the facts come to otherwise, put into the logarithms where it is smaller than this.</summary>
+    private void Settle(Span<double> ratios, Span<double> logs, double beyond)
+    {
+        foreach (var m in activeModes)
+        {
+            if (ratios[m] >= beyond)
+                continue;
+            logs[m] += Math.Log(ratios[m]);
+            ratios[m] = 1;
+        }
+    }
+
+    /// <summary>A product of ratios is not let become smaller than this, so that it stays a number.</summary>
+    private const double Smallest = 1e-100;
+
+    private void Recount(int fact, double[] conditions, Span<double> ratios)
     {
         if (isSameInAllModes[fact])
         {
-            var change = LogLikelihood(fact, conditions, OperatingMode.Calling) - baseline[fact][0];
+            var change = LikelihoodOf(fact, conditions, OperatingMode.Calling) / baseline[fact][0];
             foreach (var m in activeModes)
-                logs[m] += change;
+                ratios[m] *= change;
             return;
         }
 
         foreach (var m in activeModes)
-            logs[m] += LogLikelihood(fact, conditions, Modes[m]) - baseline[fact][m];
+            ratios[m] *= LikelihoodOf(fact, conditions, Modes[m]) / baseline[fact][m];
     }
 
     /// <summary>A mode this unlikely is left out.</summary>
@@ -126,25 +153,24 @@ internal sealed class Evidence
 
     /// <summary>Logarithm of how likely one fact is with these conditions, the modes weighed.</summary>
     internal double Log(int fact, double[] conditions, double[] modes) =>
-        Math.Log(Modes.Select((m, i) => modes[i] * Math.Exp(LogLikelihood(fact, conditions, m))).Sum());
+        Math.Log(Modes.Select((m, i) => modes[i] * LikelihoodOf(fact, conditions, m)).Sum());
 
-    private double LogLikelihood(int fact, double[] conditions, OperatingMode mode)
+    private double LikelihoodOf(int fact, double[] conditions, OperatingMode mode)
     {
         var observable = Observables[fact];
-        if (Facts[fact].Number is { } number)
-            return Math.Log(Likelihood.Density(network, observable, conditions, mode, number));
-        return Math.Log(Likelihood.Answer(network, observable, answers[fact], conditions, mode));
+        return Facts[fact].Number is { } number ? Likelihood.Density(network, observable, conditions, mode, number)
+            : Likelihood.Answer(network, observable, answers[fact], conditions, mode);
     }
 
     /// <summary>Logarithm of the sum of what these are logarithms of.</summary>
-    internal static double Sum(IReadOnlyList<double> logs)
+    internal static double Sum(ReadOnlySpan<double> logs)
     {
         var most = double.NegativeInfinity;
-        for (var i = 0; i < logs.Count; i++)
-            most = Math.Max(most, logs[i]);
+        foreach (var log in logs)
+            most = Math.Max(most, log);
         var sum = 0.0;
-        for (var i = 0; i < logs.Count; i++)
-            sum += logs[i] == most ? 1 : Math.Exp(logs[i] - most);
+        foreach (var log in logs)
+            sum += log == most ? 1 : Math.Exp(log - most);
         return most + Math.Log(sum);
     }
 }

@@ -26,11 +26,16 @@ public sealed class LargeRecord(EquipmentStore equipment, VisitStore visits, Sta
     public void Fill(Action<string> say)
     {
         if (standings.Count().Units > 0)
-        {
             say("there are units in it already: nothing was added");
-            return;
-        }
+        else
+            Write(say);
+        say("judging every visit");
+        board.ByTodaysRules();
+        board.RefreshAll(Environment.ProcessorCount);
+    }
 
+    private void Write(Action<string> say)
+    {
         var random = new Random(20260302);
         var fluids = Fluids.Select(n => RefrigerantCatalogue.Find(n)!).ToList();
         for (var n = 0; n < Units; n++)
@@ -42,10 +47,6 @@ public sealed class LargeRecord(EquipmentStore equipment, VisitStore visits, Sta
             if ((n + 1) % 200 == 0)
                 say($"{n + 1} units");
         }
-
-        say("judging every visit");
-        board.ByTodaysRules();
-        board.RefreshAll(Environment.ProcessorCount);
     }
 
     private static Guid SiteId(int n) => EntryId.OfLine(new("019c0000-0000-7000-8000-000000000000"), n);
