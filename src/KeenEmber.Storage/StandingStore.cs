@@ -151,7 +151,8 @@ public sealed class StandingStore(Database database)
         var latest = standing.Latest;
         using var db = database.Open();
         db.Execute("""
-            UPDATE unit_standing SET made_of = @changes, made_by = coalesce(@judgedBy, made_by), stands = @Stands, needs = @Needs, last_visit_at = @At, last_visit = @Visit,
+            UPDATE unit_standing SET made_of = @changes, made_by = coalesce(@judgedBy, made_by),
+                stands = @Stands, needs = @Needs, last_visit_at = @At, last_visit = @Visit,
                 signed_off = @SignedOff,
                 callback = @isCallback, follow_up = @FollowUp, safety = @Safety, due = @Due, drifting = @Drifting, loops = @OpenItems,
                     drift = @Drift, visits = @Visits

@@ -166,6 +166,8 @@ internal static class EveryKind
         new BoxForecastEntry(header(), Start.AddHours(1), new(3.1, Unit.Celsius), new(2.5, Unit.Celsius), new(3.7, Unit.Celsius)),
         new BoxCheckEntry(header(), BoxPart.GasketPaper, "lower hinge", false, "gasket replaced"),
         new BoxSystemEntry(header(), "A", true, true, new(6.1, Unit.Ampere), new(12, Unit.KelvinDifference), null),
+        new BoxSystemEntry(header(), "B", true, true, null, null, null, new(-8, Unit.Celsius), FactState.Bubbles),
+        new AirAtEntry(header(), AirSide.Supply, "left", new(-3, Unit.Celsius)),
         new BottleEntry(header(), new(-0.4, Unit.Celsius), true),
         new HeatBalanceEntry(header(), 3, 2.4, 2.3, 0.1, Insulation.Polyurethane, new(24, Unit.Celsius), 60, 1.8, 40, true, 0.6, 120,
             new(12, Unit.Celsius), 2, 480, 160, 900, 2100, null),

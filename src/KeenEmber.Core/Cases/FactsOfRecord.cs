@@ -114,6 +114,7 @@ internal static class FactsOfRecord
         [ChargeBench.VacuumWet] = ("vacuum-rise", "levels-wet"), [ChargeBench.LeakFound] = ("leak-found", "found"),
         [ChargeBench.PressureLost] = ("pressure-test", "loses"), [ChargeBench.BetterAsItLeaves] = ("trim-response", "better-out"),
         [BoxBench.BalanceShort] = ("heat-balance", "short"), [BoxBench.SystemStands] = ("sister-system", "stands"),
+        [BoxBench.AirStraightBack] = ("return-path", "blocked"),
         [GlycolCircuit.PumpStopped] = ("glycol-pump", "stopped"), [GlycolCircuit.BathLow] = ("glycol-level", "low"),
     };
 

@@ -36,5 +36,5 @@ public class SiteTime(Site site)
         At(Local(day).Date + time.ToTimeSpan(), after);
 
     /// <summary>What the clock on the wall shows.</summary>
-    protected DateTime Local(DateTimeOffset moment) => Instant.FromDateTimeOffset(moment).InZone(Zone).ToDateTimeUnspecified();
+    public DateTime Local(DateTimeOffset moment) => Instant.FromDateTimeOffset(moment).InZone(Zone).ToDateTimeUnspecified();
 }

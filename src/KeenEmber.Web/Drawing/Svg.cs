@@ -11,11 +11,12 @@ public sealed class Svg
 {
     private readonly StringBuilder text = new();
 
-    public Svg Open(double width, double height, string cssClass, string label)
+    /// <param name="top">Where the part of the sheet that is shown begins.</param>
+    public Svg Open(double width, double height, string cssClass, string label, double top = 0)
     {
         text.Append(
             CultureInfo.InvariantCulture,
-            $"<svg class=\"{cssClass}\" viewBox=\"0 0 {width} {height}\" role=\"group\" aria-label=\"{Encode(label)}\">");
+            $"<svg class=\"{cssClass}\" viewBox=\"0 {top} {width} {height}\" role=\"group\" aria-label=\"{Encode(label)}\">");
         return this;
     }
 

@@ -27,6 +27,11 @@ public sealed class CylindersModel(
     public IReadOnlyList<(Cylinder Cylinder, double ContentKg)> Cylinders =>
         field ??= [.. cylinders.All().Select(c => (c, ChargeBook.ContentKg(c, ledger.Select(l => l.Row))))];
 
+    /// <summary>What went out of a cylinder and into it, the latest first.</summary>
+    public IReadOnlyList<(Equipment? Unit, RefrigerantEntry Row)> RowsOf(Cylinder cylinder) =>
+        [.. ledger.Where(l => ChargeBook.IsOf(l.Row, cylinder)).OrderByDescending(l => l.Row.At)
+            .Select(l => (ById.GetValueOrDefault(l.UnitId), l.Row))];
+
     public IReadOnlyList<RefrigerantYear> Years => field ??= ChargeBook.Years(ledger.Select(l => l.Row), row => row.At.Year);
 
     private Dictionary<Guid, Equipment> ById => field ??= equipment.All().ToDictionary(u => u.Id);

@@ -32,6 +32,15 @@ public sealed class BoxBench : IBench
     /// <summary>A gasket, a closer, a curtain lets warm air in or cold air astray.</summary>
     public const string LetsAirIn = "box.lets-air-in";
 
+    /// <summary>One place of the box is much warmer than another.</summary>
+    public const string AirUneven = "box.air-uneven";
+
+    /// <summary>One end of the coil blows much warmer than the other.</summary>
+    public const string SupplyUneven = "box.supply-uneven";
+
+    /// <summary>Supply air goes straight back to the coil.</summary>
+    public const string AirStraightBack = "box.air-straight-back";
+
     /// <inheritdoc/>
     public string Name => "box";
 
@@ -42,7 +51,7 @@ public sealed class BoxBench : IBench
     public IReadOnlyDictionary<string, Type> Entries { get; } = new Dictionary<string, Type>
     {
         ["box-forecast"] = typeof(BoxForecastEntry), ["box-check"] = typeof(BoxCheckEntry), ["box-system"] = typeof(BoxSystemEntry),
-        ["bottle"] = typeof(BottleEntry), ["heat-balance"] = typeof(HeatBalanceEntry),
+        ["bottle"] = typeof(BottleEntry), ["box-air-at"] = typeof(AirAtEntry), ["heat-balance"] = typeof(HeatBalanceEntry),
     };
 
     /// <inheritdoc/>
@@ -61,7 +70,11 @@ public sealed class BoxBench : IBench
             Forecasts = [.. standing.OfType<BoxForecastEntry>().Select(f => ForecastCheck.Of(f, air, work))],
             Balance = standing.OfType<HeatBalanceEntry>().LastOrDefault() is { } entry
                 ? (entry, HeatBalance.Of(entry, visit.Unit.Target, visit.Site.Atmosphere, drop)) : null,
+            Troubles = standing.OfType<HeatBalanceEntry>().LastOrDefault() is { } sheet
+                ? HeatBalance.With(sheet, visit.Unit.Target, visit.Site.Atmosphere, drop, visit.Unit.EvaporatorFans) : [],
             Systems = BoxSystems.Compare(standing.OfType<BoxSystemEntry>()),
+            Air = AirByPlace.Of(standing.OfType<AirAtEntry>().Where(a => work is null || a.At > work)),
+            AirOver = ProductHours.Behind([.. air.Select(a => (a.At, a.Value))], ProductHours.LimitOf(visit.Unit)),
             Product = ProductHours.Of([.. product.Select(p => (p.At, p.Value))], ProductHours.LimitOf(visit.Unit)),
             Bottle = standing.OfType<BottleEntry>().LastOrDefault(),
             MustNotFreeze = visit.Unit.Target.Celsius > 0,

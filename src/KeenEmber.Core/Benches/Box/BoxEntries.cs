@@ -53,9 +53,25 @@ public sealed record BoxCheckEntry(EntryHeader Header, BoxPart Part, string Wher
 /// <param name="Current">Of its compressor; null where it was not measured.</param>
 /// <param name="Split">Condensing less air entering its condenser; null where it was not measured.</param>
 /// <param name="AirDrop">Over its coil; null where it was not measured.</param>
+/// <param name="Evaporating">What it evaporates at; null where no gauge was on.</param>
+/// <param name="Glass">What its sight glass showed, full or bubbles; null where nobody looked.</param>
 public sealed record BoxSystemEntry(
-    EntryHeader Header, string System, bool Runs, bool IsCalled, TypedValue? Current, TypedValue? Split, TypedValue? AirDrop)
-    : Entry(Header);
+    EntryHeader Header, string System, bool Runs, bool IsCalled, TypedValue? Current, TypedValue? Split, TypedValue? AirDrop,
+    TypedValue? Evaporating = null, FactState? Glass = null) : Entry(Header);
+
+/// <summary>Which air of a box.</summary>
+public enum AirSide
+{
+    /// <summary>On its way back to the coil.</summary>
+    Return,
+
+    /// <summary>Blown out of the coil.</summary>
+    Supply,
+}
+
+/// <summary>Air at one place of a box.</summary>
+/// <param name="Where">"left", "over the door"; may be empty.</param>
+public sealed record AirAtEntry(EntryHeader Header, AirSide Side, string Where, TypedValue Temperature) : Entry(Header);
 
 /// <summary>A bottle of water that stood in a cooler which must not freeze.</summary>
 /// <param name="Temperature">Of the water.</param>

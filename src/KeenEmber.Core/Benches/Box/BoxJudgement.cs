@@ -19,11 +19,20 @@ public sealed record BoxJudgement : BenchJudgement
     /// <summary>Null where none was made up.</summary>
     public required (HeatBalanceEntry Entry, BalanceResult Result)? Balance { get; init; }
 
+    /// <summary>How much it would have to run with something wrong; empty where no balance says.</summary>
+    public required IReadOnlyList<(BoxTrouble Trouble, double RunShare)> Troubles { get; init; }
+
     /// <summary>The systems on the box, where they were compared.</summary>
     public required IReadOnlyList<SystemState> Systems { get; init; }
 
     /// <summary>Null where no product was over its limit.</summary>
     public required ProductWarm? Product { get; init; }
+
+    /// <summary>How long product that follows the air slowly was over its limit; null where the air never was.</summary>
+    public required ProductBehind? AirOver { get; init; }
+
+    /// <summary>Air at several places, since the last work.</summary>
+    public required AirByPlace Air { get; init; }
 
     /// <summary>The last bottle of water; null without one.</summary>
     public required BottleEntry? Bottle { get; init; }
@@ -73,6 +82,14 @@ public sealed record BoxJudgement : BenchJudgement
             yield return Finding.Of(BoxBench.SystemStands) with { Basis = [system.Last.Id], Detail = system.Last.System };
         foreach (var system in Systems.Where(s => s.Role == SystemRole.CarriesLess && Counts(s.Last)))
             yield return Finding.Of(BoxBench.SystemWeak) with { Basis = [system.Last.Id], Detail = system.Last.System };
+        foreach (var (code, place) in new[] { (BoxBench.AirStraightBack, Air.StraightBack), (BoxBench.AirUneven, Air.WarmPlace),
+            (BoxBench.SupplyUneven, Air.WarmSupply) })
+        {
+            if (place is not null)
+                yield return new(code, Strength.Fair, [place.Id], Kelvin(("Air", place.Temperature.Temperature.Kelvin)))
+                { Detail = place.Where };
+        }
+
         if (Balance is var (entry, balance) && Counts(entry) && balance.Verdict == BalanceVerdict.TooLittle)
             yield return new(BoxBench.BalanceShort, Strength.Fair, [entry.Id], new Dictionary<string, double>
             {

@@ -46,6 +46,22 @@ public enum BalanceVerdict
     TooLittle,
 }
 
+/// <summary>What makes a unit run longer.</summary>
+public enum BoxTrouble
+{
+    /// <summary>A door stands ajar, two fingers wide.</summary>
+    DoorAjar,
+
+    /// <summary>A gasket is torn over a metre.</summary>
+    TornGasket,
+
+    /// <summary>One evaporator fan is out.</summary>
+    FanOut,
+
+    /// <summary>The coil is half blocked by ice.</summary>
+    CoilIced,
+}
+
 /// <summary>Heat in against heat out, averaged over a day.</summary>
 /// <param name="Sources">What comes in, the largest first, W.</param>
 /// <param name="LoadW">All of it, W; give or take <paramref name="LoadErrorW"/> in nineteen of twenty.</param>
@@ -201,5 +217,31 @@ public static class HeatBalance
         var perKg = Math.Max(0, from - Math.Max(to, FreezesAtC)) * WarmProduct
             + Math.Max(0, Math.Min(from, FreezesAtC) - to) * FrozenProduct + (from > FreezesAtC && to < FreezesAtC ? Freezing : 0);
         return entry.ProductKgPerDay * perKg * 1000 / SecondsPerDay;
+    }
+
+    /// <summary>A door that stands ajar lets in what this many metres of a gap do: 2 m of it, 50 mm wide.</summary>
+    private const double AjarM = 20;
+
+    /// <summary>A torn gasket, m.</summary>
+    private const double TornM = 1;
+
+    /// <summary>A coil takes up heat with its air to this power (handbooks: 0.5 to 0.7), and half blocked by ice about so much of
+    /// it.</summary>
+    private const double WithAir = 0.6, HalfIced = 0.65;
+
+    /// <summary>How much it would have to run with something wrong; empty where the capacity is not known.</summary>
+    /// <param name="fans">Evaporator fans.</param>
+    public static IReadOnlyList<(BoxTrouble Trouble, double RunShare)> With(
+        HeatBalanceEntry entry, Temperature box, Pressure height, double? airDropK, int fans)
+    {
+        double? Runs(double moreGapM, double capacityShare) =>
+            Of(entry with { GapM = entry.GapM + moreGapM }, box, height, airDropK).RunShare / capacityShare;
+        (BoxTrouble Trouble, double? Share)[] all =
+        [
+            (BoxTrouble.DoorAjar, Runs(AjarM, 1)), (BoxTrouble.TornGasket, Runs(TornM, 1)),
+            (BoxTrouble.FanOut, fans > 1 ? Runs(0, Math.Pow(1 - 1.0 / fans, WithAir)) : null),
+            (BoxTrouble.CoilIced, Runs(0, HalfIced)),
+        ];
+        return [.. all.Where(a => a.Share is not null).Select(a => (a.Trouble, a.Share!.Value))];
     }
 }

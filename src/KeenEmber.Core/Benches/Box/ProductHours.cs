@@ -9,6 +9,11 @@ namespace KeenEmber.Core.Benches.Box;
 /// <param name="IsOver">It is over it still.</param>
 public sealed record ProductWarm(Temperature Limit, double Hours, Temperature Warmest, bool IsOver);
 
+/// <summary>What air over the limit did to product that nobody measured.</summary>
+/// <param name="AirHours">How long the air was over it, h: for product that lies in the draught.</param>
+/// <param name="BehindHours">The same for product that follows the air slowly and was at the limit or colder before, h.</param>
+public sealed record ProductBehind(double AirHours, double BehindHours);
+
 /// <summary>Counts the hours of product over its limit.</summary>
 /// <remarks>5 °C (41 °F) for chilled food and -15 °C for frozen are common limits of food codes; the local code and the product's own label
 /// decide.</remarks>
@@ -32,6 +37,29 @@ public static class ProductHours
             return null;
         var hours = readings.Zip(readings.Skip(1)).Sum(p => Over(p.First, p.Second, limit));
         return new(limit, hours, over.MaxBy(r => r.Value.Kelvin).Value, readings[^1].Value > limit);
+    }
+
+    /// <summary>Stacked cases follow the air with a time constant of about so long, h; single packs in a quarter of it (trade
+    /// experience).</summary>
+    private const double LagH = 2;
+
+    /// <summary>From the air of the box alone, cycle after cycle: the air itself, and product that lags behind it (first order).</summary>
+    /// <param name="air">In order of time.</param>
+    /// <returns>Null where the air was never over the limit.</returns>
+    public static ProductBehind? Behind(IReadOnlyList<(DateTimeOffset At, Temperature Value)> air, Temperature limit)
+    {
+        if (Of(air, limit) is not { } over)
+            return null;
+        var product = air[0].Value < limit ? air[0].Value : limit;
+        var slow = new List<(DateTimeOffset At, Temperature Value)> { (air[0].At, product) };
+        foreach (var (before, next) in air.Zip(air.Skip(1)))
+        {
+            var (mean, left) = ((before.Value.Kelvin + next.Value.Kelvin) / 2, Math.Exp(-(next.At - before.At).TotalHours / LagH));
+            product = new(mean + (product.Kelvin - mean) * left);
+            slow.Add((next.At, product));
+        }
+
+        return new(over.Hours, Of(slow, limit)?.Hours ?? 0);
     }
 
     /// <summary>Between two readings, along the straight line.</summary>

@@ -56,10 +56,13 @@ public sealed class ChargeBench : IBench
         var looks = standing.OfType<LeakEntry>().OrderBy(l => l.At).ToList();
         var before = visit.UpToHere.Where(t => t != visit.Timeline).SelectMany(t => t.Standing).ToList();
         var lately = before.Concat(standing).Where(e => e.At > visit.Now.AddDays(-ChargeBook.YearDays)).ToList();
+        var evacuation = VacuumCourse.Of(standing);
         return new ChargeJudgement(visit.Site.Atmosphere)
         {
             Sessions = ScaleSession.Of(standing),
-            Evacuation = VacuumCourse.Of(standing),
+            Evacuation = evacuation,
+            Drier = Driers.Advice(standing, OpenedAt(standing),
+                evacuation?.Decay?.Verdict is DecayVerdict.Moisture or DecayVerdict.MoistureAndLeak),
             PressureTest = PressureTest.Of(standing),
             Looks = looks,
             ToSearch = LeakSearch.Order(visit.Unit, looks, [.. before.OfType<LeakEntry>()],

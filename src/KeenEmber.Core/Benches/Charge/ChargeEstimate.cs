@@ -1,3 +1,4 @@
+using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Refrigerants;
@@ -57,6 +58,10 @@ public static class ChargeEstimate
 
     /// <summary>Condensing above a mild day where nothing was measured.</summary>
     private static readonly Temperature Condensing = Temperature.FromCelsius(38);
+
+    /// <summary>What a unit's coil works at when its box is at target: the middle of its usual difference below it.</summary>
+    public static Temperature EvaporatingOf(CircuitMakeUp makeUp, Temperature target) => target - new TemperatureDifference(
+        CircuitTargets.Of(makeUp, Load.Settled, target, null).For(ResultKind.EvaporatorTd)!.Value.Middle);
 
     /// <param name="evaporating">What the coil works at.</param>
     /// <returns>Null where the liquid of this refrigerant has no weight at such temperatures.</returns>

@@ -30,6 +30,9 @@ public sealed record ChargeJudgement(Pressure Atmosphere) : BenchJudgement
     /// <summary>The volumes of the circuit, from this visit or an earlier one.</summary>
     public required ChargeGeometryEntry? Geometry { get; init; }
 
+    /// <summary>The drier that belongs in by what was opened and found.</summary>
+    public required DrierAdvice Drier { get; init; }
+
     /// <summary>When the circuit was last opened or repaired on this visit; null where it was not.</summary>
     public required DateTimeOffset? OpenedAt { get; init; }
 

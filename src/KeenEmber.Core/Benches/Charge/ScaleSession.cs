@@ -33,6 +33,9 @@ public sealed record ScaleSession(
     /// <summary>Whether vapour and liquid of a refrigerant differ in what they consist of.</summary>
     public static bool Glides(string refrigerant) => RefrigerantCatalogue.Find(refrigerant) is { Composition.Parts.Count: > 1 };
 
+    /// <summary>A hose nobody measured, m: as long and as wide as gauge hoses usually are (1/4 inch, 5 mm inside).</summary>
+    public const double UsualHoseM = 1.5, UsualHoseBoreM = 0.005;
+
     /// <summary>What a hose holds, kg.</summary>
     /// <param name="lengthM">m.</param>
     /// <param name="boreM">Inside width, m.</param>

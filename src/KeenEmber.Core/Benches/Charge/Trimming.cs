@@ -53,6 +53,12 @@ public static class Trimming
     /// <summary>The same charge, as scales go, kg.</summary>
     private const double SameKg = 0.001;
 
+    /// <summary>More than this at a time is no step, as a share of the charge on the plate; and where the plate does not say, kg.</summary>
+    private const double LargestShare = 0.1, LargestKg = 0.2;
+
+    /// <summary>The largest step, kg.</summary>
+    public static double LargestStepKg(double? plateKg) => plateKg * LargestShare ?? LargestKg;
+
     /// <param name="standing">Of a visit, in order.</param>
     public static TrimState Of(IReadOnlyList<Entry> standing, DateTimeOffset now)
     {

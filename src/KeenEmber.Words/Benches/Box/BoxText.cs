@@ -1,4 +1,5 @@
 using KeenEmber.Core.Benches.Box;
+using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
@@ -58,6 +59,54 @@ public static class BoxText
         _ => "called, not running",
     };
 
+    public static string Name(BoxTrouble trouble) => trouble switch
+    {
+        BoxTrouble.DoorAjar => "door ajar, two fingers wide",
+        BoxTrouble.TornGasket => "a metre of gasket torn",
+        BoxTrouble.FanOut => "one evaporator fan out",
+        _ => "coil half blocked by ice",
+    };
+
+    public static string Name(AirSide side) => side == AirSide.Return ? "return air" : "supply air";
+
+    /// <summary>Why a system carries less, and where to go on; empty where nothing shows it.</summary>
+    public static string Say(SystemHint hint) => hint switch
+    {
+        SystemHint.Starved => "It is short of liquid or of air: check its coil and fans, then its glass and valve.",
+        SystemHint.PumpsLittle => "It evaporates warmer than the other: check what its compressor pumps, and its current.",
+        _ => "",
+    };
+
+    /// <summary>How the box was held beside an earlier visit, in a sentence or two.</summary>
+    public static string Say(HoldingBeside held, UnitText units, SiteClock clock)
+    {
+        static string Percent(double share) => UnitText.Number(100 * share, 0);
+        var ran = $"It ran {Percent(held.Now.RunShare)} % of the time, {Percent(held.Before.RunShare)} % on {clock.Day(held.Before.At)}.";
+        var air = held is { Now.Air: { } now, Before.Air: { } then }
+            ? $" Condenser air {units.Temperature(now.Kelvin)}, then {units.Temperature(then.Kelvin)}: "
+                + $"{Percent(held.Low)} to {Percent(held.High)} % would be the weather." : "";
+        var verdict = held.Verdict switch
+        {
+            HoldingVerdict.Same => " About the same.",
+            HoldingVerdict.Weather => " The weather accounts for it.",
+            HoldingVerdict.More => " It runs more than the weather accounts for. "
+                + "Check door and gaskets, coil ice, condenser face, then charge.",
+            HoldingVerdict.Less => " It runs less than the weather accounts for.",
+            _ => " Log the air entering the condenser each time, so that weather can be told from fault.",
+        };
+        var hour = held.IsOtherHour && held.Verdict != HoldingVerdict.Same
+            ? $" Seen at {clock.Time(held.Now.At)}, then at {clock.Time(held.Before.At)}: doors are used otherwise." : "";
+        return ran + air + verdict + hour;
+    }
+
+    /// <summary>What air over the limit did to product nobody measured.</summary>
+    public static string Say(ProductBehind behind, string limit)
+    {
+        var slow = behind.BehindHours > 0 ? $"about {UnitText.Number(behind.BehindHours, 1)} h" : "not at all";
+        return $"Box air was over {limit} for {UnitText.Number(behind.AirHours, 1)} h. Stacked product that was cold before: {slow}. "
+            + "Measure the warmest product.";
+    }
+
     /// <summary>What to look at first where too much heat comes in.</summary>
     public static string LookAt(HeatSource? source) => source switch
     {
@@ -86,6 +135,8 @@ public static class BoxText
         return part + TypingText.With(", ", parts.Length > 1 ? parts[1] : "");
     }
 
+    private static string At(Finding finding) => finding.Detail.Length > 0 ? $" at “{finding.Detail}”" : "";
+
     /// <summary>A finding in a sentence.</summary>
     public static string Say(Finding finding, UnitText units)
     {
@@ -108,6 +159,14 @@ public static class BoxText
                 + $"{(V("IsOver") > 0 ? ", and still is" : "")}. Tell the customer. What is discarded follows the local food code.",
             BoxBench.BottleFroze =>
                 $"Water froze in this cooler ({T("Water")}). Check the control, its sensor and the coldest air on the product.",
+            BoxBench.AirUneven =>
+                $"The box is unevenly cold: {T("Air")}{At(finding)}, more than {units.Difference(3)} warmer than elsewhere. "
+                + "Look for stock in the air path, a fan that stands, a door that leaks there.",
+            BoxBench.SupplyUneven =>
+                $"The coil blows {T("Air")}{At(finding)}, more than {units.Difference(3)} warmer than at its other end. "
+                + "Look for ice, a starved circuit or a stopped fan there.",
+            BoxBench.AirStraightBack =>
+                $"Supply air goes straight back to the coil{At(finding)}. Check deflector, coil panels and stacking.",
             BoxBench.LetsAirIn => $"{Charge.ChargeText.Sentence(Where(finding.Detail))}. Repair it before judging the load.",
             _ => finding.Code,
         };
@@ -123,6 +182,9 @@ public static class BoxText
         BoxBench.SystemWeak => "One of its systems carries clearly less.",
         BoxBench.ProductOver => "Product was over its limit.",
         BoxBench.BottleFroze => "Water froze in a cooler.",
+        BoxBench.AirUneven => "The box is unevenly cold.",
+        BoxBench.SupplyUneven => "One end of the coil blows much warmer.",
+        BoxBench.AirStraightBack => "Supply air goes straight back to the coil.",
         BoxBench.LetsAirIn => "The box lets warm air in.",
         _ => finding.Code,
     };
@@ -180,7 +242,10 @@ public static class BoxText
             BoxForecastEntry f => $"box should read {T(f.Expected)} at {view.Clock.Time(f.Due)} ({T(f.Low)} to {T(f.High)})",
             BoxCheckEntry c => $"{Name(c.Part)}{TypingText.With(", ", c.Where)}: {Name(c.IsSound, c.Part)}"
                 + TypingText.With("; repaired: ", c.Repaired),
-            BoxSystemEntry s => $"system {s.System}: {(s.Runs ? "running" : "stopped")}, {(s.IsCalled ? "called" : "not called")}",
+            BoxSystemEntry s => $"system {s.System}: {(s.Runs ? "running" : "stopped")}, {(s.IsCalled ? "called" : "not called")}"
+                + (s.Evaporating is { } at ? $", evaporating {T(at)}" : "")
+                + (s.Glass is { } glass ? $", glass {FactText.Name(glass)}" : ""),
+            AirAtEntry a => $"{Name(a.Side)}{TypingText.With(", ", a.Where)} {T(a.Temperature)}",
             BottleEntry b => $"water bottle {T(b.Temperature)}{(b.HasIce ? ", ice in it" : "")}",
             HeatBalanceEntry => "heat balance of the box",
             _ => null,

@@ -1,4 +1,6 @@
 using KeenEmber.Core.Benches.Charge;
+using KeenEmber.Core.Benches.Electrical;
+using KeenEmber.Core.Cases;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
@@ -154,5 +156,24 @@ public class TightTests
         Entry[] dry = [Vacuum(41, VacuumStep.Isolated, 60), .. new[] { 45, 50, 55, 60, 70, 80 }
             .Select(m => Vacuum(m, VacuumStep.Reading, 62 + m / 40.0))];
         Assert.False(Cases.Worked.Of([leak, repair, .. dry]).Of<ChargeJudgement>()!.IsOpened);
+    }
+
+    private static PartEntry Part(double minute, ComponentKind kind) =>
+        new(At(minute), kind.ToString(), "", "", "", "", false, WorkArea.Circuit, new(kind));
+
+    private static DrierAdvice Drier(params Entry[] standing) => Cases.Worked.Of(standing).DrierAdvice();
+
+    [Fact]
+    public void The_drier_goes_by_what_was_opened_and_found()
+    {
+        Assert.Equal(DrierAdvice.None, Drier(Look(5, LeakPlace.FlareNut, LeakResult.Leaks)));
+        Assert.Equal(DrierAdvice.New, Drier(Part(5, ComponentKind.ExpansionValve)));
+        Assert.Equal(DrierAdvice.None, Drier(Part(5, ComponentKind.ExpansionValve), Part(9, ComponentKind.Drier)));
+        Assert.Equal(DrierAdvice.BurnOut, Drier(Part(5, ComponentKind.Compressor), new AutopsyEntry(
+            At(8), new(ComponentKind.Compressor), [AutopsySign.BlackOil], "")));
+        // Levels off where water of 20 °C boils.
+        Entry[] wet = [Vacuum(0, VacuumStep.Isolated, 60), .. new[] { 5, 10, 20, 30, 45, 60, 90, 120 }
+            .Select(m => Vacuum(m, VacuumStep.Reading, 2300 - 2240 * Math.Exp(-m / 15.0)))];
+        Assert.Equal(DrierAdvice.NewAndAgain, Drier(wet));
     }
 }

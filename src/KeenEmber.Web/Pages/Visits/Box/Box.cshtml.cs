@@ -1,5 +1,6 @@
 using System.Globalization;
 using KeenEmber.Core.Benches.Box;
+using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
@@ -13,6 +14,9 @@ public sealed class BoxModel(VisitViews views) : VisitPage(views)
     private const int MostLines = 500;
 
     public BoxJudgement Bench => View.Of<BoxJudgement>()!;
+
+    /// <summary>How it was held beside an earlier visit, with the weather taken out; null where it cannot be told.</summary>
+    public HoldingBeside? Held => HoldingWeather.Of(View.UpToHere, View.Equipment.Target, View.Clock);
 
     /// <summary>Moments to come back at: in half an hour, an hour, two, four.</summary>
     public static IReadOnlyList<int> ComeBackMin { get; } = [30, 60, 120, 240];

@@ -1,4 +1,5 @@
 using KeenEmber.Core.Benches.Box;
+using KeenEmber.Core.Quantities;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Box;
@@ -12,6 +13,10 @@ public sealed class BoxDoorsModel(VisitViews views) : VisitPage(views)
 
     public IActionResult OnPostCheck(Guid id, Guid entryId, bool sound) => Take(id, entryId, () =>
         new BoxCheckEntry(Writer.Next(), Form.Choice<BoxPart>("part"), Form.Text("where", LongestText), sound));
+
+    public IActionResult OnPostAir(Guid id, Guid entryId) => Take(id, entryId, () => new AirAtEntry(Writer.Next(),
+        Form.Choice<AirSide>("side"), Form.Text("place", 40),
+        Form.Value("temperature", QuantityKind.Temperature, required: true) ?? new(0, Unit.Celsius)));
 
     /// <param name="of">The check that found it.</param>
     public IActionResult OnPostRepaired(Guid id, Guid entryId, Guid of) => Take(id, entryId, () =>

@@ -32,10 +32,9 @@ public sealed class ChargeModel(VisitViews views, CylinderStore cylinders, Visit
 
     /// <summary>What a pair of gauges takes from a unit, kg: a hose of usual size full of liquid.</summary>
     public double GaugesTakeKg =>
-        ScaleSession.InHoseKg(View.Equipment.Circuit.RefrigerantName, UsualHoseM, UsualHoseBoreM, HosesAtEnd.FullOfLiquid,
+        ScaleSession.InHoseKg(View.Equipment.Circuit.RefrigerantName, ScaleSession.UsualHoseM,
+            ScaleSession.UsualHoseBoreM, HosesAtEnd.FullOfLiquid,
             VacuumCourse.UsualTemperature);
-
-    private const double UsualHoseM = 1.5, UsualHoseBoreM = 0.005;
 
     public IActionResult OnPostStart(Guid id, Guid entryId, bool recovers) => Take(id, entryId, () =>
     {
@@ -46,7 +45,8 @@ public sealed class ChargeModel(VisitViews views, CylinderStore cylinders, Visit
         var (port, phase, hoses) = (Form.Choice<ChargePort>("port"), Form.Choice<Phase>("phase"), Form.Choice<HosesAtEnd>("hoses"));
         var weight = Form.OnScale("weight");
         var target = Form.Si("target", QuantityKind.Mass);
-        var (hose, bore) = (Form.Si("hose", QuantityKind.Length) ?? UsualHoseM, Form.Bore("bore") ?? UsualHoseBoreM);
+        var (hose, bore) = (Form.Si("hose", QuantityKind.Length) ?? ScaleSession.UsualHoseM,
+            Form.Bore("bore") ?? ScaleSession.UsualHoseBoreM);
         var cylinder = cylinders.Find(label);
         if (fluid is not null && !recovers && phase == Phase.Vapour && ScaleSession.Glides(fluid.Name))
             Form.Errors["phase"] = $"{fluid.Name} is a blend: charge it as liquid, throttled into the suction side.";

@@ -14,11 +14,7 @@ public sealed class ChargeHowMuchModel(VisitViews views) : VisitPage(views)
 
     /// <summary>Null where the volumes or the refrigerant are not known.</summary>
     public ChargeEstimateResult? Estimate => Geometry is { } geometry && View.Equipment.Circuit.Refrigerant is { } fluid
-        ? ChargeEstimate.Of(geometry, fluid, Evaporating) : null;
-
-    /// <summary>What the coil works at when the box is at its target.</summary>
-    private Temperature Evaporating => View.Equipment.Target - new TemperatureDifference(
-        CircuitTargets.Of(View.MakeUp, Core.Plant.Load.Settled, View.Equipment.Target, null).For(ResultKind.EvaporatorTd)!.Value.Middle);
+        ? ChargeEstimate.Of(geometry, fluid, ChargeEstimate.EvaporatingOf(View.MakeUp, View.Equipment.Target)) : null;
 
     /// <summary>Its head is held up in the cold.</summary>
     public bool HoldsHead => View.MakeUp.Has(CircuitParts.HeadPressureValve) || View.MakeUp.Has(CircuitParts.FanCyclingControl);

@@ -8,6 +8,10 @@ public sealed class ChargeLeaksModel(VisitViews views) : VisitPage(views)
 {
     private const int LongestText = 120;
 
+    /// <summary>The place that was tapped on the map; null where none was.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? Place { get; set; }
+
     public ChargeJudgement Bench => View.Of<ChargeJudgement>()!;
 
     public IActionResult OnPostLook(Guid id, Guid entryId, bool oil) => Take(id, entryId, () =>

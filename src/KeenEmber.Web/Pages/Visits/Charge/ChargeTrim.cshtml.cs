@@ -8,16 +8,10 @@ namespace KeenEmber.Web.Pages.Visits.Charge;
 /// <summary>Trimming the charge by trial: the last resort, step by step.</summary>
 public sealed class ChargeTrimModel(VisitViews views) : VisitPage(views)
 {
-    /// <summary>More than this at a time is no step, as a share of the charge on the plate.</summary>
-    private const double LargestShare = 0.1;
-
-    /// <summary>Where the plate does not say, kg.</summary>
-    private const double LargestKg = 0.2;
-
     public TrimState State => View.Of<ChargeJudgement>()!.Trim;
 
     /// <summary>The largest step, kg.</summary>
-    public double Largest => View.Equipment.Circuit.ChargeKg is { } charge ? charge * LargestShare : LargestKg;
+    public double Largest => Trimming.LargestStepKg(View.Equipment.Circuit.ChargeKg);
 
     public IActionResult OnPostResponse(Guid id, Guid entryId) => Take(id, entryId, () =>
         new TrimEntry(Writer.Next(), Form.Value("drop", QuantityKind.Difference, required: true) ?? new(0, Unit.KelvinDifference),

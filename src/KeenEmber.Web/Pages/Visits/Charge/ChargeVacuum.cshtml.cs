@@ -1,4 +1,7 @@
 using KeenEmber.Core.Benches.Charge;
+using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Cases;
+using KeenEmber.Core.Findings;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using Microsoft.AspNetCore.Mvc;
@@ -12,6 +15,20 @@ public sealed class ChargeVacuumModel(VisitViews views) : VisitPage(views)
     private const int MostLines = 500;
 
     public Evacuation? Evacuation => View.Of<ChargeJudgement>()?.Evacuation;
+
+    public DrierAdvice Drier => View.DrierAdvice();
+
+    /// <summary>The visit, this one or the last, on which feeding came and went as ice in a valve lets it; null where none did.</summary>
+    public Visit? MoistureSeen
+    {
+        get
+        {
+            bool ComesAndGoes(IReadOnlyList<Finding>? found) => found?.Any(f => f.Code == SeriesPatterns.ComesAndGoes) == true;
+            if (ComesAndGoes(View.Found))
+                return View.Visit;
+            return ComesAndGoes(View.Briefing?.Findings) ? View.Briefing!.Last : null;
+        }
+    }
 
     public IActionResult OnPostRead(Guid id, Guid entryId) => Take(id, entryId, () =>
         new VacuumEntry(Writer.Next(), VacuumStep.Reading, Form.Value("pressure", QuantityKind.Vacuum, required: true)));
