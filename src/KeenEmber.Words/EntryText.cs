@@ -1,5 +1,6 @@
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Plant;
+using KeenEmber.Core.Probes;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Words.Benches.Circuit;
@@ -30,6 +31,8 @@ public static class EntryText
         RecommendationEntry r => $"recommended: {ServiceText.Recommendation(r, view.Company.Currency)}",
         SignatureEntry s => $"signed by {s.Name}",
         SignOffEntry s => ChangeText.SignOff(s),
+        ProbeTieEntry t => ProbeText.Tie(t, view),
+        ProbeRecordingEntry r => r.Begins ? "probes recorded from here" : "recording of the probes ends",
         UnknownEntry u => $"{u.Kind}: cannot be read by this version. It is kept as written.",
         DiagnosisFactEntry f => DiagnosisText.Entry(f, view.Units),
         _ => view.Texts.All.Select(t => t.Entry(entry, view)).FirstOrDefault(said => said is not null) ?? "",

@@ -10,6 +10,7 @@ using KeenEmber.Core.Benches.Glycol;
 using KeenEmber.Core.Benches.Sensors;
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Plant;
+using KeenEmber.Core.Probes;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
@@ -168,6 +169,8 @@ internal static class EveryKind
         new BoxSystemEntry(header(), "A", true, true, new(6.1, Unit.Ampere), new(12, Unit.KelvinDifference), null),
         new BoxSystemEntry(header(), "B", true, true, null, null, null, new(-8, Unit.Celsius), FactState.Bubbles),
         new AirAtEntry(header(), AirSide.Supply, "left", new(-3, Unit.Celsius)),
+        new ProbeTieEntry(header(), "red-clamp", "red clamp", ProbeUse.Point, MeasuringPoint.LiquidLine),
+        new ProbeRecordingEntry(header(), true),
         new BottleEntry(header(), new(-0.4, Unit.Celsius), true),
         new HeatBalanceEntry(header(), 3, 2.4, 2.3, 0.1, Insulation.Polyurethane, new(24, Unit.Celsius), 60, 1.8, 40, true, 0.6, 120,
             new(12, Unit.Celsius), 2, 480, 160, 900, 2100, null),

@@ -33,6 +33,7 @@ public class LayeringTests
         ["Plant"],
         ["Findings"],
         ["Record"],
+        ["Probes"],
         ["Visits"],
         ["Visits/LogLine"],
         ["Diagnosis", "Benches/Electrical/Tracing"],

@@ -2,6 +2,7 @@ using System.Collections.Frozen;
 using System.Text.Json;
 using KeenEmber.Core.Cases;
 using KeenEmber.Core.Diagnosis;
+using KeenEmber.Core.Probes;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 
@@ -31,6 +32,8 @@ public sealed class EntryKinds
         ("proof", typeof(ProofEntry)),
         ("recommendation", typeof(RecommendationEntry)),
         ("signature", typeof(SignatureEntry)),
+        ("probe-tie", typeof(ProbeTieEntry)),
+        ("probe-recording", typeof(ProbeRecordingEntry)),
         ("diagnosis-fact", typeof(DiagnosisFactEntry)),
         (Withdrawal, typeof(WithdrawalEntry)),
     ];

@@ -52,6 +52,42 @@ public sealed class BoxPagesTests : IDisposable
     }
 
     [Fact]
+    public async Task Uneven_air_names_its_place_until_it_is_measured_again()
+    {
+        var visit = await Visit();
+        await Sends($"{visit}/doors", "Air", ("side", "Return"), ("place", "left"), ("temperature", "-18"));
+        await Sends($"{visit}/doors", "Air", ("side", "Return"), ("place", "door"), ("temperature", "-12"));
+        Assert.Contains("“door”", await Says($"{visit}/doors", "[data-finding='box.air-uneven']"));
+        await Sends($"{visit}/doors", "Air", ("side", "Return"), ("place", "door"), ("temperature", "-17"));
+        Assert.Empty(await Says($"{visit}/doors", "[data-finding='box.air-uneven']"));
+        using var answer = await tobin.Send($"{visit}/doors", "Air", ("side", "Return"), ("place", "door"), ("temperature", "cold"));
+        Assert.NotEmpty(Text((await Technician.Page(answer)).QuerySelector("#temperature-error")));
+    }
+
+    [Fact]
+    public async Task The_weak_system_says_what_it_is_short_of()
+    {
+        var visit = await Visit();
+        await Sends($"{visit}/systems", "System", ("system", "A"), ("runs", "true"), ("called", "true"), ("drop", "6"), ("glass", "Full"));
+        await Sends($"{visit}/systems", "System", ("system", "B"), ("runs", "true"), ("called", "true"), ("drop", "2"),
+            ("evaporating", "-34"), ("glass", "Bubbles"));
+        Assert.Contains("short of liquid or of air", await Says($"{visit}/systems", "[data-hint=Starved]"));
+        Assert.Contains("25 %", await Says($"{visit}/systems", "[data-system=B]"));
+    }
+
+    [Fact]
+    public async Task Product_that_nobody_measured_is_followed_behind_the_air()
+    {
+        var visit = await Visit();
+        await Sends($"{visit}/box", "Read", ("air", "-8"));
+        app.Clock.Now += TimeSpan.FromHours(2);
+        await Sends($"{visit}/box", "Read", ("air", "-8"));
+        Assert.Contains("2.0 h", await Says($"{visit}/product", "[data-air-over]"));
+        await Sends($"{visit}/product", "Product", ("product", "-16"));
+        Assert.Empty(await Says($"{visit}/product", "[data-air-over]"));
+    }
+
+    [Fact]
     public async Task Readings_are_pasted_and_a_time_before_the_visit_is_refused()
     {
         var visit = await Visit();

@@ -41,6 +41,19 @@ public sealed class ChargePagesTests : IDisposable
     }
 
     [Fact]
+    public async Task A_place_tapped_on_the_map_is_chosen_in_the_form_and_shows_what_was_found()
+    {
+        var visit = await Visit();
+        var page = await tobin.Open($"{visit}/leaks");
+        var place = page.QuerySelector(".leak-map.tall a[data-place=FlareNut]")!;
+        Assert.Contains("not searched yet", place.GetAttribute("aria-label"));
+        var chosen = await tobin.Open($"{visit}/leaks?place=FlareNut");
+        Assert.Equal("FlareNut", chosen.QuerySelector("#place option[selected]")?.GetAttribute("value"));
+        await Sends($"{visit}/leaks", "Look", ("place", "FlareNut"), ("method", "Bubbles"), ("result", "Leaks"));
+        Assert.NotNull((await tobin.Open($"{visit}/leaks")).QuerySelector(".leak-map.wide a.leaks[data-place=FlareNut]"));
+    }
+
+    [Fact]
     public async Task A_cylinder_is_weighed_down_to_its_target_and_booked()
     {
         var visit = await Visit();

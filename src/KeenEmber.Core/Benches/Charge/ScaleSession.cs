@@ -60,6 +60,9 @@ public sealed record ScaleSession(
         [.. standing.OfType<ScaleStartEntry>().Select(start => Of(start, [.. standing.OfType<ScaleWeightEntry>()
             .Where(w => w.Session == start.Id)], standing.OfType<RefrigerantEntry>().LastOrDefault(r => r.Session == start.Id)))];
 
+    /// <summary>As it stands with this on the scale, before anybody has kept it.</summary>
+    public ScaleSession With(TypedValue onScale) => Of(Start, [new(Start.Header, Start.Id, onScale)], Ended);
+
     private static ScaleSession Of(ScaleStartEntry start, List<ScaleWeightEntry> weights, RefrigerantEntry? ended)
     {
         var began = start.Weight.Si(default);

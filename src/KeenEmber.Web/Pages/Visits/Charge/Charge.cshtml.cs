@@ -1,20 +1,35 @@
 using KeenEmber.Core.Benches.Charge;
+using KeenEmber.Core.Probes;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Refrigerants;
 using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
 using KeenEmber.Storage.Gear;
 using KeenEmber.Words.Benches.Charge;
+using KeenEmber.Web.Pages.Visits.Probing;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Charge;
 
 /// <summary>A cylinder on the scale: what goes in or comes out, and what is still to go.</summary>
-public sealed class ChargeModel(VisitViews views, CylinderStore cylinders, VisitStore visits) : VisitPage(views)
+public sealed class ChargeModel(VisitViews views, CylinderStore cylinders, VisitStore visits, ProbeStore probes)
+    : ProbePage(views, probes, ProbeUse.Scale)
 {
     private const int LongestText = 120;
 
     public ChargeJudgement Bench => View.Of<ChargeJudgement>()!;
+
+    /// <inheritdoc/>
+    protected override ScaleStartEntry? OnScale => Running?.Start;
+
+    /// <inheritdoc/>
+    public override string Says(LiveProbe live) => Running?.With(live.Last.Value) switch
+    {
+        { IsOverfull: true } => "Stop: the cylinder is full.",
+        { ToGoKg: <= 0 } => "Target reached. Close the cylinder valve.",
+        { ToGoKg: { } left } => $"{View.Units.Mass(left)} to go",
+        _ => "",
+    };
 
     /// <summary>What is on the scale now; null where nothing is.</summary>
     public ScaleSession? Running => Bench.Sessions.LastOrDefault(s => s.Ended is null);

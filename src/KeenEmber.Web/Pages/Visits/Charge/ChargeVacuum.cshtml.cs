@@ -2,14 +2,17 @@ using KeenEmber.Core.Benches.Charge;
 using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Cases;
 using KeenEmber.Core.Findings;
+using KeenEmber.Core.Probes;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
+using KeenEmber.Storage.Gear;
+using KeenEmber.Web.Pages.Visits.Probing;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Charge;
 
 /// <summary>An evacuation: how deep, how long still, and what the rise says once it is shut off.</summary>
-public sealed class ChargeVacuumModel(VisitViews views) : VisitPage(views)
+public sealed class ChargeVacuumModel(VisitViews views, ProbeStore probes) : ProbePage(views, probes, ProbeUse.Vacuum)
 {
     /// <summary>More lines than this are no course that anybody typed.</summary>
     private const int MostLines = 500;

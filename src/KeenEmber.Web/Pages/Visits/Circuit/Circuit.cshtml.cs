@@ -1,13 +1,16 @@
 using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Plant;
+using KeenEmber.Core.Probes;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
+using KeenEmber.Storage.Gear;
+using KeenEmber.Web.Pages.Visits.Probing;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Circuit;
 
 /// <summary>The refrigerant circuit: the map is the form.</summary>
-public sealed class CircuitModel(VisitViews views) : VisitPage(views)
+public sealed class CircuitModel(VisitViews views, ProbeStore probes) : ProbePage(views, probes, ProbeUse.Point)
 {
     /// <summary>The point whose tag is open.</summary>
     [BindProperty(SupportsGet = true)]

@@ -128,6 +128,8 @@ public sealed class CircuitMap
         svg.Text(x + 10, y + 42, value, reading is null ? "tag-empty" : "tag-value");
         if (third.Length > 0)
             svg.Text(x + 10, y + 61, third, earlier?.Moved == true && !isBefore ? "tag-earlier moved" : "tag-earlier");
+        if (!isOnPaper)
+            svg.Text(x + w - 8, y + 61, "", "tag-live end");
         svg.CloseLink();
     }
 

@@ -1,0 +1,53 @@
+using KeenEmber.Core.Probes;
+using KeenEmber.Core.Quantities;
+using KeenEmber.Storage;
+using KeenEmber.Storage.Gear;
+using KeenEmber.Web.People;
+using KeenEmber.Words;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace KeenEmber.Web.Pages.Keeping;
+
+/// <summary>Gateways that may bring readings of probes, and the probes that were heard today.</summary>
+public sealed class ProbesModel(ProbeStore probes, CompanyStore companies, PeopleStore people, TimeProvider time) : PageModel
+{
+    private static readonly TimeSpan LookedBack = TimeSpan.FromDays(1);
+
+    public IReadOnlyList<Gateway> Gateways => probes.Gateways();
+
+    public IReadOnlyList<(Probe Probe, IReadOnlyList<ProbeSample> Samples)> Heard => field ??= probes.Heard(time.GetUtcNow() - LookedBack);
+
+    public UnitText Units => field ??= new(companies.Get().Units, Pressure.StandardAtmosphere);
+
+    public FilledForm Form => field ??= new(Units.Units);
+
+    public Guid NewId => Guid.CreateVersion7(time.GetUtcNow());
+
+    /// <summary>A secret opens the record to a program: a lead gives it.</summary>
+    public bool MayAdd => Accounts.MayDecide(User, people);
+
+    /// <summary>The secret of a gateway that was just added; shown once.</summary>
+    public string? Secret { get; private set; }
+
+    public IActionResult OnPost(Guid gatewayId)
+    {
+        if (!MayAdd)
+            return StatusCode(StatusCodes.Status403Forbidden);
+        if (gatewayId == Guid.Empty)
+            return BadRequest();
+        Form.Keep(Request.Form);
+        var name = Form.Text("name", 40, missing: "Type what it is, such as “box in van 2”.");
+        if (!Form.IsWrong)
+            Secret = probes.Add(new(gatewayId, name, Accounts.NameOf(HttpContext) ?? "", time.GetUtcNow()));
+        return Page();
+    }
+
+    public IActionResult OnPostRevoke(Guid gateway)
+    {
+        if (!MayAdd)
+            return StatusCode(StatusCodes.Status403Forbidden);
+        probes.Revoke(gateway);
+        return RedirectToPage();
+    }
+}

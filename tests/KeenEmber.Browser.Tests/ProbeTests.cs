@@ -1,0 +1,66 @@
+using System.Net.Http.Headers;
+using System.Net.Http.Json;
+using KeenEmber.Browser.Tests.Harness;
+
+namespace KeenEmber.Browser.Tests;
+
+/// <summary>Probes on a phone: a gateway is let in, probes are tied with two taps, shown on the map as they measure, kept, and lost.</summary>
+public sealed class ProbeTests : IDisposable
+{
+    private readonly AppServer app = new();
+    private readonly Person person;
+    private readonly HttpClient gateway;
+
+    public ProbeTests()
+    {
+        person = new(app, phone: true);
+        gateway = new() { BaseAddress = app.Address };
+    }
+
+    public void Dispose()
+    {
+        gateway.Dispose();
+        person.Dispose();
+        app.Dispose();
+    }
+
+    private async Task Send(string probe, double value, string unit)
+    {
+        var now = DateTimeOffset.UtcNow;
+        using var answer = await gateway.PostAsJsonAsync($"/api/probes/{probe}/readings", new
+        {
+            name = probe, sentAt = now, readings = new[] { new { number = now.Ticks, at = now, value, unit } },
+        }, TestContext.Current.CancellationToken);
+        Assert.True(answer.IsSuccessStatusCode, $"{answer.StatusCode}");
+    }
+
+    private const string OnTheMap = ".circuit-map.tall [data-point=SuctionPressure] .tag-live";
+
+    [Fact]
+    public async Task Probes_are_tied_shown_kept_and_lost()
+    {
+        person.Go("/probes").Type("#name", "box in van 2").Press("Add it");
+        gateway.DefaultRequestHeaders.Authorization = new AuthenticationHeaderValue("Bearer", person.Read("[data-secret]"));
+        await Send("low-side", 1.92, "bar");
+
+        person.Go("/equipment/new").Type("#tag", "Q-9").Type("#refrigerant", "R404A").Type("#target", "-20")
+            .Tap("#kind option[value=WalkInFreezer]").Press("Add this unit");
+        person.Type("#author", "Tobin Ashgrove").Type("#complaint", "too warm").Press("Start a visit").See("#line");
+        person.Tap("[data-probe=low-side] select option[value=SuctionPressure]");
+        person.ReadUntil(OnTheMap, "1.92 bar");
+
+        // It moves on without anybody touching the page.
+        await Send("low-side", 2.44, "bar");
+        person.ReadUntil(OnTheMap, "2.44 bar");
+        Assert.True(person.Run<bool>("return document.documentElement.scrollWidth <= innerWidth"), "the page is wider than the phone");
+        Assert.Empty(person.Violations());
+
+        person.Press("Keep all");
+        person.ReadUntil(".circuit-map.tall [data-point=SuctionPressure] .tag-value", "2.44 bar");
+
+        // Five minutes later nothing more was heard.
+        app.Later(5);
+        person.ReadUntil(OnTheMap, "no signal");
+        Assert.StartsWith("no signal since", person.Tap(".live summary").Read("[data-probe=low-side] .live-state"));
+    }
+}
