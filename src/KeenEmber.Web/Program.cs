@@ -24,6 +24,13 @@ using Microsoft.AspNetCore.Http.Features;
 ThreadPool.SetMinThreads(StartOptions.Threads, StartOptions.Threads);
 
 var builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
+if (builder.Configuration["bench-unit"] is not null)
+{
+    using var stopped = new CancellationTokenSource();
+    Console.CancelKeyPress += (_, e) => (e.Cancel, _) = (true, stopped.CancelAsync());
+    return await BenchUnit.Run(builder.Configuration, stopped.Token);
+}
+
 if (StartOptions.Read(builder.Configuration) is not { } options)
     return StartOptions.Refused;
 if (Commands.Run(builder.Configuration, options.Data) is { } done)
@@ -60,6 +67,8 @@ builder.Services.AddSingleton<SearchStore>();
 builder.Services.AddSingleton<InstrumentStore>();
 builder.Services.AddSingleton<CylinderStore>();
 builder.Services.AddSingleton<ProbeStore>();
+builder.Services.AddSingleton<ProbeIntake>();
+builder.Services.AddHostedService<ProbeBroker>();
 builder.Services.AddSingleton(new PhotoStore(data, options.Quota));
 builder.Services.AddSingleton<WaitingDevices>();
 builder.Services.AddSingleton<RunSeriesStore>();

@@ -4,6 +4,7 @@ using KeenEmber.Core.Probes;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Words.Benches.Circuit;
+using KeenEmber.Words.Live;
 
 namespace KeenEmber.Words;
 

@@ -4,7 +4,8 @@ using KeenEmber.Browser.Tests.Harness;
 
 namespace KeenEmber.Browser.Tests;
 
-/// <summary>Probes on a phone: a gateway is let in, probes are tied with two taps, shown on the map as they measure, kept, and lost.</summary>
+/// <summary>Probes on a phone: a gateway is let in, probes are tied with two taps, shown on the map as they measure, kept, and
+/// lost.</summary>
 public sealed class ProbeTests : IDisposable
 {
     private readonly AppServer app = new();

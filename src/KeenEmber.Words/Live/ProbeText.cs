@@ -1,7 +1,7 @@
 using KeenEmber.Core.Probes;
 using KeenEmber.Core.Quantities;
 
-namespace KeenEmber.Words;
+namespace KeenEmber.Words.Live;
 
 /// <summary>Probes in words.</summary>
 public static class ProbeText
