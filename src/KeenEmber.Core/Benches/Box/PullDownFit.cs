@@ -17,11 +17,11 @@ public static class PullDownFit
     private const double Sure = 0.85, Never = 0.3;
 
     /// <summary>Doors and defrosts that are still to come slow a box by so much (found on generated boxes, PullDownFitTests).</summary>
-    private const double Slower = 1.1;
+    private const double Slower = 1.13;
 
     /// <summary>No box falls quite like any course: plateaus are taken to be so much less certain than the fit says (found on generated
     /// boxes, PullDownFitTests).</summary>
-    private const double Wider = 1.6;
+    private const double Wider = 1.8;
 
     /// <summary>A thermometer in moving air, K.</summary>
     private const double LeastNoiseK = 0.1;
@@ -30,8 +30,9 @@ public static class PullDownFit
     /// is (Huber 1964, on the warm side alone).</summary>
     private const double Warmed = 1.5;
 
-    /// <summary>Where a unit levels off when nothing cuts it out: some kelvins below its target, more or less (trade experience).</summary>
-    private const double ReserveK = 4, ReserveSpreadK = 9;
+    /// <summary>Where a unit levels off when nothing cuts it out, K from its target: far below, as one that is to run two thirds of the
+    /// time, or above, as one that fails. How many of each are watched is trade experience.</summary>
+    private static readonly (double FromTargetK, double SpreadK, double Share)[] Reserves = [(-8, 7, 0.8), (4, 5, 0.2)];
 
     private static readonly double[] FastOfSlow = [0.03, 0.08, 0.18, 0.4], SlowShares = [0, 0.2, 0.4, 0.6, 0.8, 1];
 
@@ -67,7 +68,7 @@ public static class PullDownFit
             return new(PullDownVerdict.TooEarly, new(box[^1], double.NegativeInfinity, box.Max()), null);
         var errors = Errors(kept, likeliestOf, noise);
         var courses = looked.Where(c => c.Log > likeliestOf.Log - FarOff)
-            .Select(c => Fit(kept, c.Fast, c.Slow, c.SlowShare, errors, targetC, stored, Passes)).ToList();
+            .SelectMany(c => Reserves, (c, r) => Fit(kept, c.Fast, c.Slow, c.SlowShare, errors, targetC, r, stored, Passes)).ToList();
         var best = courses.Max(c => c.Log);
         // What doors cost so far they go on costing: the course is told for as warm as the box was on average.
         var likeliest = courses.MaxBy(c => c.Log)!;
@@ -161,7 +162,10 @@ public static class PullDownFit
             foreach (var share in SlowShares)
             {
                 foreach (var ratio in share is > 0 and < 1 ? FastOfSlow : [FastOfSlow[0]])
-                    courses.Add(Fit(kept, share == 0 ? slow : slow * ratio, slow, share, noise, targetC, stored, 1));
+                {
+                    var fast = share == 0 ? slow : slow * ratio;
+                    courses.Add(Reserves.Select(r => Fit(kept, fast, slow, share, noise, targetC, r, stored, 1)).MaxBy(c => c.Log)!);
+                }
             }
         }
 
@@ -170,10 +174,10 @@ public static class PullDownFit
 
     /// <summary>Plateau and height by least squares, the plateau held by what units usually come to.</summary>
     private static Course Fit(List<PullDownSample> kept, double fast, double slow, double slowShare, double noise, double targetC,
-        double? stored, int passes)
+        (double FromTargetK, double SpreadK, double Share) reserve, double? stored, int passes)
     {
         double Fallen(double t) => (1 - slowShare) * Math.Exp(-t / fast) + slowShare * Math.Exp(-t / slow);
-        var (prior, priorWeight) = (targetC - ReserveK, 1 / (ReserveSpreadK * ReserveSpreadK));
+        var (prior, priorWeight) = (targetC + reserve.FromTargetK, 1 / (reserve.SpreadK * reserve.SpreadK));
         var weight = 1 / (noise * noise);
         var (plateau, height, det, sff) = (0.0, 0.0, 0.0, 0.0);
         for (var pass = 0; pass < passes; pass++)
@@ -184,7 +188,7 @@ public static class PullDownFit
             {
                 var f = Fallen(sample.Minute);
                 var off = pass == 0 ? 0 : (sample.BoxC - plateau - height * f) / noise;
-                var w = off > Warmed ? weight * Warmed / off : weight;
+                var w = Lately(sample.Minute, kept) * (off > Warmed ? weight * Warmed / off : weight);
                 s1 += w;
                 sf += w * f;
                 sff += w * f * f;
@@ -196,13 +200,23 @@ public static class PullDownFit
             (plateau, height) = ((sff * sy - sf * sfy) / det, (s1 * sfy - sf * sy) / det);
         }
 
-        var squares = kept.Sum(k => Robust((k.BoxC - plateau - height * Fallen(k.Minute)) / noise))
+        var squares = kept.Sum(k => Lately(k.Minute, kept) * Robust((k.BoxC - plateau - height * Fallen(k.Minute)) / noise))
             + (plateau - prior) * (plateau - prior) * priorWeight;
         // A wide plateau is worth less than one the readings pin down: the width of what is left stands in the evidence.
-        var log = -squares / 2 - Math.Log(det) / 2;
+        var log = -squares / 2 - Math.Log(det) / 2 + Math.Log(reserve.Share / reserve.SpreadK);
         return new(fast, slow, slowShare, plateau, Math.Sqrt(sff / det), height, height > 0 ? log + Usual(fast, slow, slowShare, stored)
             : double.NegativeInfinity);
     }
+
+    /// <summary>What is late says more of the end than what is early: the air falls first, then what it took along, and no two exponentials
+    /// follow that from the start (found on whole units, PullDownOnUnitsTests). A weight that grows with the square of the time.</summary>
+    private static double Lately(double minute, List<PullDownSample> kept)
+    {
+        var share = Math.Max(LeastOfEarly, minute / kept[^1].Minute);
+        return share * share;
+    }
+
+    private const double LeastOfEarly = 0.05;
 
     /// <summary>Logarithm of how usual a course is.</summary>
     private static double Usual(double fast, double slow, double slowShare, double? stored)

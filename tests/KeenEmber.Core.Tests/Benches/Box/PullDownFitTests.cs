@@ -3,7 +3,7 @@ using KeenEmber.Core.Benches.Box;
 namespace KeenEmber.Core.Tests.Benches.Box;
 
 /// <summary>On boxes of a model of ours: walls and product, doors, defrosts, noise.</summary>
-/// <remarks>Not there yet: a median error under 12 %.</remarks>
+/// <remarks>With product temperatures the median error is under 12 %, without them not yet.</remarks>
 public sealed class PullDownFitTests(ITestOutputHelper output)
 {
     /// <summary>A generated box, minute by minute: walls with the air, and product; doors, defrosts, a thermometer that errs.</summary>
@@ -68,11 +68,11 @@ public sealed class PullDownFitTests(ITestOutputHelper output)
         var errors = withTime.Select(t => Math.Abs(t.Result.ToTarget!.Value.Value / t.Box.ToTarget - 1)).Order().ToList();
         var bias = withTime.Select(t => t.Result.ToTarget!.Value.Value / t.Box.ToTarget).Order().ToList();
         var never = told.Count(t => t.Result.Verdict == PullDownVerdict.WillNotReach);
-        output.WriteLine($"{boxes.Count} boxes, {withTime.Count} with a time: {inside:P1} inside 90 %, median error "
+        output.WriteLine($"product {withProduct}: {boxes.Count} boxes, {withTime.Count} with a time: {inside:P1} inside 90 %, median error "
             + $"{errors[errors.Count / 2]:P1}, median of told over true {bias[bias.Count / 2]:0.00}, said never {never}");
         Assert.True(inside >= 0.88);
-        Assert.True(errors[errors.Count / 2] < 0.155);
-        Assert.True(never <= boxes.Count / 25);
+        Assert.True(errors[errors.Count / 2] < (withProduct ? 0.12 : 0.135));
+        Assert.True(never <= boxes.Count / 100);
     }
 
     [Fact]
