@@ -1,4 +1,5 @@
 using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
@@ -25,11 +26,15 @@ internal static class Outlook
             return precise;
         if (explained is { Code: not CaseDiagnosis.Open })
             return explained;
-        if (visit.Faults.Count > 0)
-            return visit.Faults[0];
+        if (Pressing(visit) is [var fault, ..])
+            return fault;
         return visit.Otherwise is { Code: CircuitJudgement.MayBeInDefrost } perhaps ? perhaps
             : explained ?? Repaired(visit) ?? visit.Otherwise ?? Finding.Of(VisitCase.NothingToSay);
     }
+
+    /// <summary>What benches found, without settings that wait for another season while the unit fails today.</summary>
+    private static IReadOnlyList<Finding> Pressing(VisitCase visit) => visit.Diagnosis is { IsHealthy: false }
+        ? [.. visit.Faults.Where(f => !PressureControlChecks.OfAnotherSeason.Contains(f.Code))] : visit.Faults;
 
     /// <summary>After work that wants other proof than the circuit's readings, those are not what is missing.</summary>
     private static Finding? Repaired(VisitCase visit)
@@ -89,7 +94,7 @@ internal static class Outlook
     /// <summary>Its bench found something that the diagnosis does not take.</summary>
     private static bool IsOfUnweighedFault(BenchTask task, VisitCase visit) =>
         visit.Benches.FirstOrDefault(b => b.Name == task.Bench) is { } bench
-        && visit.Faults.Any(f => bench.Speaks.Contains(f.Bench) && !FactsOfSpan.IsWeighed(f));
+        && Pressing(visit).Any(f => bench.Speaks.Contains(f.Bench) && !FactsOfSpan.IsWeighed(f));
 
     /// <summary>What proves the work; null where nothing waits for proof, or readings of the circuit do, which its bench asks
     /// for.</summary>

@@ -6,8 +6,8 @@ using MQTTnet;
 
 namespace KeenEmber.Web.Probing;
 
-/// <summary>Readings of probes from an MQTT broker. Topic <c>keen-ember/SECRET/probes/PROBE/readings</c>, the gateway’s secret in it, so that
-/// one broker can serve several; the payload is what the HTTP interface takes.</summary>
+/// <summary>Readings of probes from an MQTT broker. Topic <c>keen-ember/SECRET/probes/PROBE/readings</c>, with the gateway’s secret in it,
+/// so that one broker can serve several; the payload is what the HTTP interface takes.</summary>
 /// <remarks>What reads a broker's topics reads the secrets of its gateways: a broker that others use wants rights by topic.</remarks>
 public sealed class ProbeBroker(ProbeIntake intake, IOptions<JsonOptions> json, IConfiguration asked, ILogger<ProbeBroker> logger)
     : BackgroundService

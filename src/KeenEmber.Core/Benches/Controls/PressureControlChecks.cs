@@ -60,6 +60,10 @@ public static class PressureControlChecks
     /// <summary>The high cut-out protects nothing.</summary>
     public const string HighCutOutTooHigh = "control.high-cut-out-too-high";
 
+    /// <summary>Settings that do harm in another season than the one a unit fails in today.</summary>
+    public static IReadOnlySet<string> OfAnotherSeason { get; } =
+        new HashSet<string> { CannotRestartInTheCold, FanNeverStops, HighCutOutTooLow };
+
     /// <summary>The water valve holds head too low or too high.</summary>
     public const string WaterValveOutOfRange = "control.water-valve-out-of-range";
 

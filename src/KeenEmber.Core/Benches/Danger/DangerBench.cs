@@ -1,3 +1,4 @@
+using System.Text.RegularExpressions;
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
@@ -11,7 +12,7 @@ namespace KeenEmber.Core.Benches.Danger;
 /// Source: trade practice. A breaker or fuse that went is a result: what shorted is found before a reset, each circuit to earth. A
 /// compressor behind a condenser whose fan stands overheats within minutes. What nobody has explained is no safer after a night.
 /// </remarks>
-public sealed class DangerBench : IBench
+public sealed partial class DangerBench : IBench
 {
     /// <summary>Refrigerant or CO2 in a closed room.</summary>
     public const string Gas = "danger.gas";
@@ -139,6 +140,7 @@ public sealed class DangerBench : IBench
         if (now is { CondenserFan: FactState.Stopped, Compressor: FactState.Running } && visit.Unit.MakeUp.IsAirCooled
             && !visit.Unit.MakeUp.Has(CircuitParts.FanCyclingControl))
             codes.Add(NoAirOverCondenser);
+        codes.AddRange(Told(visit));
         if (visit.Evidence(UnsafeParts) > 0)
             codes.Add(Grounded);
         if (visit.Evidence(BurntParts) > 0)
@@ -147,6 +149,28 @@ public sealed class DangerBench : IBench
             codes.Add(Chafed);
         return codes.Distinct().OrderBy(c => Array.FindIndex(Dangers, d => d.Code == c) is >= 0 and var place ? place : Dangers.Length);
     }
+
+    /// <summary>Dangers that the customer told of, as long as nobody has looked at them.</summary>
+    private static IEnumerable<string> Told(VisitInput visit)
+    {
+        bool IsLookedAt(params AsFound[] facts) => visit.Timeline.Standing.Any(e =>
+            (e is ObservationEntry seen && facts.Contains(seen.Fact)) || Dangers.Any(d => facts.Any(f => d.Fact == f) && d.IsAbout(e))
+            || (e is DiagnosisFactEntry { Cannot: false, Observable: "supply" or "breaker-holds" } && facts.Contains(AsFound.Supply)));
+        if (Burns().IsMatch(visit.Visit.Complaint) && !IsLookedAt(AsFound.Smell, AsFound.Wiring))
+            yield return Burning;
+        if (Went().IsMatch(visit.Visit.Complaint) && !IsLookedAt(AsFound.Supply))
+            yield return Tripped;
+    }
+
+    /// <summary>Something burns or smells so; product with freezer burn does not.</summary>
+    [GeneratedRegex(@"(?<!freezer )\bburn|\bsmok(e|ing)\b|\bscorch|\bspark", RegexOptions.IgnoreCase)]
+    private static partial Regex Burns();
+
+    /// <summary>A breaker or fuse went.</summary>
+    [GeneratedRegex(
+        @"\b(breaker|fuse)s?\b.*\b(down|off|trip|out|blow|blew|went|gone|goes)|\b(trip|blow|blew|threw|popp?)\w*\b.*\b(breaker|fuse)",
+        RegexOptions.IgnoreCase)]
+    private static partial Regex Went();
 
     private static Finding Made(string code, VisitInput visit, IReadOnlyList<Entry> seen)
     {

@@ -28,6 +28,36 @@ public class DangerTests
         Assert.Equal(code, Assert.IsType<DangerTask>(visit.Next).Danger.Code);
     }
 
+    private static VisitCase Told(string complaint, params Entry[] entries) =>
+        Worked.Of(Freezer, Worked.Benches, [(Worked.Visit(Freezer) with { Complaint = complaint }, entries)]);
+
+    [Theory]
+    [InlineData("Smells burnt, breaker down", DangerBench.Burning)]
+    [InlineData("smoke from the condensing unit", DangerBench.Burning)]
+    [InlineData("keeps tripping the breaker", DangerBench.Tripped)]
+    [InlineData("Fuse blown again", DangerBench.Tripped)]
+    public void What_the_customer_tells_is_a_danger_before_anybody_has_looked(string complaint, string code)
+    {
+        var visit = Told(complaint);
+        Assert.Equal(code, visit.Stands.Code);
+        Assert.Equal(code, Assert.IsType<DangerTask>(visit.Next).Danger.Code);
+    }
+
+    [Fact]
+    public void Once_looked_at_what_is_seen_holds()
+    {
+        var looked = Told("Smells burnt, breaker down", Seen(1, AsFound.Smell, FactState.None),
+            Seen(2, AsFound.Supply, FactState.SwitchedOn));
+        Assert.DoesNotContain(looked.Faults, f => f.Bench == "danger");
+    }
+
+    [Theory]
+    [InlineData("freezer burn on the fish")]
+    [InlineData("Trips in the afternoon")]
+    [InlineData("smells of fish")]
+    public void Other_complaints_are_no_danger(string complaint) =>
+        Assert.DoesNotContain(Told(complaint).Faults, f => f.Bench == "danger");
+
     [Fact]
     public void A_breaker_that_went_in_defrost_says_so_by_the_fact_or_the_controllers_mode()
     {
