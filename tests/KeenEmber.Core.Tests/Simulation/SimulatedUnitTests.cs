@@ -149,4 +149,24 @@ public sealed class SimulatedUnitTests(ITestOutputHelper output)
         var door = Of(new(DoorOpen: 0.5));
         Assert.True(door.RunShare > sound.RunShare + 0.08);
     }
+
+    [Fact]
+    public void Every_case_to_try_things_on_runs_for_days_and_shows_something_at_every_point()
+    {
+        Assert.Distinct(BenchCases.All.Select(c => c.Name));
+        foreach (var made in BenchCases.All)
+        {
+            var design = UnitDesign.Of(made.Kind);
+            var unit = new SimulatedUnit(design, design.TargetC + 1) { Faults = BenchCases.Find(made.Name)!.Faults };
+            for (var s = 0; s < 2 * 86_400; s++)
+                unit.Step(new(design.DesignAirC - 3, 3));
+            foreach (var point in SimulatedUnit.Points)
+            {
+                var shown = unit.Shows(point, KeenEmber.Core.Quantities.Pressure.StandardAtmosphere);
+                Assert.True(KeenEmber.Core.Quantities.QuantityReader.IsWithinPhysics(shown), $"{made.Name} {point} {shown.Number}");
+            }
+        }
+
+        Assert.Null(BenchCases.Find("nowhere"));
+    }
 }
