@@ -2,7 +2,6 @@ using System.Net;
 using System.Net.Http.Headers;
 using System.Net.Http.Json;
 using System.Text.Json;
-using AngleSharp.Dom;
 using KeenEmber.Storage.Gear;
 
 namespace KeenEmber.Web.Tests.Probing;
