@@ -209,14 +209,12 @@ public static class PullDownFit
     }
 
     /// <summary>What is late says more of the end than what is early: the air falls first, then what it took along, and no two exponentials
-    /// follow that from the start (found on whole units, PullDownOnUnitsTests). A weight that grows with the square of the time.</summary>
-    private static double Lately(double minute, List<PullDownSample> kept)
-    {
-        var share = Math.Max(LeastOfEarly, minute / kept[^1].Minute);
-        return share * share;
-    }
+    /// follow that from the start (found on whole units, PullDownOnUnitsTests). A weight that grows with the square of the time, and less
+    /// where there are so few readings that none can be spared.</summary>
+    private static double Lately(double minute, List<PullDownSample> kept) =>
+        Math.Pow(Math.Max(LeastOfEarly, minute / kept[^1].Minute), MostPower * Math.Clamp((kept.Count - Fewest) / ManyMore, 0, 1));
 
-    private const double LeastOfEarly = 0.05;
+    private const double LeastOfEarly = 0.05, MostPower = 2, ManyMore = 5;
 
     /// <summary>Logarithm of how usual a course is.</summary>
     private static double Usual(double fast, double slow, double slowShare, double? stored)
