@@ -103,13 +103,19 @@ public sealed class ProbeStore(Database database)
         return taken;
     }
 
-    /// <summary>Probes that were heard since a moment, with what they sent since, in order of time.</summary>
-    public IReadOnlyList<(Probe Probe, IReadOnlyList<ProbeSample> Samples)> Heard(DateTimeOffset since)
+    /// <summary>Probes that were heard since a moment, by name.</summary>
+    /// <param name="inFull">Of these comes everything they sent since, in order of time; of the others only the last.</param>
+    public IReadOnlyList<(Probe Probe, IReadOnlyList<ProbeSample> Samples)> Heard(DateTimeOffset since, IReadOnlyCollection<string> inFull)
     {
         using var db = database.Open();
-        var samples = db.Query<ReadingRow>(
-            "SELECT probe, number, at, value, unit FROM probe_reading WHERE at >= @since ORDER BY at", new { since = Database.Utc(since) })
-            .ToLookup(r => r.Probe);
+        var samples = db.Query<ReadingRow>("""
+            SELECT r.probe, r.number, r.at, r.value, r.unit FROM probe p JOIN probe_reading r ON r.probe = p.id
+                AND r.number = (SELECT l.number FROM probe_reading l WHERE l.probe = p.id ORDER BY l.at DESC LIMIT 1)
+                WHERE r.at >= @since AND p.id NOT IN @inFull
+            UNION ALL
+            SELECT probe, number, at, value, unit FROM probe_reading WHERE probe IN @inFull AND at >= @since
+            ORDER BY at
+            """, new { since = Database.Utc(since), inFull }).ToLookup(r => r.Probe);
         return [.. db.Query<ProbeRow>("SELECT id, name, measures, battery FROM probe ORDER BY name COLLATE NOCASE").Select(r => r.ToProbe())
             .Where(p => samples[p.Id].Any())
             .Select(p => (p, (IReadOnlyList<ProbeSample>)[.. samples[p.Id].Select(s => s.ToSample(p.Measures))]))];

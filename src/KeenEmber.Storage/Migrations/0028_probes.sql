@@ -27,3 +27,4 @@ CREATE TABLE probe_reading (
 ) STRICT, WITHOUT ROWID;
 
 CREATE INDEX probe_reading_at ON probe_reading (at);
+CREATE INDEX probe_reading_lately ON probe_reading (probe, at);

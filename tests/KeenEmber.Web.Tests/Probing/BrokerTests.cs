@@ -95,9 +95,9 @@ public sealed class BrokerTests : IDisposable
             await Publish("strange", "no-secret", 2);
             await Publish("broken", secret, 1e9);
             await Publish("low-side", secret, 1.9);
-            return app.Get<ProbeStore>().Heard(app.Clock.Now.AddMinutes(-1)).Count > 0;
+            return app.Get<ProbeStore>().Heard(app.Clock.Now.AddMinutes(-1), []).Count > 0;
         });
-        var heard = Assert.Single(app.Get<ProbeStore>().Heard(app.Clock.Now.AddMinutes(-1)));
+        var heard = Assert.Single(app.Get<ProbeStore>().Heard(app.Clock.Now.AddMinutes(-1), []));
         Assert.Equal(("low-side", 1.9), (heard.Probe.Id, Assert.Single(heard.Samples).Value.Number));
         await listening.StopAsync(cancel);
     }

@@ -79,7 +79,7 @@ public sealed class ProbeTests : IDisposable
         using (var again = await Send("red-clamp", TimeSpan.FromHours(1), "°C", 3, 3.1, 3.2))
             Assert.Equal((1, 2), (await Json(again)) is var said
                 ? (said.GetProperty("taken").GetInt32(), said.GetProperty("knownBefore").GetInt32()) : default);
-        var heard = Assert.Single(app.Get<ProbeStore>().Heard(app.Clock.Now.AddMinutes(-1)));
+        var heard = Assert.Single(app.Get<ProbeStore>().Heard(app.Clock.Now.AddMinutes(-1), ["red-clamp"]));
         Assert.Equal([3, 3.1, 3.2], heard.Samples.Select(s => s.Value.Number).Order());
         Assert.All(heard.Samples, s => Assert.InRange(s.At, app.Clock.Now.AddSeconds(-5), app.Clock.Now));
     }
@@ -92,7 +92,7 @@ public sealed class ProbeTests : IDisposable
     {
         using var answer = await Send(Uri.EscapeDataString(probe), unit, value);
         Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
-        Assert.Empty(app.Get<ProbeStore>().Heard(app.Clock.Now.AddDays(-1)));
+        Assert.Empty(app.Get<ProbeStore>().Heard(app.Clock.Now.AddDays(-1), []));
     }
 
     [Fact]

@@ -16,7 +16,8 @@ public sealed class ProbesModel(ProbeStore probes, CompanyStore companies, Peopl
 
     public IReadOnlyList<Gateway> Gateways => probes.Gateways();
 
-    public IReadOnlyList<(Probe Probe, IReadOnlyList<ProbeSample> Samples)> Heard => field ??= probes.Heard(time.GetUtcNow() - LookedBack);
+    public IReadOnlyList<(Probe Probe, IReadOnlyList<ProbeSample> Samples)> Heard =>
+        field ??= probes.Heard(time.GetUtcNow() - LookedBack, []);
 
     public UnitText Units => field ??= new(companies.Get().Units, Pressure.StandardAtmosphere);
 

@@ -24,7 +24,7 @@ public abstract class ProbePage(VisitViews views, ProbeStore probes, ProbeUse us
     private List<LiveProbe> Heard()
     {
         var ties = ProbesOnVisit.Ties(View.Timeline);
-        return [.. probes.Heard(View.Now - LookedBack).Where(p => p.Probe.Use == use)
+        return [.. probes.Heard(View.Now - LookedBack, [.. ties.Keys]).Where(p => p.Probe.Use == use)
             .Select(p => new LiveProbe(p.Probe, p.Samples, ties.GetValueOrDefault(p.Probe.Id)?.Use ?? ProbeUse.None,
                 ties.GetValueOrDefault(p.Probe.Id)?.Point, View.Now))
             .OrderBy(p => p.Use == ProbeUse.None).ThenBy(p => p.Point is { } at ? View.MakeUp.Points.ToList().IndexOf(at) : 0)];
@@ -91,7 +91,7 @@ public abstract class ProbePage(VisitViews views, ProbeStore probes, ProbeUse us
         if (RecordingSince is { } since)
         {
             var ties = ProbesOnVisit.Ties(View.Timeline);
-            foreach (var (probe, samples) in probes.Heard(since).Where(p => ties.ContainsKey(p.Probe.Id)))
+            foreach (var (probe, samples) in probes.Heard(since, [.. ties.Keys]).Where(p => ties.ContainsKey(p.Probe.Id)))
                 entries.AddRange(LiveProbe.Thinned(samples, since, View.Now).Select(s => EntryOf(ties[probe.Id], s)).OfType<Entry>());
         }
 
