@@ -150,9 +150,11 @@ public sealed partial class DangerBench : IBench
         return codes.Distinct().OrderBy(c => Array.FindIndex(Dangers, d => d.Code == c) is >= 0 and var place ? place : Dangers.Length);
     }
 
-    /// <summary>Dangers that the customer told of, as long as nobody has looked at them.</summary>
+    /// <summary>Dangers that the customer told of, as long as nobody has looked at them or signed the visit off.</summary>
     private static IEnumerable<string> Told(VisitInput visit)
     {
+        if (visit.Timeline.Standing.Any(e => e is SignOffEntry))
+            yield break;
         bool IsLookedAt(params AsFound[] facts) => visit.Timeline.Standing.Any(e =>
             (e is ObservationEntry seen && facts.Contains(seen.Fact)) || Dangers.Any(d => facts.Any(f => d.Fact == f) && d.IsAbout(e))
             || (e is DiagnosisFactEntry { Cannot: false, Observable: "supply" or "breaker-holds" } && facts.Contains(AsFound.Supply)));

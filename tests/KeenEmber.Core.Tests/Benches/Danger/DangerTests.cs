@@ -49,6 +49,8 @@ public class DangerTests
         var looked = Told("Smells burnt, breaker down", Seen(1, AsFound.Smell, FactState.None),
             Seen(2, AsFound.Supply, FactState.SwitchedOn));
         Assert.DoesNotContain(looked.Faults, f => f.Bench == "danger");
+        var signed = Told("Smells burnt", new SignOffEntry(Seen(5, AsFound.Smell, FactState.None).Header, "", "", "", null));
+        Assert.DoesNotContain(signed.Faults, f => f.Bench == "danger");
     }
 
     [Theory]
