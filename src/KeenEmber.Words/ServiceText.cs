@@ -99,6 +99,7 @@ public static class ServiceText
         QuantityKind.Capacitance => "capacitance meter",
         QuantityKind.Power => "power meter",
         QuantityKind.Speed => "tachometer",
+        QuantityKind.Vacuum => "vacuum gauge",
         _ => "refractometer",
     };
 
