@@ -76,6 +76,33 @@ public sealed class ServiceVisitTests : IDisposable
         person.Go("/search?q=heater").ReadUntil("[data-hit=photo]", "heater");
     }
 
+    /// <summary>Chooses a file in a field as the camera does when it comes back; says whether the field is still on the page.</summary>
+    private static string Choose(string field) => $$"""
+        const files = new DataTransfer();
+        files.items.add(new File(['this is no picture'], 'taken.jpg', { type: 'image/jpeg' }));
+        const field = {{field}};
+        field.files = files.files;
+        field.dispatchEvent(new Event('change', { bubbles: true }));
+        return field.isConnected;
+        """;
+
+    [Fact]
+    public void A_photo_taken_while_an_answer_came_in_is_kept_and_a_file_chosen_stays_chosen()
+    {
+        Start();
+        person.Run<object?>("window.tapped = document.querySelector('#photos'); return null");
+        person.Press("Checked and made safe");
+        person.Wait(() => !person.SeesNow(".hazards"));
+        Assert.False(person.Run<bool>(Choose("window.tapped")), "the field that was tapped is still there: nothing is tried");
+        person.ReadUntil("#understood", "“taken.jpg” is not a whole picture");
+
+        person.Station("record").See("#wiring-photos");
+        Assert.True(person.Run<bool>(Choose("document.querySelector('#wiring-photos')")));
+        Log("note: oil at the flare nut");
+        person.ReadUntil(".timeline", "oil at the flare nut");
+        Assert.Equal("taken.jpg", person.Run<string>("return document.querySelector('#wiring-photos').files[0]?.name ?? ''"));
+    }
+
     [Fact]
     public void What_is_proved_recommended_and_signed_goes_on_paper()
     {

@@ -1,41 +1,8 @@
 // Speed on top of pages that work without it: forms are sent and their answer swapped in, tags open where they hang.
+import * as drafts from '../../js/drafts.js';
 import { flush, isInReach, keep, renew } from '../../js/outbox.js';
 import { judge, load, refresh, understand } from '../../js/phone.js';
 import { isTyping } from '../Shared/_Layout.cshtml.js';
-
-/* What is typed and not sent yet outlives an exchange of the page, a reload and a walk to another station. */
-const drafts = {
-  fields: () => [...document.querySelectorAll('form[data-enhance]:not(.log-form):not(.photo-form):not(#point-form)')]
-    .flatMap((form) => [...form.elements]).filter(drafts.isKept),
-
-  isKept: (field) => field.name && field.form?.matches('[data-enhance]:not(.log-form):not(.photo-form):not(#point-form)')
-    && !['hidden', 'file', 'submit', 'button', 'fieldset'].includes(field.type),
-
-  key(field) {
-    let which = field.id || field.name;
-    if (field.type === 'checkbox') which = `${field.name}=${field.value}`;
-    else if (field.type === 'radio') which = field.name;
-    return `draft ${location.pathname} ${field.form.getAttribute('action')} ${which}`;
-  },
-
-  keep(field) {
-    if (drafts.isKept(field)) sessionStorage.setItem(drafts.key(field), field.type === 'checkbox' ? field.checked : field.value);
-  },
-
-  forget(form) {
-    for (const field of form.elements) if (drafts.isKept(field)) sessionStorage.removeItem(drafts.key(field));
-  },
-
-  restore() {
-    for (const field of drafts.fields()) {
-      const kept = sessionStorage.getItem(drafts.key(field));
-      if (kept === null) continue;
-      if (field.type === 'checkbox') field.checked = kept === 'true';
-      else if (field.type === 'radio') field.checked = field.value === kept;
-      else field.value = kept;
-    }
-  },
-};
 
 /* So long nothing is typed before the phone takes the visit along. */
 const IDLE = 20_000;
@@ -48,15 +15,20 @@ export const workplace = () => ({
 
   init() {
     this.$root.addEventListener('click', (event) => this.tap(event));
-    this.$root.addEventListener('change', (event) => {
-      if (event.target.matches('[data-send]') && event.target.files.length) event.target.form.requestSubmit();
-    });
+    this.watchFiles();
     for (const kind of ['input', 'change']) this.$root.addEventListener(kind, (event) => drafts.keep(event.target));
     drafts.restore();
     document.querySelector('.station.here')?.scrollIntoView({ block: 'nearest', inline: 'center' });
     this.openNext();
     if ('keptPage' in document.body.dataset) this.judgeHere();
     else this.takeAlong();
+  },
+
+  /* A camera is open for as long as it takes. The answer that came in the meantime has exchanged the field that was tapped, and nothing
+     that happens to it reaches the page any more: each one is listened to itself, and sends its own form wherever that is. */
+  watchFiles() {
+    for (const field of document.querySelectorAll('[data-send]'))
+      field.onchange = () => field.files.length && this.send({ target: field.form, preventDefault() {} });
   },
 
   /* With the visit open and nothing to do, what it needs without signal is fetched: what it is judged by each time something was put on
@@ -172,7 +144,7 @@ export const workplace = () => ({
     const sent = form.matches('.photo-form');
     const { page } = answer;
     if ([...page.querySelectorAll('.field-error')].every((place) => place.textContent.trim() === '')) drafts.forget(form);
-    this.swap(page, fromLine);
+    this.swap(page, form);
     drafts.restore();
     this.takeAlong();
     const address = new URL(answer.url);
@@ -204,14 +176,18 @@ export const workplace = () => ({
     form.classList.remove('open');
   },
 
-  swap(page, fromLine) {
+  swap(page, form) {
     const field = document.activeElement;
+    const fromLine = form.classList.contains('log-form');
+    const chosen = drafts.chosen(form);
     for (const part of document.querySelectorAll('[data-swap]')) {
       const fresh = page.querySelector(`[data-swap=${part.dataset.swap}]`);
       if (!fresh) continue;
       if (part.dataset.swap === 'log' && !fromLine && this.isTyped(part)) this.freshen(part, fresh);
       else part.replaceChildren(...fresh.childNodes);
     }
+    for (const file of chosen) if (!file.isConnected) document.getElementById(file.id)?.replaceWith(file);
+    this.watchFiles();
     if (isTyping(field) && !field.isConnected) this.swapped = Date.now();
   },
 
