@@ -9,6 +9,10 @@ internal static class Likelihood
     /// <summary>Nonsense lies anywhere in so many standard deviations.</summary>
     private const double NonsenseDeviations = 16;
 
+    /// <summary>A strong fault goes further than a common one: one number in ten, and up to so many times as far; told of where what is
+    /// expected is plainly off, so many deviations of a healthy unit.</summary>
+    private const double Strong = 0.1, TimesAsFar = 5, PlainlyOff = 2;
+
     /// <summary>Shares of all answers: each condition takes its part of what the others left.</summary>
     internal static double[] Answers(Network network, int observable, double[] conditions, OperatingMode mode)
     {
@@ -63,14 +67,54 @@ internal static class Likelihood
         return (mean, Math.Sqrt(variance));
     }
 
-    /// <summary>Density of a number, per standard deviation of a healthy unit.</summary>
+    /// <summary>Density of a number, per standard deviation of a healthy unit. Where one condition is doubtful and would move it far, it is
+    /// taken as so and as not so.</summary>
     internal static double Density(Network network, int observable, double[] conditions, OperatingMode mode, double number)
     {
-        var (mean, deviation) = Number(network, observable, conditions, mode);
-        var healthy = network.Healthy(observable, mode).Deviation;
-        var z = (number - mean) / deviation;
-        return (1 - Nonsense) * Math.Exp(-z * z / 2) / Math.Sqrt(Math.Tau) * healthy / deviation + Nonsense / NonsenseDeviations;
+        if (Doubtful(network, observable, conditions, mode) is not { } doubtful)
+            return DensityOf(network, observable, conditions, mode, number);
+        var likely = conditions[doubtful];
+        conditions[doubtful] = 1;
+        var so = DensityOf(network, observable, conditions, mode, number);
+        conditions[doubtful] = 0;
+        var not = DensityOf(network, observable, conditions, mode, number);
+        conditions[doubtful] = likely;
+        return likely * so + (1 - likely) * not;
     }
+
+    /// <summary>The condition that makes a number most doubtful; null where none does by more than a healthy unit varies.</summary>
+    private static int? Doubtful(Network network, int observable, double[] conditions, OperatingMode mode)
+    {
+        var (most, which) = (network.Healthy(observable, mode).Deviation, (int?)null);
+        foreach (var push in network.Pushes[observable])
+        {
+            if (push.In is { } only && only != mode)
+                continue;
+            var likely = conditions[push.Condition];
+            var doubt = Math.Abs(push.By) * Math.Sqrt(likely * (1 - likely));
+            if (doubt > most)
+                (most, which) = (doubt, push.Condition);
+        }
+
+        return which;
+    }
+
+    private static double DensityOf(Network network, int observable, double[] conditions, OperatingMode mode, double number)
+    {
+        var (mean, deviation) = Number(network, observable, conditions, mode);
+        var healthy = network.Healthy(observable, mode);
+        var z = (number - mean) / deviation;
+        var common = Math.Exp(-z * z / 2) / Math.Sqrt(Math.Tau) * healthy.Deviation / deviation;
+        if (StrongShare(mean, healthy) is not (> 0 and var strong))
+            return (1 - Nonsense) * common + Nonsense / NonsenseDeviations;
+        var further = (TimesAsFar - 1) * (mean - healthy.Mean);
+        var isFurther = (number - mean) / further is >= 0 and <= 1;
+        return (1 - Nonsense - strong) * common + (isFurther ? strong * healthy.Deviation / Math.Abs(further) : 0)
+            + Nonsense / NonsenseDeviations;
+    }
+
+    private static double StrongShare(double mean, HealthyAnswer healthy) =>
+        Math.Abs(mean - healthy.Mean) > PlainlyOff * healthy.Deviation ? Strong : 0;
 
     /// <summary>What anything at all would be worth: the share of a fact where nothing is known of what makes it.</summary>
     internal static double OfAnything(Network network, int observable) => network.Observables[observable] is { IsNumber: false } o
@@ -90,7 +134,11 @@ internal static class Likelihood
         var (mean, deviation) = Number(network, observable, conditions, mode);
         var below = Ends(network, observable).Select(e => Below((e - mean) / deviation)).ToArray();
         double[] shares = [below[0], below[1] - below[0], below[2] - below[1], below[3] - below[2], 1 - below[3]];
-        return [.. shares.Select(s => (1 - Nonsense) * s + Nonsense / shares.Length)];
+        var healthy = network.Healthy(observable, mode);
+        var strong = StrongShare(mean, healthy);
+        var ranges = Array.ConvertAll(shares, s => (1 - Nonsense - strong) * s + Nonsense / shares.Length);
+        ranges[mean > healthy.Mean ? ^1 : 0] += strong;
+        return ranges;
     }
 
     private static double Below(double z) => MathNet.Numerics.Distributions.Normal.CDF(0, 1, z);

@@ -45,6 +45,11 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
     /// <summary>What is weighed when it is told is asked for as if it took so much longer, min.</summary>
     private const double SeldomAskedMin = 10;
 
+    private const string Gauges = "gauges";
+
+    /// <summary>They were connected for another reading: what that cost is spent.</summary>
+    private readonly bool areGaugesOn = evidence.Observables.Any(o => network.Observables[o].Tool == Gauges);
+
     private static readonly OperatingMode[] Modes = Enum.GetValues<OperatingMode>();
 
     private readonly Dictionary<string, Fact> known = evidence.Facts.ToDictionary(f => f.Code);
@@ -88,11 +93,12 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
     /// <summary>A test that waits for one other is worth making the other for: both together by the minutes of both.</summary>
     private void Unlock(Candidate later, Dictionary<int, (double PerMin, Candidate Candidate)> now)
     {
-        if (Waits(later.Observable) is not { } need || network.ObservableAt(need.Observable) is not { } first || !MayBeAsked(first)
+        if (Waits(later.Observable) is not { } need
+            || network.ObservableAt(CanBeMadeSo(need) ? TurnedColder : need.Observable) is not { } first || !MayBeAsked(first)
             || Waits(first) is not null)
             return;
         var known = now.TryGetValue(first, out var had) ? had.Candidate : new(first, 0, Cost(network.Observables[first]));
-        var perMin = (known.Bits + ShareOf(first, need) * later.Bits) / (known.Minutes + later.Minutes);
+        var perMin = (known.Bits + (CanBeMadeSo(need) ? 1 : ShareOf(first, need)) * later.Bits) / (known.Minutes + later.Minutes);
         if (perMin > had.PerMin)
             now[first] = (perMin, known);
     }
@@ -133,8 +139,17 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
         var open = o.Needs.Where(n => !IsMet(n)).ToList();
         return !known.ContainsKey(o.Code) && !input.CannotNow.Contains(o.Code) && (o.Tool != Intake || isIntake)
             && (!isLockedOut || IsLockedOut(o))
-            && open.Count <= 1 && open.TrueForAll(n => !known.ContainsKey(n.Observable));
+            && open.Count <= 1 && open.TrueForAll(n => !known.ContainsKey(n.Observable) || CanBeMadeSo(n));
     }
+
+    private const string TurnedColder = "thermostat-turned";
+
+    /// <summary>A compressor that rests because the box is cold enough runs once its control is turned colder.</summary>
+    private bool CanBeMadeSo(Need need) => need.Observable == "compressor" && need.Answers.Contains("running")
+        && known.TryGetValue(need.Observable, out var fact) && fact.Answer == "stopped" && !known.ContainsKey(TurnedColder) && rests;
+
+    /// <summary>By its box it is not called.</summary>
+    private readonly bool rests = evidence.ModeShares[(int)OperatingMode.Satisfied] > evidence.ModeShares[(int)OperatingMode.Calling];
 
     /// <summary>Tool of what is asked when the complaint is taken, and no more once somebody has looked.</summary>
     private const string Intake = "intake";
@@ -232,7 +247,7 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
             cost += SeldomAskedMin;
         if (o.Hazard.Contains("live", StringComparison.Ordinal))
             cost += LiveMin;
-        if (o.Tool == "gauges" && input.MakeUp.Metering == Plant.Metering.CapillaryTube)
+        if (o.Tool == Gauges && input.MakeUp.Metering == Plant.Metering.CapillaryTube && !areGaugesOn)
             cost += GaugesOnSmallChargeMin;
         return cost;
     }

@@ -5,12 +5,12 @@ namespace KeenEmber.Core.Simulation;
 
 /// <summary>A refrigerant as a step of a second needs it: quick to look up, consistent with itself.</summary>
 /// <remarks>Pressure and densities of the catalogue at each kelvin, straight between; heat of evaporation by Clausius and Clapeyron from
-/// them. A blend is taken at the middle of its bubble and dew point. Heat capacities are common round values (liquid 1.35, vapour 0.85
-/// kJ/(kg K)).</remarks>
+/// them. A blend is taken at the middle of its bubble and dew point. Heat capacities are common round values of fluorinated refrigerants
+/// (liquid 1.35, vapour 0.85, hot vapour under pressure 1.05 kJ/(kg K)); a hydrocarbon's go with its heat of evaporation.</remarks>
 internal sealed class FluidTable
 {
-    /// <summary>kJ/(kg·K).</summary>
-    internal const double LiquidCp = 1.35, VapourCp = 0.85;
+    /// <summary>Of a fluorinated refrigerant, kJ/(kg·K), and its heat of evaporation at 0 °C, kJ/kg.</summary>
+    private const double FluorinatedLiquid = 1.35, FluorinatedVapour = 0.85, FluorinatedHot = 1.05, FluorinatedLatent = 200;
 
     /// <summary>Looked for from here up to the warmest that has a pressure and a density, °C.</summary>
     private const double ColdestC = -65, WarmestC = 95;
@@ -43,7 +43,17 @@ internal sealed class FluidTable
             var slope = (rows[after].Kpa - rows[before].Kpa) / (after - before);
             return (fromC + i + Temperature.ZeroCelsiusInKelvin) * slope * (1 / r.Vapour - 1 / r.Liquid);
         })];
+        var light = Math.Max(1, Latent(0) / FluorinatedLatent);
+        (LiquidCp, VapourCp, HotCp) = (light * FluorinatedLiquid, light * FluorinatedVapour, light * FluorinatedHot);
     }
+
+    /// <summary>kJ/(kg·K).</summary>
+    internal double LiquidCp { get; }
+
+    internal double VapourCp { get; }
+
+    /// <summary>Of vapour leaving the compressor.</summary>
+    internal double HotCp { get; }
 
     internal Refrigerant Fluid { get; }
 

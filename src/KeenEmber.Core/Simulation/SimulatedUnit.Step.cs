@@ -59,9 +59,23 @@ public sealed partial class SimulatedUnit
             defrostS++;
         if (Mode == UnitMode.Drip && defrostS > 0)
             (defrostS, sinceDefrostS, waitsForCold) = (0, 0, true);
+        Protect();
         if (before != CompressorRuns)
             heldS = 0;
     }
+
+    /// <summary>Goes off at this much condensing or at this warm a shell, and comes back where both are so much cooler, °C; the shell
+    /// follows in so many seconds.</summary>
+    private const double TripsC = 66, TripsShellC = 130, BackC = 48, BackShellC = 95, ShellS = 400;
+
+    private void Protect()
+    {
+        ShellC += ((CompressorRuns ? DischargeC : OutsideC) - ShellC) / ShellS;
+        IsTripped = IsTripped ? CondensingC > BackC || ShellC > BackShellC : CondensingC > TripsC || ShellC > TripsShellC;
+    }
+
+    /// <summary>Of the work on vapour that comes back through worn valves; the rest it gives back as it expands.</summary>
+    private const double LeakWork = 0.5;
 
     private double defrostS;
 
@@ -88,7 +102,7 @@ public sealed partial class SimulatedUnit
         FlowKgPerS = CompressorRuns
             ? displacement * (1 - Faults.CompressorWear) * Volumetric(EvaporatingC, CondensingC) * fluid.Vapour(EvaporatingC)
                 * (EvaporatingC + Zero) / (EvaporatingC + SuperheatK + Zero) : 0;
-        WorkKw = CompressorRuns ? Work(EvaporatingC, CondensingC, FlowKgPerS / (1 - Faults.CompressorWear)) : 0;
+        WorkKw = CompressorRuns ? Work(EvaporatingC, CondensingC, FlowKgPerS * (1 + LeakWork * Faults.CompressorWear / (1 - Faults.CompressorWear))) : 0;
         var fan = 1 - Faults.CondenserFanOut * (1 - StillAir);
         var air = Math.Pow(fan * (1 - Faults.CondenserDirt), 0.7);
         RejectedKw = condenserWPerK / 1000 * (1 - flooded) * (CompressorRuns ? air : StillAir) * (CondensingC - OutsideC);
@@ -101,10 +115,10 @@ public sealed partial class SimulatedUnit
             * (1 - Faults.ValveShut) + Faults.ValveOpen;
         FedKgPerS = Math.Min(flowArea * Math.Sqrt(dense * passes) * open * feed, liquid);
 
-        var gained = FlowKgPerS * (fluid.Latent(EvaporatingC) + FluidTable.VapourCp * SuperheatK
-            - FluidTable.LiquidCp * (CondensingC - EvaporatingC)) + WorkKw * (1 - ShellLoss);
+        var gained = FlowKgPerS * (fluid.Latent(EvaporatingC) + fluid.VapourCp * SuperheatK
+            - fluid.LiquidCp * (CondensingC - EvaporatingC)) + WorkKw - ShellKw;
         CondensingC = Math.Min(fluid.Highest - 1,
-            CondensingC + (gained - RejectedKw) / (condenserKj + FluidTable.LiquidCp * Math.Max(0.05, liquid)));
+            CondensingC + (gained - RejectedKw) / (condenserKj + fluid.LiquidCp * Math.Max(0.05, liquid)));
     }
 
     /// <summary>Of a condenser with a receiver that is liquid, of a receiver that must be for its dip tube to be covered, of a condenser
@@ -127,7 +141,7 @@ public sealed partial class SimulatedUnit
         var wPerK = coilWPerK * Math.Pow(Math.Max(air, StillAir / 2), 0.6) * (1 - 0.3 * blocked);
         var sensible = wPerK / 1000 * wet * td;
         SuperheatK = CompressorRuns && td > 0 ? td * (1 - Math.Exp(-DryUnits * (1 - wet))) : 0;
-        var dry = FlowKgPerS * FluidTable.VapourCp * SuperheatK;
+        var dry = FlowKgPerS * fluid.VapourCp * SuperheatK;
         // A chiller's coil hangs in its bath.
         var water = design.Kind == EquipmentKind.GlycolChiller ? 0
             : Math.Max(0, wPerK / 1000 / AirCp * wet * (Humidity - Moisture(EvaporatingC)));
@@ -140,7 +154,7 @@ public sealed partial class SimulatedUnit
             frostKg += water;
 
         var heat = isHeated ? design.HeaterW / 1000 * (1 - Faults.HeaterOut) : 0;
-        var taken = sensible + latent + heat + FedKgPerS * FluidTable.LiquidCp * (LiquidC - EvaporatingC)
+        var taken = sensible + latent + heat + FedKgPerS * fluid.LiquidCp * (LiquidC - EvaporatingC)
             - FlowKgPerS * fluid.Latent(EvaporatingC);
         Warm(taken);
         sensibleKw = sensible + dry;
@@ -152,7 +166,7 @@ public sealed partial class SimulatedUnit
     /// <summary>Heat into the coil: up to the melting point, into the frost, and on.</summary>
     private void Warm(double kw)
     {
-        var heatKj = coilKj + frostKg * IceKjPerK + CoilLiquidKg * FluidTable.LiquidCp;
+        var heatKj = coilKj + frostKg * IceKjPerK + CoilLiquidKg * fluid.LiquidCp;
         var after = EvaporatingC + kw / heatKj;
         if (frostKg > 0 && after > 0 && kw > 0)
         {

@@ -32,7 +32,7 @@ public sealed partial class SimulatedUnit
     /// <summary>kJ/(kg·K), kg/m³, kJ/kg.</summary>
     private const double AirCp = 1.006, AirDensity = 1.25, ProductCp = 3.2, MetalCp = 0.45, FusionKj = 333.5, VaporisationKj = 2501;
 
-    /// <summary>Compressor: clearance, polytropic and isentropic efficiency, heat its shell loses.</summary>
+    /// <summary>Compressor: clearance, polytropic and isentropic efficiency, share of its work that its shell loses by design.</summary>
     private const double Clearance = 0.04, Polytropic = 1.12, Isentropic = 0.58, ShellLoss = 0.12;
 
     /// <summary>How quickly vapour comes up to the air once it is dry, and liquid to the outside air in the flooded part of a
@@ -48,7 +48,7 @@ public sealed partial class SimulatedUnit
 
     /// <summary>Sizes, from the design.</summary>
     private readonly double displacement, coilWPerK, condenserWPerK, flowArea, coilFullKg, condenserM3, receiverM3, plateKg, coilKj,
-        condenserKj, airKg, wallKj, wallWPerK, coilAirKgPerS;
+        condenserKj, airKg, wallKj, wallWPerK, coilAirKgPerS, shellKwPerK;
 
     private double stem, bulbC, frostKg, heldS, sinceDefrostS, chargeKg;
 
@@ -62,12 +62,14 @@ public sealed partial class SimulatedUnit
         var isTube = design.Metering == Metering.CapillaryTube;
         var held = isTube ? 4 : 4.5;
         var sub = design.HasReceiver ? 4.5 : 5.5;
-        var effect = fluid.Latent(te) + FluidTable.VapourCp * held - FluidTable.LiquidCp * (tc - sub - te);
+        var effect = fluid.Latent(te) + fluid.VapourCp * held - fluid.LiquidCp * (tc - sub - te);
         var flow = kw / effect;
         displacement = flow / (Volumetric(te, tc) * fluid.Vapour(te) * (te + Zero) / (te + held + Zero));
         var work = Work(te, tc, flow);
         coilWPerK = 1000 * kw / (design.TdK * (1 + Math.Log(1 - held / design.TdK) / DryUnits));
         var flooded = -Math.Log(1 - sub / design.SplitK) / FloodedUnits;
+        var hot = te + held + LineGainK + work * (1 - ShellLoss) / (flow * fluid.HotCp);
+        shellKwPerK = ShellLoss * work / (hot - design.DesignAirC);
         condenserWPerK = 1000 * (kw + work * (1 - ShellLoss)) / (design.SplitK * (1 - flooded));
         flowArea = flow / Math.Sqrt(fluid.Liquid(tc) * (fluid.Kpa(tc) - fluid.Kpa(te))) * (isTube ? 1 : 1.9);
         var (coilM3, lineM3) = (0.0016 * kw, 0.00018 * kw);
@@ -82,7 +84,7 @@ public sealed partial class SimulatedUnit
         (wallKj, wallWPerK) = (Math.Max(4, design.BoxM3 * 6), design.WallWPerK * 6);
         coilAirKgPerS = kw / (0.5 * design.TdK * AirCp);
         (BoxC, WallC, ProductC, EvaporatingC, bulbC, SensorC, CoilOutC) = (startC, startC, startC, startC, startC, startC, startC);
-        (CondensingC, CoilLiquidKg, chargeKg) = (design.DesignAirC, coilFullKg * 0.5, plateKg);
+        (ShellC, CondensingC, CoilLiquidKg, chargeKg) = (design.DesignAirC, design.DesignAirC, coilFullKg * 0.5, plateKg);
         Humidity = 0.7 * Moisture(startC);
         sinceDefrostS = design.Defrosts > 0 ? 43_200.0 / design.Defrosts : 0;
     }
@@ -145,7 +147,7 @@ public sealed partial class SimulatedUnit
     public UnitMode Mode { get; private set; } = UnitMode.Satisfied;
 
     /// <summary>Runs.</summary>
-    public bool CompressorRuns => Mode == UnitMode.Cooling;
+    public bool CompressorRuns => Mode == UnitMode.Cooling && !IsTripped;
 
     /// <summary>Since the compressor last changed, s.</summary>
     public double HeldS => heldS;
@@ -179,12 +181,19 @@ public sealed partial class SimulatedUnit
     /// <summary>An insulated line, K.</summary>
     private const double LineGainK = 7;
 
-    /// <summary>Discharge line, °C: work over the vapour's heat capacity on top of what came in.</summary>
+    /// <summary>Discharge line, °C: what came in, and the work that the shell does not lose to the air round it.</summary>
     public double DischargeC => FlowKgPerS > 0
-        ? SuctionLineC + WorkKw * (1 - ShellLoss) / (FlowKgPerS * DischargeCp) : OutsideC;
+        ? (WorkKw + FlowKgPerS * fluid.HotCp * SuctionLineC + shellKwPerK * OutsideC) / (FlowKgPerS * fluid.HotCp + shellKwPerK)
+        : OutsideC;
 
-    /// <summary>Of hot vapour under pressure, kJ/(kg·K).</summary>
-    private const double DischargeCp = 1.05;
+    /// <summary>What the shell loses, kW.</summary>
+    private double ShellKw => CompressorRuns ? shellKwPerK * (DischargeC - OutsideC) : 0;
+
+    /// <summary>Of the compressor, °C.</summary>
+    public double ShellC { get; private set; }
+
+    /// <summary>High-pressure control or overload is open: it waits until it has cooled.</summary>
+    public bool IsTripped { get; private set; }
 
     /// <summary>Of the compressor on 230 V, A.</summary>
     public double Amperes => CompressorRuns ? 1000 * WorkKw / (230 * 0.8) + 0.4 : 0;

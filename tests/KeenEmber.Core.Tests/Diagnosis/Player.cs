@@ -9,7 +9,11 @@ namespace KeenEmber.Core.Tests.Diagnosis;
 /// <param name="Said">For each step: how sure the leading cause was said to be, and whether it was one.</param>
 public sealed record Played(
     int Rank, bool IsWhole, double Minutes, IReadOnlyList<string> Asked, IReadOnlyList<(double Said, bool IsSo)> Said,
-    DiagnosisResult Result);
+    DiagnosisResult Result)
+{
+    /// <summary>What was told and answered.</summary>
+    public IReadOnlyList<Fact> Facts { get; init; } = [];
+}
 
 /// <summary>Plays technician: answers only what is asked, errs now and then, sometimes cannot.</summary>
 public sealed class Player(Diagnoser diagnoser, double wrongShare = 0.02, double cannotShare = 0.1)
@@ -45,10 +49,13 @@ public sealed class Player(Diagnoser diagnoser, double wrongShare = 0.02, double
                 cannot.Add(test.Observable.Code);
             else
                 facts.Add(FactOf(test.Observable, Answer(job, test.Observable, random)));
+            // What is cold enough rests until its control is turned colder.
+            if (facts[^1] is { Code: "thermostat-turned", Answer: "makes" } && job.Mode == OperatingMode.Satisfied)
+                facts.Add(new("compressor", job.Answers.GetValueOrDefault("compressor", "running")));
         }
 
         var lead = result.Explanations[0].Causes.Select(c => c.Cause.Code).ToHashSet();
-        return new(RankOf(job, result), lead.SetEquals(job.Truth), minutes, asked, said, result);
+        return new(RankOf(job, result), lead.SetEquals(job.Truth), minutes, asked, said, result) { Facts = facts };
     }
 
     private static int RankOf(DiagnosisCase job, DiagnosisResult result)
