@@ -40,8 +40,18 @@ public static class Dangers
         (Danger.Grounded, "heaters-earth", ["grounded"]),
         (Danger.Grounded, "fan-earth", ["grounded"]),
         (Danger.Grounded, "windings-earth", ["grounded"]),
+        (Danger.Grounded, "heater-alone", ["grounded"]),
+        (Danger.Grounded, "fan-alone", ["grounded"]),
+        (Danger.Grounded, "condfan-earth", ["grounded"]),
         (Danger.ChafedWiring, "wiring", ["chafed"]),
         (Danger.Bridged, "jumper", ["found"]),
+    ];
+
+    /// <summary>What a customer tells is one until somebody has looked.</summary>
+    private static readonly (Danger Danger, string Told, string[] LookedAt)[] ToldOf =
+    [
+        (Danger.Burning, "complaint.smell", ["smell", "wiring"]),
+        (Danger.ProtectionWent, "complaint.trips", ["supply"]),
     ];
 
     /// <summary>Every danger that these facts are, the worst first, each once.</summary>
@@ -50,6 +60,7 @@ public static class Dangers
         var known = facts.GroupBy(f => f.Code).ToDictionary(g => g.Key, g => g.Last().Answer);
         bool Is(string code, params string[] answers) => known.TryGetValue(code, out var answer) && answers.Contains(answer);
         var found = Rules.Where(r => Is(r.Code, r.Answers)).Select(r => r.Danger).ToList();
+        found.AddRange(ToldOf.Where(t => Is(t.Told, "yes") && !t.LookedAt.Any(known.ContainsKey)).Select(t => t.Danger));
         if (Is("compressor", "running", "cycling") && (Is("condenser-fan", "stopped") || Is("condenser-air", "none")))
             found.Add(Danger.RunsWithoutCondenserAir);
         return [.. found.Distinct().Order()];

@@ -133,8 +133,14 @@ public sealed class EngineTests(ITestOutputHelper output)
     [Fact]
     public void Any_facts_with_a_danger_among_them_say_it()
     {
-        (string Code, string Answer)[] dangers = [("smell", "burning"), ("smell", "gas"), ("supply", "tripped"), ("supply", "fuse-blown"),
-            ("wiring", "burnt"), ("wiring", "chafed"), ("heaters-earth", "grounded"), ("windings-earth", "grounded"), ("jumper", "found")];
+        (string Code, string Answer, Danger Danger)[] dangers =
+        [
+            ("smell", "burning", Danger.Burning), ("smell", "gas", Danger.Gas), ("supply", "tripped", Danger.ProtectionWent),
+            ("supply", "fuse-blown", Danger.ProtectionWent), ("wiring", "burnt", Danger.BurntWiring),
+            ("wiring", "chafed", Danger.ChafedWiring), ("heaters-earth", "grounded", Danger.Grounded),
+            ("windings-earth", "grounded", Danger.Grounded), ("condfan-earth", "grounded", Danger.Grounded),
+            ("jumper", "found", Danger.Bridged),
+        ];
         var observables = DiagnosisTable.Shipped.Observables.Where(o => !o.IsNumber && dangers.All(d => d.Code != o.Code)).ToList();
         Prop.ForAll(Gen.Choose(0, int.MaxValue - 1).ToArbitrary(), seed =>
         {
@@ -143,7 +149,7 @@ public sealed class EngineTests(ITestOutputHelper output)
             List<Fact> facts = [.. observables.Where(_ => random.NextDouble() < 0.15).Select(o =>
                 new Fact(o.Code, o.Answers[random.Next(o.Answers.Count)]))];
             facts.Insert(random.Next(facts.Count + 1), new(danger.Code, danger.Answer));
-            return Dangers.Of(facts).Count > 0;
+            return Dangers.Of(facts).Contains(danger.Danger);
         }).QuickCheckThrowOnFailure();
         Assert.Equal(Danger.RunsWithoutCondenserAir,
             Assert.Single(Dangers.Of([new("compressor", "running"), new("condenser-fan", "stopped")])));
@@ -151,9 +157,53 @@ public sealed class EngineTests(ITestOutputHelper output)
     }
 
     [Theory]
+    [InlineData("complaint.smell=yes", "complaint.smell=yes smell=none", Danger.Burning)]
+    [InlineData("complaint.trips=yes", "complaint.trips=yes supply=on", Danger.ProtectionWent)]
+    public void What_the_customer_told_is_a_danger_until_somebody_has_looked(string told, string looked, Danger danger)
+    {
+        Assert.Equal(danger, Assert.Single(Dangers.Of(Input(told).Facts)));
+        Assert.Empty(Dangers.Of(Input(looked).Facts));
+    }
+
+    [Fact]
+    public void What_rests_because_the_box_is_cold_is_made_to_run_before_the_circuit_is_measured()
+    {
+        const string Rests = "complaint.warm=yes box=0 fans=all-run coil=clear compressor=stopped condenser-fan=stopped suction-line=warm";
+        Assert.Contains(Engine.Diagnose(Input(Rests)).Next, n => n.Observable.Code == "thermostat-turned");
+        Assert.Contains(Engine.Diagnose(Input(Rests.Replace("compressor=stopped condenser-fan=stopped",
+            "thermostat-turned=makes compressor=running", StringComparison.Ordinal))).Next, n => n.Observable.Tool == "gauges");
+    }
+
+    [Fact]
+    public void Once_gauges_are_on_a_small_charge_what_they_cost_is_spent()
+    {
+        var reachIn = new CircuitMakeUp(EquipmentKind.ReachInCooler, Metering.CapillaryTube, CondenserKind.AirCooledSelfContained,
+            CircuitParts.None, 1);
+        List<NextTest> Gauges(string facts) => [.. Engine.Diagnose(Input(facts) with
+            { MakeUp = reachIn, Target = Temperature.FromCelsius(3), At = "unit" }).Next.Where(n => n.Observable.Tool == "gauges")];
+        const string Before = "complaint.warm=yes box=9 compressor=running condenser-fan=running fans=all-run coil=frost";
+        Assert.All(Gauges(Before), n => Assert.True(n.Minutes > 15));
+        var after = Gauges(Before + " superheat=40");
+        Assert.NotEmpty(after);
+        Assert.All(after, n => Assert.True(n.Minutes < 15, $"{n.Observable.Code} {n.Minutes}"));
+    }
+
+    [Fact]
+    public void A_superheat_far_beyond_the_usual_speaks_for_a_leak_more_than_for_nothing()
+    {
+        var network = new Network(DiagnosisTable.Shipped, Input("superheat=45"));
+        var superheat = network.ObservableAt("superheat")!.Value;
+        double Of(params string[] causes) => Likelihood.Density(network, superheat,
+            network.ConditionsOf([.. causes.Select(c => network.Causes.ToList().FindIndex(x => x.Code == c))]), OperatingMode.Calling, 45);
+        Assert.True(Of("leak") > 3 * Of(), $"{Of("leak")} {Of()}");
+    }
+
+    [Theory]
     [InlineData("supply=tripped smell=burning fans=all-stopped clock-position=defrost")]
     [InlineData("supply=fuse-blown complaint.warm=yes box=9")]
     [InlineData("wiring=burnt compressor=stopped")]
+    [InlineData("complaint.trips=yes complaint.warm=yes")]
+    [InlineData("complaint.smell=yes box=9")]
     public void After_something_went_only_what_is_tested_locked_out_is_asked(string facts)
     {
         var next = Engine.Diagnose(Input(facts)).Next;
