@@ -42,6 +42,7 @@ public class LayeringTests
         ["Benches/Defrost/Schedule"],
         ["Cases"],
         ["Simulation", "Written"],
+        ["Practice"],
     ];
 
     [Fact]

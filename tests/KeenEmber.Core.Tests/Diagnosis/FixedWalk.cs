@@ -1,4 +1,5 @@
 using KeenEmber.Core.Diagnosis;
+using KeenEmber.Core.Practice;
 
 namespace KeenEmber.Core.Tests.Diagnosis;
 
@@ -12,7 +13,7 @@ internal static class FixedWalk
 
     /// <summary>Minutes until what shows each cause of the job has been looked at; the whole walk but for what takes half an hour where
     /// nothing is wrong.</summary>
-    public static double MinutesOf(DiagnosisCase job)
+    public static double MinutesOf(Job job)
     {
         var words = UnitWords.Of(job.Unit.MakeUp, job.Unit.Target, job.Unit.Fans);
         var open = job.Truth.Select(ShownBy).ToList();

@@ -1,5 +1,6 @@
 using System.Diagnostics;
 using KeenEmber.Core.Diagnosis;
+using KeenEmber.Core.Practice;
 
 namespace KeenEmber.Core.Tests.Diagnosis;
 
@@ -23,10 +24,10 @@ public sealed class PlayedCasesTests(ITestOutputHelper output)
     [InlineData("unseen.json")]
     public void The_true_cause_leads_in_most_jobs_that_are_played(string file)
     {
-        var player = new Player(Engine);
+        var player = new Technician(Engine);
         var (first, three, whole, minutes, walk, all) = (0, 0, 0, 0.0, 0.0, 0);
         var clock = Stopwatch.StartNew();
-        foreach (var (job, played) in DiagnosisCase.All(file).SelectMany((c, i) => Enumerable.Range(0, Plays).Select(n => (c.Case, n, i)))
+        foreach (var (job, played) in JobFiles.All(file).SelectMany((c, i) => Enumerable.Range(0, Plays).Select(n => (c.Case, n, i)))
             .AsParallel().AsOrdered().Select(x => (x.Case, player.Play(x.Case, 100 + x.i + 1000 * x.n))))
         {
             all++;

@@ -1,4 +1,5 @@
 using KeenEmber.Core.Diagnosis;
+using KeenEmber.Core.Practice;
 
 namespace KeenEmber.Core.Tests.Diagnosis;
 
@@ -14,8 +15,8 @@ public sealed class PlayedSurenessTests(ITestOutputHelper output)
     [Fact]
     public void What_it_calls_likely_is_so_about_as_often()
     {
-        var player = new Player(Engine);
-        var said = DiagnosisCase.All().SelectMany((c, i) => player.Play(c.Case, 300 + i).Said).ToList();
+        var player = new Technician(Engine);
+        var said = JobFiles.All().SelectMany((c, i) => player.Play(c.Case, 300 + i).Said).ToList();
         foreach (var bin in said.GroupBy(s => Math.Min(9, (int)(s.Said * 10))).OrderBy(b => b.Key))
         {
             var isSo = bin.Count(s => s.IsSo) / (double)bin.Count();
@@ -33,8 +34,8 @@ public sealed class PlayedSurenessTests(ITestOutputHelper output)
     [Fact]
     public void A_unit_with_nothing_wrong_ends_as_one()
     {
-        var player = new Player(Engine);
-        var played = DiagnosisCase.All().Select(c => c.Case).Where(c => c.Root.Count == 0)
+        var player = new Technician(Engine);
+        var played = JobFiles.All().Select(c => c.Case).Where(c => c.Root.Count == 0)
             .SelectMany(c => Enumerable.Range(0, Plays).Select(n => (c.Name, Played: player.Play(c, 900 + n)))).ToList();
         foreach (var (name, wrong) in played.Where(p => p.Played.Rank != 1))
             output.WriteLine($"{name}: {string.Join('+', wrong.Result.Explanations[0].Causes.Select(c => c.Cause.Code))}, asked "

@@ -1,6 +1,6 @@
 using KeenEmber.Core.Diagnosis;
+using KeenEmber.Core.Practice;
 using KeenEmber.Core.Plant;
-using KeenEmber.Core.Tests.Diagnosis;
 
 namespace KeenEmber.Core.Tests.Simulation;
 
@@ -23,7 +23,7 @@ public sealed class DiagnosedUnitsTests(ITestOutputHelper output)
     {
         var jobs = SimulatedJobs.Faults.SelectMany(f => Kinds.SelectMany(k => Strengths
             .Select(s => (Fault: f, Job: SimulatedJobs.Make(k, f, s))))).Where(j => j.Job is not null).ToList();
-        var player = new Player(new(DiagnosisTable.Shipped));
+        var player = new Technician(new(DiagnosisTable.Shipped));
         var (first, three, all) = (0, 0, 0);
         var byKind = new List<(EquipmentKind Kind, bool IsFirst)>();
         foreach (var (fault, ofFault) in jobs.GroupBy(j => j.Fault).Select(g => (g.Key, g.Select(j => j.Job!).ToList())))
@@ -49,7 +49,7 @@ public sealed class DiagnosedUnitsTests(ITestOutputHelper output)
     }
 
     /// <summary>Where the truth and what was said instead differ: how many times likelier each fact is with the truth.</summary>
-    private static string Against(DiagnosisCase job, Played played)
+    private static string Against(Job job, Played played)
     {
         var input = new DiagnosisInput(job.Unit.MakeUp, job.Unit.Target, job.Unit.Fans, played.Facts);
         var network = new Network(DiagnosisTable.Shipped, input);

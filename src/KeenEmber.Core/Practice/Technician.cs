@@ -1,7 +1,7 @@
 using System.Globalization;
 using KeenEmber.Core.Diagnosis;
 
-namespace KeenEmber.Core.Tests.Diagnosis;
+namespace KeenEmber.Core.Practice;
 
 /// <summary>How a case went.</summary>
 /// <param name="Rank">Of the first root cause among the causes, from 1; of "nothing wrong" among the explanations.</param>
@@ -16,13 +16,15 @@ public sealed record Played(
 }
 
 /// <summary>Plays technician: answers only what is asked, errs now and then, sometimes cannot.</summary>
-public sealed class Player(Diagnoser diagnoser, double wrongShare = 0.02, double cannotShare = 0.1)
+public sealed class Technician(Diagnoser diagnoser, double wrongShare = 0.02, double cannotShare = 0.1)
 {
     private const double MostMinutes = 180;
 
     private const int MostSteps = 40;
 
-    public Played Play(DiagnosisCase job, int seed)
+    /// <summary>Works a job until the engine is sure or has nothing left to ask.</summary>
+    /// <param name="seed">Of its errors.</param>
+    public Played Play(Job job, int seed)
     {
         var random = new Random(seed);
         var table = DiagnosisTable.Shipped.Observables.ToDictionary(o => o.Code);
@@ -58,7 +60,7 @@ public sealed class Player(Diagnoser diagnoser, double wrongShare = 0.02, double
         return new(RankOf(job, result), lead.SetEquals(job.Truth), minutes, asked, said, result) { Facts = facts };
     }
 
-    private static int RankOf(DiagnosisCase job, DiagnosisResult result)
+    private static int RankOf(Job job, DiagnosisResult result)
     {
         if (job.Root.Count == 0)
             return result.Explanations.ToList().FindIndex(e => e.Causes.Count == 0) is >= 0 and var at ? at + 1 : 99;
@@ -67,7 +69,7 @@ public sealed class Player(Diagnoser diagnoser, double wrongShare = 0.02, double
         return rank < 0 ? 99 : rank + 1 + first;
     }
 
-    private string Answer(DiagnosisCase job, Observable o, Random random)
+    private string Answer(Job job, Observable o, Random random)
     {
         if (random.NextDouble() < wrongShare && !o.IsNumber)
             return o.Answers[random.Next(o.Answers.Count)];
@@ -75,7 +77,7 @@ public sealed class Player(Diagnoser diagnoser, double wrongShare = 0.02, double
             : HealthyAnswer(job, o);
     }
 
-    private static string HealthyAnswer(DiagnosisCase job, Observable o)
+    private static string HealthyAnswer(Job job, Observable o)
     {
         if (!o.IsNumber)
             return o.Answers[o.Healthy[job.Mode].Shares.ToList().IndexOf(o.Healthy[job.Mode].Shares.Max())];

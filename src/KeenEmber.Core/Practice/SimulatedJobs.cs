@@ -3,15 +3,14 @@ using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Simulation;
-using KeenEmber.Core.Tests.Diagnosis;
 
-namespace KeenEmber.Core.Tests.Simulation;
+namespace KeenEmber.Core.Practice;
 
 /// <summary>What is wrong with a whole unit in arithmetic, and what somebody sees of it that the model does not say.</summary>
 /// <param name="Roots">Causes of the table that are this, one of which is to be named; none where nothing is wrong.</param>
 /// <param name="Seen">What the part itself shows to who looks at it.</param>
 public sealed record SimulatedFault(
-    string Name, string[] Roots, Func<double, UnitDesign, UnitFaults> Made, IReadOnlyDictionary<string, string> Seen);
+    string Name, IReadOnlyList<string> Roots, Func<double, UnitDesign, UnitFaults> Made, IReadOnlyDictionary<string, string> Seen);
 
 /// <summary>Jobs made of whole units: what is measured and felt comes from the model, which shares no number with the diagnosis.</summary>
 public static class SimulatedJobs
@@ -20,6 +19,7 @@ public static class SimulatedJobs
         string name, string[] roots, Func<double, UnitDesign, UnitFaults> made, params (string, string)[] seen) =>
         new(name, roots, made, seen.ToDictionary(s => s.Item1, s => s.Item2));
 
+    /// <summary>Nothing first.</summary>
     public static IReadOnlyList<SimulatedFault> Faults { get; } =
     [
         Of("nothing", [], (_, _) => UnitFaults.None),
@@ -44,7 +44,7 @@ public static class SimulatedJobs
 
     /// <summary>A day later: what the customer says, and what would be found wherever somebody looked.</summary>
     /// <returns>Null where the fault shows in nothing that anybody would call for.</returns>
-    public static DiagnosisCase? Make(EquipmentKind kind, SimulatedFault fault, double strength)
+    public static Job? Make(EquipmentKind kind, SimulatedFault fault, double strength)
     {
         var design = UnitDesign.Of(kind);
         var unit = new SimulatedUnit(design, design.TargetC + 1) { Faults = fault.Made(strength, design) };
@@ -67,11 +67,11 @@ public static class SimulatedJobs
             complaints["complaint.warm"] = "yes";
         if (on > 0.93 * 86_400)
             complaints["complaint.runs-always"] = "yes";
-        if ((complaints.Count == 0 && fault.Roots.Length > 0) || (fault.Name == "door" && kind is EquipmentKind.OpenCase
+        if ((complaints.Count == 0 && fault.Roots.Count > 0) || (fault.Name == "door" && kind is EquipmentKind.OpenCase
             or EquipmentKind.GlycolChiller))
             return null;
         complaints["box"] = Number(unit.BoxC - design.TargetC);
-        var unitOfCase = new CaseUnit(kind, design.Metering,
+        var unitOfCase = new JobUnit(kind, design.Metering,
             design.HasReceiver ? CondenserKind.AirCooledRemote : CondenserKind.AirCooledSelfContained, null, 1, design.TargetC, 2);
         var answers = Found(unit, design, weather, on > 0.93 * 86_400, trips).Concat(fault.Seen).GroupBy(a => a.Key).ToDictionary(g => g.Key, g => g.Last().Value);
         return new($"{kind}, {fault.Name} {strength:0.0}", unitOfCase, fault.Roots, complaints, answers, null,

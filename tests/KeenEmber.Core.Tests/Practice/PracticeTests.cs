@@ -1,0 +1,145 @@
+using KeenEmber.Core.Diagnosis;
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Practice;
+
+namespace KeenEmber.Core.Tests.Practice;
+
+/// <summary>Cases to practise on, what acting does to them, and what is said at the end.</summary>
+public sealed class PracticeTests(ITestOutputHelper output)
+{
+    private static readonly Dictionary<string, Observable> Observables = DiagnosisTable.Shipped.Observables.ToDictionary(o => o.Code);
+
+    private static PracticeCase Case(string code) => PracticeCase.Find(code)!;
+
+    private static PracticeRun Run(string code, params Func<PracticeRun, PracticeAct?>[] acts)
+    {
+        var done = new List<PracticeAct>();
+        foreach (var act in acts)
+            done.Add(act(new(Case(code), done))!);
+        return new(Case(code), done);
+    }
+
+    private static Func<PracticeRun, PracticeAct?> Look(string code, bool isSafe = true) => run => run.Look(Guid.NewGuid(), code, isSafe);
+
+    private static Func<PracticeRun, PracticeAct?> Repair(string code) => run => run.Repair(Guid.NewGuid(), code);
+
+    [Fact]
+    public void Every_case_speaks_of_causes_and_answers_that_its_unit_has()
+    {
+        Assert.True(PracticeCase.All.Count >= 40);
+        Assert.Equal(PracticeCase.All.Count, PracticeCase.All.Select(c => c.Code).Distinct().Count());
+        Assert.Equal([1, 2, 3], PracticeCase.All.Select(c => c.Level).Distinct());
+        foreach (var practised in PracticeCase.All)
+        {
+            var world = new PracticeWorld(practised.Job);
+            Assert.All(practised.Job.Truth, t => Assert.Contains(world.Causes, c => c.Code == t));
+            foreach (var (code, answer) in practised.Job.Opening.Concat(practised.Job.Answers))
+            {
+                var observable = world.Observables.FirstOrDefault(o => o.Code == code);
+                Assert.True(observable is not null, $"{practised.Code}: no {code}");
+                Assert.True(observable.IsNumber ? double.TryParse(answer, out _) : observable.Answers.Contains(answer),
+                    $"{practised.Code}: {code}={answer}");
+            }
+        }
+    }
+
+    [Fact]
+    public void Who_knows_the_table_by_heart_finds_what_began_it_in_nine_of_ten()
+    {
+        var played = PracticeCase.All.AsParallel().AsOrdered()
+            .Select(c => (Case: c, Played: Debriefing.PlayedAtItsBest(c.Job))).ToList();
+        foreach (var (practised, p) in played.Where(p => p.Played.Rank > 1))
+            output.WriteLine($"{practised.Code}: rank {p.Rank}; knew "
+                + string.Join(' ', p.Facts.Select(f => $"{f.Code}={f.Answer}{f.Number}")) + "; said "
+                + string.Join(", ", p.Result.Causes.Take(3).Select(c => $"{c.Cause.Code} {c.Probability:P0}")));
+        output.WriteLine($"{played.Count(p => p.Played.Rank == 1)} of {played.Count}, {played.Average(p => p.Played.Minutes):0} min");
+        Assert.InRange(played.Count(p => p.Played.Rank == 1) / (double)played.Count, 0.9, 1);
+    }
+
+    [Fact]
+    public void Looking_takes_its_minutes_and_the_walk_and_changes_nothing()
+    {
+        var run = Run("fish-fan", Look("fans"), Look("fan-windings"), Look("fans"));
+        Assert.Equal(["one-stopped", "open", "one-stopped"], run.Acts.Select(a => a.Answer));
+        var (one, two) = (Observables["fans"].Minutes, Observables["fan-windings"].Minutes);
+        Assert.Equal(one + 1 + two + 1 + one + 1, run.Minutes);
+        Assert.Equal("coil", run.At);
+        Assert.Equal(Observables["supply"].Minutes + 1 + 3, run.Look(Guid.NewGuid(), "supply", true)!.Minutes);
+        Assert.Null(run.Look(Guid.NewGuid(), "no-such-thing", true));
+    }
+
+    [Fact]
+    public void What_cannot_tell_now_is_said_to_and_does_not_count()
+    {
+        var run = Run("bakery-probe", Look("superheat"));
+        Assert.Equal("compressor", run.Acts[0].Blocked);
+        Assert.DoesNotContain(run.Known, f => f.Code == "superheat");
+        Assert.Single(Debriefing.Of(run).NotCounted);
+    }
+
+    [Fact]
+    public void A_consequence_alone_mended_leaves_its_cause_and_the_right_repair_heals()
+    {
+        var half = Run("kiosk-cap-relay", Repair("start-relay-open"));
+        Assert.False(half.IsMended);
+        Assert.Equal("good", half.World.Answer(Observables["start-relay"]).Answer);
+        Assert.Equal("loose", half.World.Answer(Observables["caps"]).Answer);
+        var whole = Run("kiosk-cap-relay", Repair("start-relay-open"), Repair("cap-loose"), Look("box"), Look("compressor"));
+        Assert.True(whole.IsMended);
+        Assert.Equal(0.5, whole.Acts[2].Number);
+        Assert.Equal("running", whole.Acts[3].Answer);
+    }
+
+    [Fact]
+    public void Thawing_before_looking_destroys_what_the_ice_said_and_power_off_wipes_what_was_shown()
+    {
+        var run = Run("quay-heater", _ => PracticeRun.Thaw(Guid.NewGuid()), Look("frost-pattern"), _ => PracticeRun.PowerOff(Guid.NewGuid()),
+            Look("end-by"));
+        Assert.Equal("coil", run.Acts[1].Blocked);
+        Assert.Equal("supply", run.Acts[3].Blocked);
+        Assert.True(Debriefing.Of(run).ThawedUnseen);
+        Assert.False(Debriefing.Of(Run("quay-heater", Look("coil"), Look("frost-pattern"), _ => PracticeRun.Thaw(Guid.NewGuid()))).ThawedUnseen);
+    }
+
+    [Fact]
+    public void The_debriefing_names_what_was_missed_done_in_vain_and_done_unsafely_and_what_each_look_told()
+    {
+        var run = Run("fish-fan", Look("door"), Look("fans"), Look("fan-windings", isSafe: false), Repair("thermostat-open"));
+        var told = Debriefing.Of(run);
+        Assert.False(told.IsSolved);
+        Assert.Equal("fan-motor-dead", Assert.Single(told.Missed).Code);
+        Assert.Equal("thermostat-open", Assert.Single(told.InVain).Code);
+        Assert.Equal("fan-windings", Assert.Single(told.Unsafe).Code);
+        Assert.Equal(["door", "fans", "fan-windings"], told.Path.Select(p => p.Observable.Code));
+        Assert.True(told.Path[1].After > 5 * told.Path[1].Before, $"{told.Path[1].Before} {told.Path[1].After}");
+        Assert.NotEmpty(told.Best);
+        Assert.True(Debriefing.Of(Run("fish-fan", Look("fans"), Repair("fan-motor-dead"))).IsSolved);
+    }
+
+    [Fact]
+    public void Nothing_wrong_is_solved_by_leaving_it_alone()
+    {
+        Assert.True(Debriefing.Of(Run("bakery-sound", Look("box"))).IsSolved);
+        Assert.False(Debriefing.Of(Run("bakery-sound", Repair("compressor-seized"))).IsSolved);
+    }
+
+    [Theory]
+    [InlineData(EquipmentKind.WalkInFreezer, 1, 3)]
+    [InlineData(EquipmentKind.ReachInCooler, 3, 17)]
+    public void A_random_case_is_the_same_each_time_it_is_opened(EquipmentKind kind, int level, int seed)
+    {
+        var code = RandomCases.CodeOf(kind, level, seed);
+        var (one, again) = (PracticeCase.Find(code)!, PracticeCase.Find(code)!);
+        Assert.Equal(one.Job.Root, again.Job.Root);
+        Assert.Equal(one.Job.Answers, again.Job.Answers);
+        Assert.NotEmpty(one.Job.Root);
+    }
+
+    [Theory]
+    [InlineData("random-WalkInFreezer-4-1")]
+    [InlineData("random-Nothing-1-1")]
+    [InlineData("random-WalkInFreezer-1")]
+    [InlineData("")]
+    [InlineData(null)]
+    public void A_code_of_no_case_opens_none(string? code) => Assert.Null(PracticeCase.Find(code));
+}
