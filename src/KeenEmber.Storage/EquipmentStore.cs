@@ -30,18 +30,21 @@ public sealed class EquipmentStore(Database database)
         public Site ToSite() => new(Guid.Parse(Id), Name, ElevationM, TimeZone);
     }
 
-    /// <summary>All of them, by name.</summary>
+    /// <summary>The site that no list shows.</summary>
+    internal static readonly object Practice = new { practice = Site.PracticeId.ToString() };
+
+    /// <summary>All of them but the one of practice, by name.</summary>
     public IReadOnlyList<Site> Sites()
     {
         using var db = database.Open();
-        return [.. db.Query<SiteRow>($"{SiteColumns} ORDER BY name").Select(r => r.ToSite())];
+        return [.. db.Query<SiteRow>($"{SiteColumns} WHERE id <> @practice ORDER BY name", Practice).Select(r => r.ToSite())];
     }
 
-    /// <summary>Every unit, by tag within its site.</summary>
+    /// <summary>Every unit but those of practice, by tag within its site.</summary>
     public IReadOnlyList<Equipment> All()
     {
         using var db = database.Open();
-        return [.. db.Query<WrittenUnit>($"{Columns} ORDER BY e.tag").Select(r => r.ToEquipment())];
+        return [.. db.Query<WrittenUnit>($"{Columns} WHERE e.site_id <> @practice ORDER BY e.tag", Practice).Select(r => r.ToEquipment())];
     }
 
     /// <summary>A unit and where it stands; null when there is none of that id.</summary>

@@ -32,7 +32,7 @@ public sealed class SearchStore(Database database)
     private const string Hits = """
         SELECT s.kind, s.ref, s.equipment_id AS EquipmentId, e.tag, e.name, s.at, snippet(search, 4, char(2), char(3), '…', 16) AS Text
         FROM search s JOIN equipment e ON e.id = s.equipment_id
-        WHERE search MATCH @query
+        WHERE search MATCH @query AND e.site_id <> @practice
         ORDER BY s.rowid DESC
         LIMIT @MostHits
         """;

@@ -195,15 +195,21 @@ public sealed class StandingStore(Database database)
                 u.signed_off AS SignedOff,
                    u.follow_up AS FollowUp, u.loops AS OpenItems, u.drift, u.made_of AS MadeOf
             FROM unit_standing u CROSS JOIN equipment e ON e.id = u.equipment_id JOIN circuit c ON c.equipment_id = e.id
-            WHERE {which} LIMIT @count OFFSET @from
-            """, new { from, count, until = Database.Day(until), since = Database.Utc(since) }).Select(r => r.ToLine(sites))];
+            WHERE e.site_id <> @practice AND {which} LIMIT @count OFFSET @from
+            """, new
+        {
+            practice = Site.PracticeId.ToString(), from, count, until = Database.Day(until), since = Database.Utc(since),
+        }).Select(r => r.ToLine(sites))];
     }
 
     /// <summary>How many units there are, and how many need attention.</summary>
     public (int Units, int Need) Count()
     {
         using var db = database.Open();
-        return db.QuerySingle<(int, int)>("SELECT count(*), coalesce(sum(needs), 0) FROM unit_standing");
+        return db.QuerySingle<(int, int)>("""
+            SELECT count(*), coalesce(sum(u.needs), 0) FROM unit_standing u JOIN equipment e ON e.id = u.equipment_id
+            WHERE e.site_id <> @practice
+            """, EquipmentStore.Practice);
     }
 
     private static string Json<T>(T value) => JsonSerializer.Serialize(value, EntryJson.Options);

@@ -56,6 +56,11 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
     public void Start(Visit visit)
     {
         using var db = database.Open();
+        Start(db, visit);
+    }
+
+    /// <summary>The same together with what else is written on this connection.</summary>
+    internal static void Start(SqliteConnection db, Visit visit) =>
         db.Execute("""
             INSERT INTO visit (id, equipment_id, started_at, author, complaint, urgency, stock, response)
             VALUES (@Id, @EquipmentId, @StartedAt, @Author, @Complaint, @Urgency, @Stock, @Response)
@@ -66,7 +71,6 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
                 visit.Complaint,
             Urgency = visit.Urgency.ToString(), visit.Stock, visit.Response,
         });
-    }
 
     /// <summary>Null where there is none of that id.</summary>
     public Visit? Find(Guid id)
@@ -138,7 +142,9 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
     {
         using var db = database.Open();
         return [.. db.Query<EntryRow>($"""
-            {EntryColumns} WHERE e.kind = 'part-note' AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.corrects = e.id) ORDER BY e.at
+            {EntryColumns} WHERE e.kind = 'part-note' AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.corrects = e.id)
+                AND e.visit_id NOT IN (SELECT visit_id FROM practice)
+            ORDER BY e.at
             """).Select(r => r.ToEntry(kinds))];
     }
 
@@ -148,10 +154,11 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
         using var db = database.Open();
         var units = db.Query<(string Visit, string Unit)>("""
             SELECT DISTINCT v.id, v.equipment_id FROM entry e INDEXED BY entry_of_refrigerant JOIN visit v ON v.id = e.visit_id
-            WHERE e.kind = 'refrigerant'
+            WHERE e.kind = 'refrigerant' AND v.id NOT IN (SELECT visit_id FROM practice)
             """).ToDictionary(r => Guid.Parse(r.Visit), r => Guid.Parse(r.Unit));
         var written = db.Query<EntryRow>($"""
-            {EntryColumns} WHERE e.visit_id IN (SELECT visit_id FROM entry INDEXED BY entry_of_refrigerant WHERE kind = 'refrigerant')
+            {EntryColumns} WHERE e.visit_id IN (SELECT visit_id FROM entry INDEXED BY entry_of_refrigerant WHERE kind = 'refrigerant'
+                    AND visit_id NOT IN (SELECT visit_id FROM practice))
                 AND (e.kind = 'refrigerant' OR e.corrects IS NOT NULL)
             ORDER BY Place
             """).Select(r => r.ToEntry(kinds)).ToList();
@@ -164,7 +171,7 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
         using var db = database.Open();
         return db.Query<string>("""
             SELECT DISTINCT v.equipment_id FROM entry e INDEXED BY entry_of_diagram JOIN visit v ON v.id = e.visit_id
-            WHERE e.kind = 'diagram'
+            WHERE e.kind = 'diagram' AND v.id NOT IN (SELECT visit_id FROM practice)
             """).Select(Guid.Parse).ToHashSet();
     }
 
@@ -175,7 +182,7 @@ public sealed class VisitStore(Database database, EntryKinds kinds) : IDisposabl
         return [.. db.Query<string>("""
             SELECT cause FROM (
                 SELECT json_extract(body, '$.rootCause') AS cause, row_number() OVER (PARTITION BY visit_id ORDER BY at DESC) AS last
-                FROM entry WHERE kind = 'sign-off')
+                FROM entry WHERE kind = 'sign-off' AND visit_id NOT IN (SELECT visit_id FROM practice))
             WHERE last = 1 AND cause <> ''
             """)];
     }

@@ -66,6 +66,7 @@ builder.Services.AddSingleton<VisitStore>();
 builder.Services.AddSingleton<SearchStore>();
 builder.Services.AddSingleton<InstrumentStore>();
 builder.Services.AddSingleton<CylinderStore>();
+builder.Services.AddSingleton<PracticeStore>();
 builder.Services.AddSingleton<ProbeStore>();
 builder.Services.AddSingleton<ProbeIntake>();
 builder.Services.AddHostedService<ProbeBroker>();

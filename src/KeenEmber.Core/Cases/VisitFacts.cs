@@ -34,6 +34,10 @@ public static class VisitFacts
     public static ObservationEntry? LookOf(EntryHeader header, string code, string answer) =>
         FactsOfRecord.LookOf(code, answer) is var (fact, state) ? new(header, fact, null, state, null) : null;
 
+    /// <summary>A fact as an entry: of the walk-round where that has a place for it.</summary>
+    public static Entry EntryOf(EntryHeader header, Fact fact) =>
+        LookOf(header, fact.Code, fact.Answer) ?? (Entry)new DiagnosisFactEntry(header, fact.Code, fact.Answer, fact.Number);
+
     /// <summary>What was said not to be had now.</summary>
     public static IReadOnlySet<string> CannotNow(VisitCase visit) => visit.Timeline.Standing
         .Where(e => visit.LastWork is not { } work || e.At > work).Concat(visit.UpToHere.SelectMany(t => t.Standing).Where(IsNever))

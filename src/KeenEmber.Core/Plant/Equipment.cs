@@ -11,6 +11,9 @@ public sealed record Equipment(
     Guid Id, Guid SiteId, string Tag, string Name, EquipmentKind Kind, Temperature Target,
     int EvaporatorFans, string Product, string Location, RefrigerationCircuit Circuit)
 {
+    /// <summary>Somebody practises on it: it exists only in arithmetic.</summary>
+    public bool IsPractice => SiteId == Site.PracticeId;
+
     /// <summary>Of the place it stands in; those of its refrigerant come by themselves.</summary>
     public Hazards Hazards { get; init; }
 

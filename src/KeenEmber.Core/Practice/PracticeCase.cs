@@ -1,6 +1,5 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
-using KeenEmber.Core.Diagnosis;
 
 namespace KeenEmber.Core.Practice;
 

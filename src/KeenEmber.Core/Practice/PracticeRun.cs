@@ -13,7 +13,8 @@ public sealed class PracticeRun
     /// <summary>What takes as long whatever it is, min.</summary>
     private const double ThawMin = 60, PowerMin = 5, RepairMin = 45;
 
-    private static readonly string[] Thawed = ["coil", "frost-pattern", "ice-kind", "fan-guard", "return-bends", "pan-ice", "ceiling-frost"];
+    private static readonly string[] Thawed =
+        ["coil", "frost-pattern", "ice-kind", "fan-guard", "return-bends", "pan-ice", "ceiling-frost"];
 
     private static readonly string[] Wiped = ["alarm-kind", "defrosts", "starts", "end-by"];
 
@@ -50,7 +51,8 @@ public sealed class PracticeRun
     public double Minutes => Acts.Sum(a => a.Minutes);
 
     /// <summary>Where the technician stands; empty at the beginning.</summary>
-    public string At => LastOf(PracticeStep.Look) is { } look ? DiagnosisTable.Shipped.Observables.First(o => o.Code == look.Code).Place : "";
+    public string At => LastOf(PracticeStep.Look) is { } look
+        ? DiagnosisTable.Shipped.Observables.First(o => o.Code == look.Code).Place : "";
 
     /// <summary>Gauges were connected to a small charge: they took some of it.</summary>
     public bool HasLostChargeToGauges => Case.Job.Unit.Metering == Metering.CapillaryTube
@@ -125,7 +127,8 @@ public sealed class PracticeRun
     /// <summary>Observables that show one of these causes itself.</summary>
     private static HashSet<string> ShownBy(HashSet<string> causes)
     {
-        var made = DiagnosisTable.Shipped.Causes.Where(c => causes.Contains(c.Code)).SelectMany(c => c.Makes).Select(m => m.Code).ToHashSet();
+        var made = DiagnosisTable.Shipped.Causes.Where(c => causes.Contains(c.Code)).SelectMany(c => c.Makes).Select(m => m.Code)
+            .ToHashSet();
         return [.. DiagnosisTable.Shipped.Conditions.Where(c => made.Contains(c.Code) && c.IsCauseItself).SelectMany(c => c.Shows)
             .Select(s => s.Observable)];
     }

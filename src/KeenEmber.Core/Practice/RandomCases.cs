@@ -20,7 +20,8 @@ public static class RandomCases
     /// <returns>Null where the code is none of a random case.</returns>
     public static PracticeCase? Find(string? code)
     {
-        if (code?.Split('-') is not ["random", var kindText, var levelText, var seedText] || !Enum.TryParse(kindText, out EquipmentKind kind)
+        if (code?.Split('-') is not ["random", var kindText, var levelText, var seedText]
+            || !Enum.TryParse(kindText, out EquipmentKind kind)
             || !int.TryParse(levelText, CultureInfo.InvariantCulture, out var level) || level is < 1 or > PracticeCase.Levels
             || !int.TryParse(seedText, CultureInfo.InvariantCulture, out var seed) || !Enum.IsDefined(kind))
             return null;

@@ -44,10 +44,19 @@ public static class SimulatedJobs
 
     /// <summary>A day later: what the customer says, and what would be found wherever somebody looked.</summary>
     /// <returns>Null where the fault shows in nothing that anybody would call for.</returns>
-    public static Job? Make(EquipmentKind kind, SimulatedFault fault, double strength)
+    public static Job? Make(EquipmentKind kind, SimulatedFault fault, double strength) => Make(kind, [fault], strength);
+
+    /// <summary>The same with several at once.</summary>
+    /// <param name="strength">Of each, from 0 to 1.</param>
+    public static Job? Make(EquipmentKind kind, IReadOnlyList<SimulatedFault> faults, double strength)
     {
+        if (faults.Any(f => f.Name == "door") && kind is (EquipmentKind.OpenCase or EquipmentKind.GlycolChiller))
+            return null;
         var design = UnitDesign.Of(kind);
-        var unit = new SimulatedUnit(design, design.TargetC + 1) { Faults = fault.Made(strength, design) };
+        var unit = new SimulatedUnit(design, design.TargetC + 1)
+        {
+            Faults = faults.Aggregate(UnitFaults.None, (all, f) => all.With(f.Made(strength, design))),
+        };
         Weather weather = new(design.DesignAirC + 2, 3);
         var (on, box, trips) = (0, 0.0, 0);
         for (var s = 0; s < 2 * 86_400; s++)
@@ -67,15 +76,16 @@ public static class SimulatedJobs
             complaints["complaint.warm"] = "yes";
         if (on > 0.93 * 86_400)
             complaints["complaint.runs-always"] = "yes";
-        if ((complaints.Count == 0 && fault.Roots.Count > 0) || (fault.Name == "door" && kind is EquipmentKind.OpenCase
-            or EquipmentKind.GlycolChiller))
+        if (complaints.Count == 0 && faults.Any(f => f.Roots.Count > 0))
             return null;
         complaints["box"] = Number(unit.BoxC - design.TargetC);
         var unitOfCase = new JobUnit(kind, design.Metering,
             design.HasReceiver ? CondenserKind.AirCooledRemote : CondenserKind.AirCooledSelfContained, null, 1, design.TargetC, 2);
-        var answers = Found(unit, design, weather, on > 0.93 * 86_400, trips).Concat(fault.Seen).GroupBy(a => a.Key).ToDictionary(g => g.Key, g => g.Last().Value);
-        return new($"{kind}, {fault.Name} {strength:0.0}", unitOfCase, fault.Roots, complaints, answers, null,
-            unit.Mode == UnitMode.Cooling ? OperatingMode.Calling : OperatingMode.Satisfied);
+        var answers = Found(unit, design, weather, on > 0.93 * 86_400, trips).Concat(faults.SelectMany(f => f.Seen)).GroupBy(a => a.Key)
+            .ToDictionary(g => g.Key, g => g.Last().Value);
+        var name = string.Join(" and ", faults.Select(f => f.Name));
+        return new(string.Create(CultureInfo.InvariantCulture, $"{kind}, {name} {strength:0.0}"), unitOfCase,
+            [.. faults.SelectMany(f => f.Roots)], complaints, answers, null, unit.Mode == UnitMode.Cooling ? OperatingMode.Calling : OperatingMode.Satisfied);
     }
 
     /// <summary>Thermometer, gauges, hand and eye.</summary>

@@ -102,7 +102,8 @@ public sealed partial class SimulatedUnit
         FlowKgPerS = CompressorRuns
             ? displacement * (1 - Faults.CompressorWear) * Volumetric(EvaporatingC, CondensingC) * fluid.Vapour(EvaporatingC)
                 * (EvaporatingC + Zero) / (EvaporatingC + SuperheatK + Zero) : 0;
-        WorkKw = CompressorRuns ? Work(EvaporatingC, CondensingC, FlowKgPerS * (1 + LeakWork * Faults.CompressorWear / (1 - Faults.CompressorWear))) : 0;
+        var leaks = Faults.CompressorWear / (1 - Faults.CompressorWear);
+        WorkKw = CompressorRuns ? Work(EvaporatingC, CondensingC, FlowKgPerS * (1 + LeakWork * leaks)) : 0;
         var fan = 1 - Faults.CondenserFanOut * (1 - StillAir);
         var air = Math.Pow(fan * (1 - Faults.CondenserDirt), 0.7);
         RejectedKw = condenserWPerK / 1000 * (1 - flooded) * (CompressorRuns ? air : StillAir) * (CondensingC - OutsideC);

@@ -77,6 +77,13 @@ public sealed record UnitFaults(
 {
     /// <summary>Nothing is wrong.</summary>
     public static readonly UnitFaults None = new();
+
+    /// <summary>Both together.</summary>
+    public UnitFaults With(UnitFaults other) => new(Math.Min(1, ChargeLost + other.ChargeLost), Overcharge + other.Overcharge,
+        Math.Min(1, CondenserDirt + other.CondenserDirt), Math.Min(1, CondenserFanOut + other.CondenserFanOut),
+        Math.Min(1, EvaporatorAir + other.EvaporatorAir), Math.Min(1, ValveShut + other.ValveShut), ValveOpen + other.ValveOpen,
+        Math.Min(1, CompressorWear + other.CompressorWear), Math.Min(1, DoorOpen + other.DoorOpen),
+        Math.Min(1, HeaterOut + other.HeaterOut), ProbeOffK + other.ProbeOffK);
 }
 
 /// <summary>The day outside.</summary>

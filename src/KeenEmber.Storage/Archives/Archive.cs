@@ -1,3 +1,4 @@
+using KeenEmber.Core.Plant;
 using System.Globalization;
 using System.IO.Compression;
 using System.Security.Cryptography;
@@ -51,7 +52,8 @@ public sealed class Archive(Database database, string dataFolder)
     public Guid UnitOf(string tag)
     {
         using var db = database.Open();
-        var units = db.Query<string>("SELECT id FROM equipment WHERE tag = @tag COLLATE NOCASE", new { tag }).ToList();
+        var units = db.Query<string>("SELECT id FROM equipment WHERE tag = @tag COLLATE NOCASE AND site_id <> @practice",
+            new { tag, practice = Site.PracticeId.ToString() }).ToList();
         return units switch
         {
             [var one] => Guid.Parse(one),
@@ -78,8 +80,9 @@ public sealed class Archive(Database database, string dataFolder)
         using var moment = db.BeginTransaction(deferred: true);
         db.Execute("CREATE TEMP TABLE archived (id TEXT PRIMARY KEY)", transaction: moment);
         db.Execute(
-            "INSERT INTO archived SELECT id FROM equipment WHERE (@Unit IS NULL OR id = @Unit) AND (@Site IS NULL OR site_id = @Site)",
-            new { Unit = scope.Unit?.ToString(), Site = scope.Site?.ToString() }, moment);
+            "INSERT INTO archived SELECT id FROM equipment WHERE (@Unit IS NULL OR id = @Unit) AND (@Site IS NULL OR site_id = @Site) "
+            + "AND site_id <> @practice",
+            new { practice = Site.PracticeId.ToString(), Unit = scope.Unit?.ToString(), Site = scope.Site?.ToString() }, moment);
         using var zip = new ZipArchive(to, ZipArchiveMode.Create, leaveOpen: true);
         var rows = new Dictionary<string, long>();
         foreach (var table in ArchiveTables.All.Where(t => scope.IsAll || t.Name != "shop"))

@@ -21,6 +21,8 @@ public sealed class PracticeTests(ITestOutputHelper output)
 
     private static Func<PracticeRun, PracticeAct?> Look(string code, bool isSafe = true) => run => run.Look(Guid.NewGuid(), code, isSafe);
 
+    private static PracticeAct Thaw(PracticeRun run) => PracticeRun.Thaw(Guid.NewGuid());
+
     private static Func<PracticeRun, PracticeAct?> Repair(string code) => run => run.Repair(Guid.NewGuid(), code);
 
     [Fact]
@@ -93,12 +95,11 @@ public sealed class PracticeTests(ITestOutputHelper output)
     [Fact]
     public void Thawing_before_looking_destroys_what_the_ice_said_and_power_off_wipes_what_was_shown()
     {
-        var run = Run("quay-heater", _ => PracticeRun.Thaw(Guid.NewGuid()), Look("frost-pattern"), _ => PracticeRun.PowerOff(Guid.NewGuid()),
-            Look("end-by"));
+        var run = Run("quay-heater", Thaw, Look("frost-pattern"), _ => PracticeRun.PowerOff(Guid.NewGuid()), Look("end-by"));
         Assert.Equal("coil", run.Acts[1].Blocked);
         Assert.Equal("supply", run.Acts[3].Blocked);
         Assert.True(Debriefing.Of(run).ThawedUnseen);
-        Assert.False(Debriefing.Of(Run("quay-heater", Look("coil"), Look("frost-pattern"), _ => PracticeRun.Thaw(Guid.NewGuid()))).ThawedUnseen);
+        Assert.False(Debriefing.Of(Run("quay-heater", Look("coil"), Look("frost-pattern"), Thaw)).ThawedUnseen);
     }
 
     [Fact]
@@ -133,6 +134,21 @@ public sealed class PracticeTests(ITestOutputHelper output)
         Assert.Equal(one.Job.Root, again.Job.Root);
         Assert.Equal(one.Job.Answers, again.Job.Answers);
         Assert.NotEmpty(one.Job.Root);
+    }
+
+    [Fact]
+    public void Trials_are_drawn_the_same_each_time_and_held_against_every_fault()
+    {
+        var trials = Trials.Run(24, seed: 7);
+        Assert.Equal(24, trials.Count);
+        Assert.Contains(trials, t => t.Faults.Count == 0);
+        Assert.Contains(trials, t => t.Faults.Count > 1);
+        Assert.All(trials, t => Assert.Equal(t.Faults.SelectMany(f => f.Roots), t.Job.Root));
+        Assert.All(trials.Where(t => t.IsWhole && t.Faults.Count > 0), t =>
+            Assert.True(t.Played.Result.Explanations[0].Causes.Count >= t.Faults.Count));
+        output.WriteLine($"{trials.Count(t => t.IsFirst)} first, {trials.Count(t => t.IsInThree)} in three");
+        Assert.InRange(trials.Count(t => t.IsInThree), 19, 24);
+        Assert.Equal(trials.Select(t => t.Played.Rank), Trials.Run(24, seed: 7).Select(t => t.Played.Rank));
     }
 
     [Theory]

@@ -5,9 +5,9 @@ using KeenEmber.Core.Plant;
 namespace KeenEmber.Core.Tests.Simulation;
 
 /// <summary>The diagnosis, choosing its own tests, on whole units in arithmetic that share no number with its table.</summary>
-/// <remarks>The model was made more honest on the way (what it shows that a technician would see, hydrocarbons' heat capacities, a protector),
-/// and the table learnt that a fault has a strength: a worn compressor is not a dead one, a strong fault goes further than a common
-/// one.</remarks>
+/// <remarks>The model was made more honest on the way (what it shows that a technician would see, hydrocarbons' heat capacities, a
+/// protector), and the table learnt that a fault has a strength: a worn compressor is not a dead one, a strong fault goes further than
+/// a common one.</remarks>
 public sealed class DiagnosedUnitsTests(ITestOutputHelper output)
 {
     /// <summary>All kinds, weak to strong, with KEEN_EMBER_PLAYS; three, strong, in the usual run.</summary>
@@ -37,7 +37,8 @@ public sealed class DiagnosedUnitsTests(ITestOutputHelper output)
                 $"{fault.Name}: {played.Count(p => p.Played.Rank == 1)} first, {played.Count(p => p.Played.Rank <= 3)} in three, "
                 + $"of {played.Count}, {played.Average(p => p.Played.Minutes):0} min");
             foreach (var (job, p) in played.Where(p => p.Played.Rank > 1))
-                output.WriteLine($"   {job.Name}: rank {p.Rank}, knew {string.Join(' ', p.Facts.Select(f => $"{f.Code}={f.Answer}{f.Number}"))}; said "
+                output.WriteLine($"   {job.Name}: rank {p.Rank}, knew "
+                    + string.Join(' ', p.Facts.Select(f => $"{f.Code}={f.Answer}{f.Number}")) + "; said "
                     + string.Join(", ", p.Result.Causes.Take(3).Select(c => $"{c.Cause.Code} {c.Probability:P0}"))
                     + Against(job, p));
         }

@@ -1,5 +1,6 @@
 using KeenEmber.Application;
 using KeenEmber.Core.Plant;
+using KeenEmber.Core.Practice;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
 using KeenEmber.Core.Visits.LogLine;
@@ -18,6 +19,18 @@ namespace KeenEmber.Web.Pages.Visits;
 public abstract class VisitPage(VisitViews views) : PageModel
 {
     public VisitView View { get; private set; } = null!;
+
+    /// <summary>The case that is practised here; null on a real visit.</summary>
+    public PracticeRun? Practice { get; private set; }
+
+    /// <summary>What the app thinks is shown: always, but on a harder case of practice not before a third hint.</summary>
+    public bool IsVerdictShown => Practice is null || Practice.Case.Level == 1 || Practice.IsOver
+        || Practice.Acts.Count(a => a.Step == PracticeStep.Hint) >= HintsToTheVerdict;
+
+    private const int HintsToTheVerdict = 3;
+
+    /// <summary>The page is there on a visit of practice alone.</summary>
+    protected virtual bool IsForPractice => false;
 
     /// <summary>The fields of the station.</summary>
     public FilledForm Form { get; private set; } = null!;
@@ -118,7 +131,9 @@ public abstract class VisitPage(VisitViews views) : PageModel
         var kept = KeptPost.Of(Request, Desk.Now);
         if ((views.Open(id, kept?.MadeAt) ?? (HttpMethods.IsGet(Request.Method) ? views.Ahead(id) : null)) is not { } view)
             return false;
-        View = view;
+        (View, Practice) = (view, views.PracticeOf(view));
+        if (IsForPractice && Practice is null)
+            return false;
         Writer = new(id, key, view.WrittenAt, Accounts.NameOf(HttpContext) ?? view.Visit.Author, BrowserNotes.Device(HttpContext))
         {
             Kept = kept is null ? null : (kept.MadeAt, kept.PhoneAt),
@@ -173,6 +188,8 @@ public abstract class VisitPage(VisitViews views) : PageModel
         static string Count(int n, string one, string many) => n == 1 ? $"1 {one}" : $"{n} {many}";
         var looked = View.Conditions.EvaporatorFans.Count(f => f is not null)
             + View.MakeUp.Facts.Count(f => View.Conditions.StateOf(f) is not null);
+        if (Practice is not null)
+            yield return new(5, "Practice", "Practice", Practice.IsOver ? "debriefing" : $"{UnitText.Number(Practice.Minutes, 0)} min");
         yield return new(10, "Look", "Walk-round", Count(looked, "fact", "facts"));
         yield return new(15, "Diagnosis", "Diagnosis", "causes, tests");
         var meters = View.Timeline.Standing.OfType<InstrumentEntry>().Select(m => m.Measures).Distinct().Count();

@@ -65,8 +65,7 @@ public sealed class DiagnosisModel(VisitViews views) : VisitPage(views)
             return new DiagnosisFactEntry(Writer.Next(), observable.Code, "", ReadNumber(observable));
         if (answer is null || !observable.Answers.Contains(answer))
             return null;
-        return VisitFacts.LookOf(Writer.Next(), observable.Code, answer) ?? (Entry)new DiagnosisFactEntry(Writer.Next(), observable.Code,
-            answer);
+        return VisitFacts.EntryOf(Writer.Next(), new(observable.Code, answer));
     }
 
     /// <summary>Sent instead of an answer.</summary>
