@@ -1,4 +1,5 @@
 using Dapper;
+using KeenEmber.Core.Plant;
 
 namespace KeenEmber.Storage;
 
@@ -89,10 +90,12 @@ public sealed class SearchStore(Database database)
         using var db = database.Open();
         return
         [
-            .. db.Query<Row>(Hits, new { query = $"kind : unit AND text : ({query})", MostHits }).Select(r => r.ToHit()),
-            .. db.Query<Row>(Hits, new { query = $"text : ({query}) NOT kind : unit", MostHits }).Select(r => r.ToHit())
-                .OrderByDescending(h => h.At),
+            .. Found($"kind : unit AND text : ({query})"),
+            .. Found($"text : ({query}) NOT kind : unit").OrderByDescending(h => h.At),
         ];
+
+        IEnumerable<SearchHit> Found(string match) =>
+            db.Query<Row>(Hits, new { query = match, practice = Site.PracticeId.ToString(), MostHits }).Select(r => r.ToHit());
     }
 
     /// <summary>Each word in quotes, so that no character of it is taken for an operator.</summary>

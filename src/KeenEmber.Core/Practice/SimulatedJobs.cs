@@ -84,8 +84,9 @@ public static class SimulatedJobs
         var answers = Found(unit, design, weather, on > 0.93 * 86_400, trips).Concat(faults.SelectMany(f => f.Seen)).GroupBy(a => a.Key)
             .ToDictionary(g => g.Key, g => g.Last().Value);
         var name = string.Join(" and ", faults.Select(f => f.Name));
+        var mode = unit.Mode == UnitMode.Cooling ? OperatingMode.Calling : OperatingMode.Satisfied;
         return new(string.Create(CultureInfo.InvariantCulture, $"{kind}, {name} {strength:0.0}"), unitOfCase,
-            [.. faults.SelectMany(f => f.Roots)], complaints, answers, null, unit.Mode == UnitMode.Cooling ? OperatingMode.Calling : OperatingMode.Satisfied);
+            [.. faults.SelectMany(f => f.Roots)], complaints, answers, null, mode);
     }
 
     /// <summary>Thermometer, gauges, hand and eye.</summary>

@@ -53,8 +53,8 @@ public static class PracticeText
         var name = CircuitText.Sentence(Cause(act.Code).Name);
         if (!run.Case.Job.Truth.Contains(act.Code))
             return $"{name}: seen to. Nothing has changed.";
-        return upTo.IsMended ? $"{name}: put right. It runs. Prove it."
-            : $"{name}: put right. It is not as it should be yet, or will not stay so.";
+        return upTo.IsMended ? $"{name}: repaired. It runs. Prove it."
+            : $"{name}: repaired. It is not as it should be yet, or will not stay so.";
     }
 
     /// <summary>By its code.</summary>

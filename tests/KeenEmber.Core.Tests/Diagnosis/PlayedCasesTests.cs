@@ -37,7 +37,8 @@ public sealed class PlayedCasesTests(ITestOutputHelper output)
             minutes += played.Minutes;
             walk += FixedWalk.MinutesOf(job);
             if (played.Rank > 1)
-                output.WriteLine($"{job.Name}: rank {played.Rank}, {played.Minutes:F0} min, asked {string.Join(' ', played.Asked)}; "
+                output.WriteLine($"{job.Name}: rank {played.Rank}, {played.Minutes:F0} min, knew "
+                    + string.Join(' ', played.Facts.Select(f => $"{f.Code}={f.Answer}{f.Number}")) + "; "
                     + $"said {string.Join(", ", played.Result.Explanations.Take(3).Select(e => $"[{string.Join('+',
                         e.Causes.Select(c => c.Cause.Code))}] {e.Probability:P0}"))}"
                     + $"; nothing fits {played.Result.NothingFits:P0}");

@@ -24,9 +24,9 @@ internal static class Handlers
     /// <summary>The folder of pages it is in: "Visits", "Units".</summary>
     private static string AreaOf(Type page) => page.Namespace!.Split('.') is [_, _, _, var area, ..] ? area : "Pages";
 
-    /// <summary>Pages of a visit, the last part of their addresses: the stations and what lies behind them.</summary>
+    /// <summary>Pages of a real visit, the last part of their addresses: the stations and what lies behind them.</summary>
     public static IReadOnlyList<string> VisitPages(TestApp app) =>
-        [.. Routes(app).Select(r => r.Template.Split('/')).Where(t => t is ["visits", _, _]).Select(t => t[2])
+        [.. Routes(app).Select(r => r.Template.Split('/')).Where(t => t is ["visits", _, not "practice"]).Select(t => t[2])
             .Order(StringComparer.Ordinal)];
 
     /// <summary>The last part of the address of a page of a visit.</summary>

@@ -35,7 +35,7 @@ public sealed class PracticePagesTests : IDisposable
         return person;
     }
 
-    private Person Repair(string cause) => person.Tap($"#cause option[value={cause}]").Press("Put it right");
+    private Person Repair(string cause) => person.Tap($"#cause option[value={cause}]").Press("Repair it");
 
     [Fact]
     public void A_case_is_worked_from_the_complaint_to_the_debriefing()
@@ -44,7 +44,7 @@ public sealed class PracticePagesTests : IDisposable
         Look("fans").ReadUntil(".practice-said", "Evaporator fans: one stopped.");
         Look("superheat").ReadUntil(".practice-said", "cannot tell now. First: evaporator fans.");
         Look("fan-windings").ReadUntil(".practice-said", "That could have hurt you. Lock out and test dead first.");
-        person.Press("Put it right").ReadUntil("#cause-error", "Choose what you repair.");
+        person.Press("Repair it").ReadUntil("#cause-error", "Choose what you repair.");
         Repair("thermostat-open").ReadUntil(".practice-said", "Nothing has changed.");
         Repair("fan-motor-dead").ReadUntil(".practice-said", "It runs. Prove it.");
         Look("box").ReadUntil(".practice-said", "0.5 K");
@@ -103,7 +103,7 @@ public sealed class PracticePagesTests : IDisposable
         var visit = Guid.Parse(person.Path.Split('/')[2]);
         app.Get<VisitStore>().Append([new SignOffEntry(new(Guid.CreateVersion7(), visit, app.Clock.Now, app.Clock.Now, "Trainee"),
             "fan motor", "", "", null)]);
-        app.Get<Board>().RefreshAll();
+        app.Get<Board>().RefreshAll(stop: TestContext.Current.CancellationToken);
         var front = person.Go("/").Read("main");
         Assert.DoesNotContain("P-1", front, StringComparison.Ordinal);
         Assert.Contains("of 1 unit", front, StringComparison.Ordinal);
@@ -133,7 +133,7 @@ public sealed class PracticePagesTests : IDisposable
     }
 
     [Fact]
-    public void A_random_case_is_worked_like_any_other_and_a_real_visit_has_no_practice()
+    public async Task A_random_case_is_worked_like_any_other_and_a_real_visit_has_no_practice()
     {
         person.Go("/practise").Tap("#kind option[value=ReachInCooler]").Press("Start one")
             .ReadUntil(".practice-mark", "only in arithmetic");
@@ -141,8 +141,8 @@ public sealed class PracticePagesTests : IDisposable
         person.Go("/equipment/new").Type("#tag", "F-9").Type("#refrigerant", "R404A").Type("#target", "-20").Press("Add this unit");
         person.Type("#author", "Isolde Marrin").Press("Start a visit").See("#line");
         Assert.False(person.SeesNow(".practice-mark"));
-        using var answer = person.Http.GetAsync($"/visits/{person.Path.Split('/')[2]}/practice",
-            TestContext.Current.CancellationToken).GetAwaiter().GetResult();
+        using var answer = await person.Http.GetAsync($"/visits/{person.Path.Split('/')[2]}/practice",
+            TestContext.Current.CancellationToken);
         Assert.Equal(HttpStatusCode.NotFound, answer.StatusCode);
     }
 }

@@ -1,6 +1,6 @@
 using KeenEmber.Browser.Tests.Harness;
 
-namespace KeenEmber.Browser.Tests;
+namespace KeenEmber.Browser.Tests.Practising;
 
 /// <summary>Practice on a phone: a case from the complaint to the debriefing.</summary>
 public sealed class PracticeTests : IDisposable
@@ -27,7 +27,7 @@ public sealed class PracticeTests : IDisposable
         // The app judges along on a plain case, in the drawer it has on every visit.
         person.ReadUntil(".panel", "Find out why before thawing it");
         person.Tap("[data-place=control] summary").Tap("[data-look=clock]").ReadUntil(".practice-said", "Defrost clock: stopped.");
-        person.Tap("#cause option[value=clock-stopped]").Press("Put it right").ReadUntil(".practice-said", "It runs. Prove it.");
+        person.Tap("#cause option[value=clock-stopped]").Press("Repair it").ReadUntil(".practice-said", "It runs. Prove it.");
         app.Restart();
         person.Go(person.Path).ReadUntil(".practice-said", "It runs. Prove it.");
         person.Press("Close the job").ReadUntil(".debriefing h2", "Found and mended.");
