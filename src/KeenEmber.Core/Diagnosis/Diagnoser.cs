@@ -53,9 +53,6 @@ public sealed class Diagnoser(DiagnosisTable table)
             .OrderByDescending(c => c.Probability).Take(MostCauses)]);
         var isSure = IsSure(explanations[0], causes);
         IReadOnlyList<NextTest> next = input.AsksNext ? new NextTests(network, evidence, input).Find(weighed, MostNext) : [];
-        if (isSure && NextTests.IsWithoutReason([.. explanations[0].Causes.Select(c => c.Cause)])
-            && next.Where(t => t.Minutes <= NextTests.QuickMin).ToList() is { Count: > 0 } inPassing)
-            (isSure, next) = (false, inPassing);
         return new(Dangers.Of(input.Facts), explanations, causes, Math.Exp(unknown - all), explanations[0].Leaves,
             input.AsksNext && next.Count == 0 && !isSure ? Again(network, input, explanations[0]) : next, isSure);
     }

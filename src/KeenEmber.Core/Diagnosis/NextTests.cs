@@ -63,7 +63,6 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
         var all = weighed.Sum(s => s.Probability);
         weighed = weighed.ConvertAll(s => (s.Set, s.Probability / all));
         var least = weighed[0].Set.Causes.Length > 0 && weighed[0].Probability > Leads ? LeastWhereOneLeads : LeastBitsPerMin;
-        wantsReason = IsWithoutReason([.. weighed[0].Set.Causes.Select(c => network.Causes[c])]);
         var found = Best(weighed, least, most);
         if (found.Count > 0 || !isLockedOut)
             return found;
@@ -78,22 +77,9 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
         var now = telling.Where(c => Waits(c.Observable) is null).ToDictionary(c => c.Observable, c => (c.PerMin, Candidate: c));
         foreach (var later in telling)
             Unlock(later, now);
-        return [.. now.Values.Where(c => c.PerMin >= least || (wantsReason && c.PerMin >= LeastBitsPerMin
-            && c.Candidate.Minutes <= QuickMin)).OrderByDescending(c => c.PerMin).Take(most).Select(c => c.Candidate)
+        return [.. now.Values.Where(c => c.PerMin >= least).OrderByDescending(c => c.PerMin).Take(most).Select(c => c.Candidate)
             .Select(t => new NextTest(network.Observables[t.Observable], t.Bits, t.Minutes, Outcomes(t.Observable, weighed)))];
     }
-
-    /// <summary>It holds one cause alone, of the kind that others often bring on: a burnt part that is replaced without its reason burns
-    /// again.</summary>
-    internal static bool IsWithoutReason(IReadOnlyList<Cause> causes) =>
-        causes is [var one] && one.BroughtOnBy.Sum(b => b.Share) >= OftenBroughtOn;
-
-    private const double OftenBroughtOn = 0.05;
-
-    /// <summary>What may have burnt it is looked for in passing, min each.</summary>
-    internal const double QuickMin = 4;
-
-    private bool wantsReason;
 
     private List<Candidate> Telling(List<(CauseSet Set, double Probability)> weighed) =>
         [.. Enumerable.Range(0, network.Observables.Count).Where(o => MayBeAsked(o) && Differs(o, weighed))

@@ -16,10 +16,6 @@ public sealed class OutlookTests
     private static DiagnosisFactEntry Told(int minute, string observable, string answer) =>
         new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), observable, answer);
 
-    /// <summary>As on a healthy unit; a number cannot be had.</summary>
-    private static DiagnosisFactEntry Usual(int minute, Observable asked) => asked.IsNumber
-        ? Told(minute, asked.Code, "") with { Cannot = true } : Told(minute, asked.Code, asked.Answers[0]);
-
     private static PartEntry Replaced(int minute, ComponentKind kind) =>
         new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), "", "", "", "", "", false, WorkArea.StartParts,
             new(kind));
@@ -34,17 +30,7 @@ public sealed class OutlookTests
     [Fact]
     public void What_explains_it_leads_and_is_repaired_once_it_is_sure()
     {
-        List<Entry> seen = [.. SilentCompressor, Told(8, "start-relay", "open")];
-        var visit = Worked.Of([.. seen]);
-        // A relay that is replaced without what burnt it burns again: that is looked for first, in passing.
-        Assert.Equal((CaseDiagnosis.Likely, "start-relay-open"), (visit.Stands.Code, visit.Stands.Detail));
-        Assert.InRange(Assert.IsType<DiagnosisTask>(visit.Next).Test.Minutes, 0, 4);
-        for (var minute = 9; visit.Next is DiagnosisTask task && minute < 30; minute++)
-        {
-            seen.Add(Usual(minute, task.Test.Observable));
-            visit = Worked.Of([.. seen]);
-        }
-
+        var visit = Worked.Of([.. SilentCompressor, Told(8, "start-relay", "open")]);
         Assert.Equal((CaseDiagnosis.Explained, "start-relay-open"), (visit.Stands.Code, visit.Stands.Detail));
         Assert.Equal("start-relay-open", Assert.IsType<RepairTask>(visit.Next).Cause.Code);
         Assert.InRange(visit.Stands.Values[CaseDiagnosis.ProbabilityValue], 0.88, 1);

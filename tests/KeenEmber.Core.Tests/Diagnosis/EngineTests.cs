@@ -175,22 +175,6 @@ public sealed class EngineTests(ITestOutputHelper output)
     }
 
     [Fact]
-    public void A_burnt_part_is_not_sure_before_what_may_have_burnt_it_was_looked_for()
-    {
-        const string Burnt = "complaint.warm=yes box=9 compressor=hums start-relay=open overload=closed windings=sound comp-volts=live "
-            + "output.compressor=called-live condenser-fan=running shell=warm contactor-coil=live start-cap=100 run-cap=99";
-        var result = Engine.Diagnose(Input(Burnt));
-        Assert.Equal("start-relay-open", result.Causes[0].Cause.Code);
-        Assert.True(result.Causes[0].Probability > result.Causes[0].Cause.SureAt, $"{result.Causes[0].Probability}");
-        Assert.False(result.IsSure);
-        Assert.NotEmpty(result.Next);
-        Assert.All(result.Next, n => Assert.InRange(n.Minutes, 0, 4));
-        // A setting is wrong for no reason of the machine's.
-        Assert.True(Engine.Diagnose(Input(
-            "complaint.warm=yes box=7 setting=too-warm dial-moved=yes shown-mode=satisfied compressor=stopped")).IsSure);
-    }
-
-    [Fact]
     public void Once_gauges_are_on_a_small_charge_what_they_cost_is_spent()
     {
         var reachIn = new CircuitMakeUp(EquipmentKind.ReachInCooler, Metering.CapillaryTube, CondenserKind.AirCooledSelfContained,
