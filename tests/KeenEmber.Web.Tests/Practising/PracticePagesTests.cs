@@ -122,6 +122,14 @@ public sealed class PracticePagesTests : IDisposable
         });
     }
 
+    [Fact]
+    public void A_unit_of_practice_has_no_page_of_its_own_and_so_no_real_visit()
+    {
+        Start("fish-fan");
+        person.Tap(".visit-head h1 a");
+        Assert.Equal("/practise", person.Path);
+    }
+
     [Theory]
     [InlineData("Start", "code", "no-such-case")]
     [InlineData("Random", "level", "9")]

@@ -43,6 +43,8 @@ public sealed class UnitModel(
     {
         if (equipment.Find(id) is not var (unit, site))
             return NotFound();
+        if (unit.IsPractice)
+            return LocalRedirect("/practise");
         Unit = unit;
         Site = site;
         Company = companies.Get();
@@ -57,7 +59,7 @@ public sealed class UnitModel(
 
     public IActionResult OnPost(Guid id, Guid visitId, string? complaint, string? author, Urgency urgency, string? stock, string? response)
     {
-        if (equipment.Find(id) is null)
+        if (equipment.Find(id) is not { Equipment.IsPractice: false })
             return NotFound();
         if (visitId == Guid.Empty)
             return BadRequest();
