@@ -10,13 +10,14 @@ namespace KeenEmber.Storage;
 /// <summary>A case that somebody works or has worked.</summary>
 /// <param name="IsSolved">Null while it is worked.</param>
 public sealed record Practised(
-    Guid VisitId, string Person, string CaseCode, DateTimeOffset StartedAt, DateTimeOffset? EndedAt, bool? IsSolved, double? Minutes);
+    Guid VisitId, string Person, string CaseCode, int Level, DateTimeOffset StartedAt, DateTimeOffset? EndedAt,
+    bool? IsSolved, double? Minutes);
 
 /// <summary>Cases that are practised, and what was done on each.</summary>
 public sealed class PracticeStore(Database database)
 {
     private const string Columns = """
-        SELECT visit_id AS VisitId, person, case_code AS CaseCode, started_at AS StartedAt, ended_at AS EndedAt, solved, minutes
+        SELECT visit_id AS VisitId, person, case_code AS CaseCode, level, started_at AS StartedAt, ended_at AS EndedAt, solved, minutes
         FROM practice
         """;
 
@@ -27,18 +28,19 @@ public sealed class PracticeStore(Database database)
         public string VisitId { get; init; } = "";
         public string Person { get; init; } = "";
         public string CaseCode { get; init; } = "";
+        public long Level { get; init; }
         public string StartedAt { get; init; } = "";
         public string? EndedAt { get; init; }
         public long? Solved { get; init; }
         public double? Minutes { get; init; }
 
-        public Practised ToPractised() => new(Guid.Parse(VisitId), Person, CaseCode, Database.Utc(StartedAt),
+        public Practised ToPractised() => new(Guid.Parse(VisitId), Person, CaseCode, (int)Level, Database.Utc(StartedAt),
             EndedAt is null ? null : Database.Utc(EndedAt), Solved is null ? null : Solved == 1, Minutes);
     }
 
     /// <summary>Begins a case: its unit and its visit with it, all or nothing; the same one again changes nothing.</summary>
     /// <param name="unit">At the site of practice; its tag is given here.</param>
-    public void Start(Equipment unit, Site site, Visit visit, string caseCode, string device) => database.Together(db =>
+    public void Start(Equipment unit, Site site, Visit visit, PracticeCase practised, string device) => database.Together(db =>
     {
         if (db.ExecuteScalar<long>("SELECT count(*) FROM practice WHERE visit_id = @id", new { id = visit.Id.ToString() }) > 0)
             return false;
@@ -46,17 +48,21 @@ public sealed class PracticeStore(Database database)
         EquipmentStore.Save(db, unit with { Tag = $"P-{number}" }, site, new(visit.StartedAt, visit.Author, device));
         VisitStore.Start(db, visit);
         return db.Execute("""
-            INSERT INTO practice (visit_id, person, case_code, started_at) VALUES (@id, @Author, @caseCode, @at)
-            """, new { id = visit.Id.ToString(), visit.Author, caseCode, at = Database.Utc(visit.StartedAt) }) > 0;
+            INSERT INTO practice (visit_id, person, case_code, level, body, started_at) VALUES (@id, @Author, @Code, @Level, @body, @at)
+            """, new
+        {
+            id = visit.Id.ToString(), visit.Author, practised.Code, practised.Level, body = practised.Write(),
+            at = Database.Utc(visit.StartedAt),
+        }) > 0;
     });
 
     /// <summary>What was done on the case of a visit; null where it is none of practice.</summary>
     public PracticeRun? Find(Guid visitId)
     {
         using var db = database.Open();
-        return db.QuerySingleOrDefault<(string? Code, string? Acts)>("SELECT case_code, acts FROM practice WHERE visit_id = @id",
-            new { id = visitId.ToString() }) is ({ } code, { } acts) && PracticeCase.Find(code) is { } practised
-            ? new(practised, JsonSerializer.Deserialize<List<PracticeAct>>(acts, Json)!) : null;
+        return db.QuerySingleOrDefault<(string? Body, string? Acts)>("SELECT body, acts FROM practice WHERE visit_id = @id",
+            new { id = visitId.ToString() }) is ({ } body, { } acts)
+            ? new(PracticeCase.Read(body), JsonSerializer.Deserialize<List<PracticeAct>>(acts, Json)!) : null;
     }
 
     /// <summary>Puts an act on record; the same one again changes nothing, nor does any after the end.</summary>

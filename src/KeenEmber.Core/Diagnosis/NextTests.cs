@@ -238,11 +238,14 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
 
     private static double Entropy(IEnumerable<double> shares) => shares.Where(p => p > 0).Sum(p => -p * Math.Log2(p));
 
+    /// <summary>What it takes to get it, with the way there, min.</summary>
+    /// <param name="at">Where the technician is; empty for not known.</param>
+    internal static double MinutesFrom(string at, Observable o) => o.Minutes + AskMin
+        + (at.Length > 0 && o.Place != at && o.Place is not ("customer" or "record") ? WalkMin : 0);
+
     private double Cost(Observable o)
     {
-        var cost = o.Minutes + AskMin;
-        if (input.At.Length > 0 && o.Place != input.At && o.Place is not ("customer" or "record"))
-            cost += WalkMin;
+        var cost = MinutesFrom(input.At, o);
         if (o.IsSeldomAsked)
             cost += SeldomAskedMin;
         if (o.Hazard.Contains("live", StringComparison.Ordinal))

@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
@@ -19,6 +20,7 @@ public sealed record Job(
     IReadOnlyList<JobWork>? History = null)
 {
     /// <summary>Everything that is to be found.</summary>
+    [JsonIgnore]
     public IEnumerable<string> Truth => Root.Concat(Follows ?? []);
 }
 
@@ -28,11 +30,13 @@ public sealed record JobUnit(
     IReadOnlyList<CircuitParts>? Parts = null, int Coils = 1, double TargetC = 3, int Fans = 2)
 {
     /// <summary>What its circuit has; parts that are not told are a receiver on all but capillary units.</summary>
+    [JsonIgnore]
     public CircuitMakeUp MakeUp => new(Kind, Metering, Condenser,
         (Parts ?? (Metering == Metering.CapillaryTube ? [] : [CircuitParts.Receiver])).Aggregate(CircuitParts.None, (a, p) => a | p),
             Coils);
 
     /// <summary>What the box is to hold.</summary>
+    [JsonIgnore]
     public Temperature Target => Temperature.FromCelsius(TargetC);
 }
 

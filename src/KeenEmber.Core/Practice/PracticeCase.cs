@@ -29,6 +29,12 @@ public sealed record PracticeCase(string Code, int Level, string Place, string S
         return [.. JsonSerializer.Deserialize<List<PracticeCase>>(file, Json)!.OrderBy(c => c.Level)];
     }
 
+    /// <summary>As text, to be kept as it was begun: the model that made a random one may change.</summary>
+    public string Write() => JsonSerializer.Serialize(this, Json);
+
+    /// <summary>What <see cref="Write"/> wrote.</summary>
+    public static PracticeCase Read(string text) => JsonSerializer.Deserialize<PracticeCase>(text, Json)!;
+
     /// <summary>One of the library by its code, or a random one by its own; null where there is none.</summary>
     public static PracticeCase? Find(string? code) => All.FirstOrDefault(c => c.Code == code) ?? RandomCases.Find(code);
 }

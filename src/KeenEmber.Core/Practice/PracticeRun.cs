@@ -7,9 +7,6 @@ namespace KeenEmber.Core.Practice;
 /// and a repair is right or wrong.</summary>
 public sealed class PracticeRun
 {
-    /// <summary>From one place of a unit to another, and to ask, read and type anything at all, min.</summary>
-    private const double WalkMin = 3, AskMin = 1;
-
     /// <summary>What takes as long whatever it is, min.</summary>
     private const double ThawMin = 60, PowerMin = 5, RepairMin = 45;
 
@@ -84,8 +81,7 @@ public sealed class PracticeRun
     {
         if (!observables.TryGetValue(code, out var observable))
             return null;
-        var minutes = observable.Minutes + AskMin
-            + (At.Length > 0 && At != observable.Place && observable.Place is not ("customer" or "record") ? WalkMin : 0);
+        var minutes = NextTests.MinutesFrom(At, observable);
         if (World.InTheWay(observable) is { } need)
             return new(id, PracticeStep.Look, code, Minutes: minutes, IsSafe: isSafe, Blocked: need.Observable);
         if (Wiped.Contains(code) && LastOf(PracticeStep.PowerOff) is not null)

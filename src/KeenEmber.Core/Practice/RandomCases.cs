@@ -6,7 +6,7 @@ namespace KeenEmber.Core.Practice;
 /// <summary>Cases without end, from whole units in arithmetic: a kind of unit, a fault and how strong it is, all from one number.</summary>
 public static class RandomCases
 {
-    private const string Prefix = "random-";
+    private const string Prefix = "random";
 
     /// <summary>A fault that nobody would call for is drawn again, at most so many times.</summary>
     private const int MostTries = 20;
@@ -15,12 +15,12 @@ public static class RandomCases
     /// <param name="level">Faults are the weaker the higher it is.</param>
     /// <param name="seed">Which, not below 0.</param>
     public static string CodeOf(EquipmentKind kind, int level, int seed) =>
-        string.Create(CultureInfo.InvariantCulture, $"{Prefix}{kind}-{level}-{seed}");
+        string.Create(CultureInfo.InvariantCulture, $"{Prefix}-{kind}-{level}-{seed}");
 
     /// <returns>Null where the code is none of a random case.</returns>
     public static PracticeCase? Find(string? code)
     {
-        if (code?.Split('-') is not ["random", var kindText, var levelText, var seedText]
+        if (code?.Split('-') is not [Prefix, var kindText, var levelText, var seedText]
             || !Enum.TryParse(kindText, out EquipmentKind kind)
             || !int.TryParse(levelText, CultureInfo.InvariantCulture, out var level) || level is < 1 or > PracticeCase.Levels
             || !int.TryParse(seedText, CultureInfo.InvariantCulture, out var seed) || !Enum.IsDefined(kind))

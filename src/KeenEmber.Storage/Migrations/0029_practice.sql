@@ -4,6 +4,8 @@ CREATE TABLE practice (
     visit_id   TEXT PRIMARY KEY REFERENCES visit (id),
     person     TEXT NOT NULL,
     case_code  TEXT NOT NULL,
+    level      INTEGER NOT NULL,
+    body       TEXT NOT NULL,
     started_at TEXT NOT NULL,
     acts       TEXT NOT NULL DEFAULT '[]',
     ended_at   TEXT,

@@ -7,8 +7,6 @@ namespace KeenEmber.Words.Practising;
 /// <summary>What practice says.</summary>
 public static class PracticeText
 {
-    private static readonly Dictionary<string, Observable> Observables = DiagnosisTable.Shipped.Observables.ToDictionary(o => o.Code);
-
     /// <summary>What a level asks of somebody.</summary>
     public static string Level(int level) => level switch
     {
@@ -35,9 +33,9 @@ public static class PracticeText
     {
         PracticeStep.Look when act.Blocked == "supply" => $"{Name(act)}: gone. The power was off in between.",
         PracticeStep.Look when act.Blocked.Length > 0 =>
-            $"{Name(act)}: cannot tell now. First: {Observables[act.Blocked].Name}.",
+            $"{Name(act)}: cannot tell now. First: {DiagnosisText.Observables[act.Blocked].Name}.",
         PracticeStep.Look => $"{CircuitText.Sentence(DiagnosisText.Fact(new(act.Code, act.Answer, act.Number), units))}."
-            + (act.IsSafe ? "" : $" That could have hurt you. {DiagnosisText.Caution(Observables[act.Code].Hazard)}"),
+            + (act.IsSafe ? "" : $" That could have hurt you. {DiagnosisText.Caution(DiagnosisText.Observables[act.Code].Hazard)}"),
         PracticeStep.Repair => Repaired(run, act),
         PracticeStep.Thaw => "An hour later the coil is clear. What the ice would have told is told no more.",
         PracticeStep.PowerOff => "Off and on. What was shown and counted before is gone.",
@@ -45,7 +43,7 @@ public static class PracticeText
         _ => "The job is closed.",
     };
 
-    private static string Name(PracticeAct act) => CircuitText.Sentence(Observables[act.Code].Name);
+    private static string Name(PracticeAct act) => CircuitText.Sentence(DiagnosisText.Observables[act.Code].Name);
 
     private static string Repaired(PracticeRun run, PracticeAct act)
     {

@@ -134,6 +134,10 @@ public sealed class PracticeTests(ITestOutputHelper output)
         Assert.Equal(one.Job.Root, again.Job.Root);
         Assert.Equal(one.Job.Answers, again.Job.Answers);
         Assert.NotEmpty(one.Job.Root);
+        var kept = PracticeCase.Read(one.Write());
+        Assert.Equal((one.Code, one.Level, one.Said), (kept.Code, kept.Level, kept.Said));
+        Assert.Equal(one.Job.Answers, kept.Job.Answers);
+        Assert.Equal(one.Job.Unit.MakeUp, kept.Job.Unit.MakeUp);
     }
 
     [Fact]

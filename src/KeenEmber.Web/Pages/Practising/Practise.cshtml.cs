@@ -25,7 +25,7 @@ public sealed class PractiseModel(
         [.. practice.Of(null).Where(p => p.EndedAt is not null).GroupBy(p => p.Person).OrderBy(g => g.Key, StringComparer.Ordinal)
             .Select(g => (g.Key, (IReadOnlyList<(int, int)>)[.. Enumerable.Range(1, PracticeCase.Levels).Select(level =>
             {
-                var ofLevel = g.Where(p => PracticeCase.Find(p.CaseCode)?.Level == level).ToList();
+                var ofLevel = g.Where(p => p.Level == level).ToList();
                 return (ofLevel.Count(p => p.IsSolved == true), ofLevel.Count);
             })]))];
 
@@ -49,7 +49,7 @@ public sealed class PractiseModel(
         var now = time.GetUtcNow();
         var zone = equipment.Sites() is [var first, ..] ? first.TimeZone : "UTC";
         var unit = PracticeUnit.Of(chosen, Guid.CreateVersion7(now), Guid.CreateVersion7(now));
-        practice.Start(unit, new(Site.PracticeId, "Practice", 0, zone), new(visitId, unit.Id, now, Person, chosen.Said), chosen.Code,
+        practice.Start(unit, new(Site.PracticeId, "Practice", 0, zone), new(visitId, unit.Id, now, Person, chosen.Said), chosen,
             BrowserNotes.Device(HttpContext));
         return LocalRedirect($"/visits/{visitId}/practice");
     }
