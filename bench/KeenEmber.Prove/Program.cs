@@ -31,6 +31,19 @@ Say("");
 Say($"All of several faults named and nothing else: {Share(several, t => t.IsWhole)}. Sound ones left alone: "
     + $"{Share([.. trials.Where(t => t.Faults.Count == 0)], t => t.IsFirst)}. "
     + string.Create(CultureInfo.InvariantCulture, $"{trials.Average(t => t.Played.Minutes):0} minutes each."));
+Say("");
+Say("With repairs: what is likely is repaired, the unit runs for a day, and it is looked at again until nothing is said to be wrong.");
+Say("");
+Say("| | everything that shows repaired, and nothing else | something left | something in vain | looks | minutes |");
+Say("|---|---|---|---|---|---|");
+foreach (var group in trials.GroupBy(t => t.Faults.Count).OrderBy(g => g.Key))
+{
+    Say($"| {group.Key} faults | {Share([.. group], t => t.Mending.IsRight)} | {group.Count(t => t.Mending.Left.Count > 0)} "
+        + $"| {group.Count(t => t.Mending.InVain.Count > 0)} "
+        + string.Create(CultureInfo.InvariantCulture, $"| {group.Average(t => t.Mending.Rounds):0.0} | {group.Average(t => t.Mending.Minutes):0} |"));
+}
+
+Say("");
 var likely = trials.SelectMany(t => t.Played.Said).Where(s => s.Said is >= 0.75 and < 0.85).ToList();
 Say(string.Create(CultureInfo.InvariantCulture,
     $"What was called 75 to 85 % likely was so in {likely.Count(s => s.IsSo)} of {likely.Count} steps."));

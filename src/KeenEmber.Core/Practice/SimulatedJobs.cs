@@ -35,7 +35,8 @@ public static class SimulatedJobs
             ("bulb-warmed", "falls-not"), ("sight-glass", "full"), ("valve-opened", "rises-not"), ("valve-inlet", "blocked"),
             ("exv-moved", "no"), ("exv-opening", "90")),
         Of("compressor valves", ["compressor-valves"], (s, _) => new(CompressorWear: 0.5 + 0.15 * s), ("pumps-down", "no")),
-        Of("door", ["door-left-ajar"], (s, _) => new(DoorOpen: 0.5 + 0.4 * s), ("door", "ajar")),
+        Of("door", ["door-left-ajar"], (s, _) => new(DoorOpen: 0.5 + 0.4 * s), ("door", "ajar"),
+            ("condensation", "found"), ("ceiling-frost", "found")),
         Of("box sensor", ["box-sensor-cold"], (s, _) => new(ProbeOffK: -4 - 2 * s), ("box-probe.error", "-5"), ("display", "-5"),
             ("probe-in-ice", "off")),
         Of("too full", ["overcharged-by-hand"], (s, _) => new(Overcharge: 0.6 + 0.3 * s), ("charge-last", "added"),
@@ -67,6 +68,8 @@ public static class SimulatedJobs
             trips += s > 86_400 && unit.IsTripped && !held ? 1 : 0;
         }
 
+        // What it does when somebody comes; who sees a protector hold it and let it go sees it while it is called.
+        var mode = trips > 0 || unit.Mode == UnitMode.Cooling ? OperatingMode.Calling : OperatingMode.Satisfied;
         // Measured once it has run for a while, on a clear coil where that comes within a day; where it trips, just before.
         for (var s = 0; s < 2 * 86_400 && !(unit.CompressorRuns && (trips > 0 ? unit.CondensingC > AlmostC || unit.HeldS >= 900
             : unit.HeldS >= 480 && (unit.FrostKg < 1 || s > 86_400))); s++)
@@ -84,7 +87,6 @@ public static class SimulatedJobs
         var answers = Found(unit, design, weather, on > 0.93 * 86_400, trips).Concat(faults.SelectMany(f => f.Seen)).GroupBy(a => a.Key)
             .ToDictionary(g => g.Key, g => g.Last().Value);
         var name = string.Join(" and ", faults.Select(f => f.Name));
-        var mode = unit.Mode == UnitMode.Cooling ? OperatingMode.Calling : OperatingMode.Satisfied;
         return new(string.Create(CultureInfo.InvariantCulture, $"{kind}, {name} {strength:0.0}"), unitOfCase,
             [.. faults.SelectMany(f => f.Roots)], complaints, answers, null, mode);
     }

@@ -24,7 +24,8 @@ public sealed class Technician(Diagnoser diagnoser, double wrongShare = 0.02, do
 
     /// <summary>Works a job until the engine is sure or has nothing left to ask.</summary>
     /// <param name="seed">Of its errors.</param>
-    public Played Play(Job job, int seed)
+    /// <param name="before">What explained the unit before work that was done on it; null where none was.</param>
+    public Played Play(Job job, int seed, IReadOnlyList<WeighedCause>? before = null)
     {
         var random = new Random(seed);
         var table = DiagnosisTable.Shipped.Observables.ToDictionary(o => o.Code);
@@ -37,6 +38,7 @@ public sealed class Technician(Diagnoser diagnoser, double wrongShare = 0.02, do
             result = diagnoser.Diagnose(new(job.Unit.MakeUp, job.Unit.Target, job.Unit.Fans, facts)
             {
                 CannotNow = cannot, At = at, Settled = facts.CountBy(f => f.Code).Where(c => c.Value > 1).Select(c => c.Key).ToHashSet(),
+                Before = before ?? [],
                 History = [.. (job.History ?? []).Select(h => new EarlierWork(h.DaysAgo, h.Parts, h.Replaced ?? []))],
             });
             if (result.Causes.Count > 0)

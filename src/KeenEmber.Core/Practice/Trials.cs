@@ -5,14 +5,27 @@ namespace KeenEmber.Core.Practice;
 
 /// <summary>A job of known truth that the engine has worked.</summary>
 /// <param name="Faults">What was wrong; none where nothing was.</param>
-/// <param name="IsWhole">The leading explanation names each of them and nothing else.</param>
-public sealed record Trial(Job Job, IReadOnlyList<SimulatedFault> Faults, Played Played, bool IsWhole)
+/// <param name="Played">How it went until something was repaired for the first time.</param>
+/// <param name="IsWhole">The leading explanation then names each of them and nothing else.</param>
+/// <param name="Mending">What became of it as repairs were made and it was looked at again.</param>
+public sealed record Trial(Job Job, IReadOnlyList<SimulatedFault> Faults, Played Played, bool IsWhole, Mending Mending)
 {
     /// <summary>The likeliest cause was right, or that there is none.</summary>
     public bool IsFirst => Played.Rank == 1;
 
     /// <summary>It was among the first three.</summary>
     public bool IsInThree => Played.Rank <= 3;
+}
+
+/// <summary>A job to its end: what the engine is sure of is repaired, and what is left shows itself in another day's answers.</summary>
+/// <param name="Left">Faults that still show when it is said that nothing is wrong, or when nothing is likely.</param>
+/// <param name="InVain">Causes that were acted on and were not there.</param>
+/// <param name="Rounds">How often it was looked at, from 1.</param>
+/// <param name="Last">How the last look went.</param>
+public sealed record Mending(IReadOnlyList<SimulatedFault> Left, IReadOnlyList<Cause> InVain, int Rounds, double Minutes, Played Last)
+{
+    /// <summary>Everything that shows was repaired, and nothing else.</summary>
+    public bool IsRight => Left.Count == 0 && InVain.Count == 0;
 }
 
 /// <summary>Whole units in arithmetic with random faults, worked by the engine with its own choice of tests: what it is proved on, with
@@ -35,8 +48,9 @@ public static class Trials
         var engine = new Technician(new(DiagnosisTable.Shipped));
         var drawn = Enumerable.Range(0, 2 * count).Select(i => (Kind: Kinds[random.Next(Kinds.Length)], Faults: Draw(random),
             Strength: random.NextDouble(), Seed: seed + i)).ToList();
-        return [.. drawn.AsParallel().AsOrdered().Select(d => (d.Faults, d.Seed, Job: SimulatedJobs.Make(d.Kind, d.Faults, d.Strength)))
-            .Where(d => d.Job is not null).Take(count).Select(d => Work(engine, d.Job!, d.Faults, d.Seed))];
+        return [.. drawn.AsParallel().AsOrdered().Select(d => (Drawn: d, Job: SimulatedJobs.Make(d.Kind, d.Faults, d.Strength)))
+            .Where(d => d.Job is not null).Take(count)
+            .Select(d => Work(engine, d.Job!, d.Drawn.Kind, d.Drawn.Faults, d.Drawn.Strength, d.Drawn.Seed))];
     }
 
     private static readonly EquipmentKind[] Kinds = Enum.GetValues<EquipmentKind>();
@@ -50,11 +64,43 @@ public static class Trials
         return faults.Count(f => Contrary.Contains(f.Name)) > 1 ? faults[..1] : faults;
     }
 
-    private static Trial Work(Technician engine, Job job, List<SimulatedFault> faults, int seed)
+    private static Trial Work(Technician engine, Job job, EquipmentKind kind, List<SimulatedFault> faults, double strength, int seed)
     {
         var played = engine.Play(job, seed);
         var lead = played.Result.Explanations[0].Causes.Select(c => c.Cause.Code).ToHashSet();
         var named = faults.Where(f => f.Roots.Count > 0).ToList();
-        return new(job, named, played, named.TrueForAll(f => f.Roots.Any(lead.Contains)) && lead.All(job.Root.Contains));
+        return new(job, named, played, named.TrueForAll(f => f.Roots.Any(lead.Contains)) && lead.All(job.Root.Contains),
+            Mend(engine, played, kind, named, strength, seed));
+    }
+
+    /// <summary>Nobody comes back more often.</summary>
+    private const int MostRounds = 5;
+
+    /// <summary>What is less likely is not acted on.</summary>
+    private const double ActedOn = 0.5;
+
+    /// <summary>Whose part is replaced or worked on for one reason is well for every other.</summary>
+    private static bool IsRepairedBy(SimulatedFault fault, Cause acted) => fault.Roots.Contains(acted.Code)
+        || DiagnosisTable.Shipped.Causes.Any(c => fault.Roots.Contains(c.Code) && c.Part == acted.Part && c.Part.Length > 0);
+
+    private static Mending Mend(
+        Technician engine, Played first, EquipmentKind kind, List<SimulatedFault> faults, double strength, int seed)
+    {
+        var (left, played, minutes, vain, done) = (faults, first, first.Minutes, new List<Cause>(), new List<Cause>());
+        for (var round = 1; ; round++)
+        {
+            var roots = played.Result.Explanations[0].Causes.Where(c => c.Role == CauseRole.Root).Select(c => c.Cause)
+                .Where(c => played.Result.Causes.Any(w => w.Cause == c && w.Probability >= ActedOn)).ToList();
+            vain.AddRange(roots.Where(r => !left.Exists(f => IsRepairedBy(f, r))));
+            left = [.. left.Where(f => !roots.Exists(r => IsRepairedBy(f, r)))];
+            done.AddRange(roots);
+            var next = left.Count == 0 ? SimulatedJobs.Make(kind, SimulatedJobs.Faults[0], strength) : SimulatedJobs.Make(kind, left, strength);
+            // What is left and shows in nothing that anybody would call for is nobody's fault.
+            if (roots.Count == 0 || next is null || round == MostRounds)
+                return new(next is null ? [] : left, vain, round, minutes, played);
+            IReadOnlyList<JobWork> work = [new(0, [.. done.Select(c => c.Part)], [.. done.Select(c => c.Part)])];
+            played = engine.Play(next with { History = work }, seed + round, played.Result.Causes);
+            minutes += played.Minutes;
+        }
     }
 }

@@ -8,15 +8,20 @@ public sealed class PlayedSurenessTests(ITestOutputHelper output)
 {
     private static readonly Diagnoser Engine = new(DiagnosisTable.Shipped);
 
+    /// <summary>How often each job is played; 5 by KEEN_EMBER_PLAYS=5, whose figures stand in docs/numbers.md.</summary>
+    private static readonly int Plays = int.TryParse(Environment.GetEnvironmentVariable("KEEN_EMBER_PLAYS"), out var n) ? n : 2;
+
     /// <summary>Of those with nothing wrong; 98 % are wanted.</summary>
     private const double LeastHealthy = 0.95;
 
-    /// <summary>What is said to be so in four of five cases is so in about four of five, over all steps of all jobs.</summary>
+    /// <summary>What is said to be so in four of five cases is so in about four of five, over all steps of every other job; of all where
+    /// they are played more than twice.</summary>
     [Fact]
     public void What_it_calls_likely_is_so_about_as_often()
     {
         var player = new Technician(Engine);
-        var said = JobFiles.All().SelectMany((c, i) => player.Play(c.Case, 300 + i).Said).ToList();
+        var said = JobFiles.All().Select((c, i) => (c.Case, Seed: 300 + i)).Where(c => Plays > 2 || c.Seed % 2 == 0)
+            .SelectMany(c => player.Play(c.Case, c.Seed).Said).ToList();
         foreach (var bin in said.GroupBy(s => Math.Min(9, (int)(s.Said * 10))).OrderBy(b => b.Key))
         {
             var isSo = bin.Count(s => s.IsSo) / (double)bin.Count();
@@ -26,9 +31,6 @@ public sealed class PlayedSurenessTests(ITestOutputHelper output)
         var likely = said.Where(s => s.Said is >= 0.7 and < 0.9).ToList();
         Assert.InRange(likely.Count(s => s.IsSo) / (double)likely.Count, 0.6, 0.95);
     }
-
-    /// <summary>How often each job is played; 5 by KEEN_EMBER_PLAYS=5, whose figures stand in docs/numbers.md.</summary>
-    private static readonly int Plays = int.TryParse(Environment.GetEnvironmentVariable("KEEN_EMBER_PLAYS"), out var n) ? n : 2;
 
     /// <summary>Every job in which nothing is wrong, several times with other mistakes.</summary>
     [Fact]
