@@ -40,7 +40,8 @@ foreach (var group in trials.GroupBy(t => t.Faults.Count).OrderBy(g => g.Key))
 {
     Say($"| {group.Key} faults | {Share([.. group], t => t.Mending.IsRight)} | {group.Count(t => t.Mending.Left.Count > 0)} "
         + $"| {group.Count(t => t.Mending.InVain.Count > 0)} "
-        + string.Create(CultureInfo.InvariantCulture, $"| {group.Average(t => t.Mending.Rounds):0.0} | {group.Average(t => t.Mending.Minutes):0} |"));
+        + string.Create(CultureInfo.InvariantCulture,
+            $"| {group.Average(t => t.Mending.Rounds):0.0} | {group.Average(t => t.Mending.Minutes):0} |"));
 }
 
 Say("");

@@ -1,4 +1,5 @@
 using System.Globalization;
+using KeenEmber.Core.Benches.Electrical.Tracing;
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
@@ -41,7 +42,30 @@ public static class SimulatedJobs
             ("probe-in-ice", "off")),
         Of("too full", ["overcharged-by-hand"], (s, _) => new(Overcharge: 0.6 + 0.3 * s), ("charge-last", "added"),
             ("overfilled-last", "yes")),
+        Wired("thermostat open", ["thermostat-open"], ComponentKind.Control, WiredKind.Contact, WiredFault.StuckOpen,
+            ("thermostat-turned", "does-not")),
+        Wired("thermostat welded", ["thermostat-stuck"], ComponentKind.Control, WiredKind.Contact, WiredFault.StuckClosed,
+            ("thermostat-turned", "does-not")),
+        Wired("contactor coil", ["contactor-coil-open"], ComponentKind.Contactor, WiredKind.Coil, WiredFault.Open,
+            ("contactor-coil-ohms", "open")),
+        Wired("contactor welded", ["contactor-stuck"], ComponentKind.Contactor, WiredKind.Contact, WiredFault.StuckClosed),
+        Wired("compressor winding", ["compressor-winding-open"], ComponentKind.Compressor, WiredKind.Load, WiredFault.Open,
+            ("windings", "open")),
+        Wired("overload", ["overload-open"], ComponentKind.Overload, WiredKind.Contact, WiredFault.StuckOpen, ("overload", "open")),
+        Wired("clock stands", ["clock-stopped"], ComponentKind.DefrostClock, WiredKind.Load, WiredFault.Open, ("clock", "stopped"),
+            ("clock-hour", "less")),
+        Wired("heaters", ["heater-open", "heaters-unfed"], ComponentKind.HeaterElement, WiredKind.Load, WiredFault.Open,
+            ("heater-ohms", "one-open"), ("heater-each", "one-none"), ("heater-warm", "cold"), ("ice-left", "some"),
+            ("end-by", "time-limit")),
+        Wired("fan delay", ["delay-switch-stuck-open"], ComponentKind.FanDelaySwitch, WiredKind.Contact, WiredFault.StuckOpen,
+            ("delay-switch", "stuck-open")),
     ];
+
+    /// <summary>A fault of one part of the diagram.</summary>
+    private static SimulatedFault Wired(
+        string name, string[] roots, ComponentKind part, WiredKind kind, WiredFault fault, params (string, string)[] seen) =>
+        Of(name, roots, (_, design) => new UnitWiring(design).Part(part, kind) is { } wired
+            ? UnitFaults.None with { Wired = [new(wired.Name, fault)] } : UnitFaults.None, seen);
 
     /// <summary>A day later: what the customer says, and what would be found wherever somebody looked.</summary>
     /// <returns>Null where the fault shows in nothing that anybody would call for.</returns>
@@ -54,42 +78,68 @@ public static class SimulatedJobs
         if (faults.Any(f => f.Name == "door") && kind is (EquipmentKind.OpenCase or EquipmentKind.GlycolChiller))
             return null;
         var design = UnitDesign.Of(kind);
-        var unit = new SimulatedUnit(design, design.TargetC + 1)
-        {
-            Faults = faults.Aggregate(UnitFaults.None, (all, f) => all.With(f.Made(strength, design))),
-        };
+        var made = faults.Select(f => f.Made(strength, design)).ToList();
+        // A part that this kind does not have cannot fail.
+        if (faults.Zip(made).Any(f => f.First.Roots.Count > 0 && f.Second == UnitFaults.None))
+            return null;
+        var unit = new SimulatedUnit(design, design.TargetC + 1) { Faults = made.Aggregate((all, f) => all.With(f)) };
         Weather weather = new(design.DesignAirC + 2, 3);
-        var (on, box, trips) = (0, 0.0, 0);
+        var (on, box, trips, defrosts) = (0, 0.0, 0, 0);
         for (var s = 0; s < 2 * 86_400; s++)
         {
             var held = unit.IsTripped;
             unit.Step(weather);
             (on, box) = s < 86_400 ? (0, 0) : (on + (unit.CompressorRuns ? 1 : 0), box + unit.BoxC / 86_400);
             trips += s > 86_400 && unit.IsTripped && !held ? 1 : 0;
+            defrosts = s == 86_400 ? unit.DefrostsBegun : defrosts;
         }
 
-        // What it does when somebody comes; who sees a protector hold it and let it go sees it while it is called.
-        var mode = trips > 0 || unit.Mode == UnitMode.Cooling ? OperatingMode.Calling : OperatingMode.Satisfied;
+        // What stands is called for within hours.
+        var stands = on == 0 && trips == 0;
+        if (stands)
+            unit = Standing(design, unit.Faults, weather);
         // Measured once it has run for a while, on a clear coil where that comes within a day; where it trips, just before.
-        for (var s = 0; s < 2 * 86_400 && !(unit.CompressorRuns && (trips > 0 ? unit.CondensingC > AlmostC || unit.HeldS >= 900
+        for (var s = 0; !stands && s < 2 * 86_400 && !(unit.CompressorRuns && (trips > 0 ? unit.CondensingC > AlmostC || unit.HeldS >= 900
             : unit.HeldS >= 480 && (unit.FrostKg < 1 || s > 86_400))); s++)
             unit.Step(weather);
+        // Who sees a protector hold it and let it go sees it while it is called.
+        var mode = trips > 0 || unit.Mode == UnitMode.Cooling ? OperatingMode.Calling : OperatingMode.Satisfied;
         var complaints = new Dictionary<string, string>();
         if (box > design.TargetC + 2)
             complaints["complaint.warm"] = "yes";
         if (on > 0.93 * 86_400)
             complaints["complaint.runs-always"] = "yes";
+        if (box < design.TargetC - 2)
+            complaints["complaint.cold"] = "yes";
         if (complaints.Count == 0 && faults.Any(f => f.Roots.Count > 0))
             return null;
         complaints["box"] = Number(unit.BoxC - design.TargetC);
         var unitOfCase = new JobUnit(kind, design.Metering,
             design.HasReceiver ? CondenserKind.AirCooledRemote : CondenserKind.AirCooledSelfContained, null, 1, design.TargetC, 2);
-        var answers = Found(unit, design, weather, on > 0.93 * 86_400, trips).Concat(faults.SelectMany(f => f.Seen)).GroupBy(a => a.Key)
+        var wired = Wires(unit, mode, unit.DefrostsBegun - defrosts);
+        var answers = Found(unit, design, weather, on > 0.93 * 86_400, trips).Concat(wired).Concat(faults.SelectMany(f => f.Seen)).GroupBy(a => a.Key)
             .ToDictionary(g => g.Key, g => g.Last().Value);
         var name = string.Join(" and ", faults.Select(f => f.Name));
         return new(string.Create(CultureInfo.InvariantCulture, $"{kind}, {name} {strength:0.0}"), unitOfCase,
             [.. faults.SelectMany(f => f.Roots)], complaints, answers, null, mode);
     }
+
+    /// <summary>Sound for half a day, then with what is wrong for some hours.</summary>
+    private static SimulatedUnit Standing(UnitDesign design, UnitFaults faults, Weather weather)
+    {
+        var unit = new SimulatedUnit(design, design.TargetC + 1);
+        for (var s = 0; s < 43_200 + StandsS; s++)
+        {
+            if (s == 43_200)
+                unit.Faults = faults;
+            unit.Step(weather);
+        }
+
+        return unit;
+    }
+
+    /// <summary>Until somebody comes, s.</summary>
+    private const int StandsS = 5 * 3600;
 
     /// <summary>Thermometer, gauges, hand and eye.</summary>
     private static Dictionary<string, string> Found(SimulatedUnit unit, UnitDesign design, Weather weather, bool runsAlways, int trips)
@@ -101,7 +151,11 @@ public static class SimulatedJobs
         if (trips > 0)
             (found["compressor"], found["starts"], found["overload"]) = ("cycling", trips > 48 ? "many" : "usual", "open");
         if (!unit.CompressorRuns)
+        {
+            (found["discharge-hand"], found["shell"], found["liquid-hand"]) = ("cool", unit.ShellC > 40 ? "warm" : "cold", "cold");
             return found;
+        }
+
         double C(MeasuringPoint point) => unit.Shows(point, Pressure.StandardAtmosphere).Number;
         var (td, split) = (unit.BoxC - unit.EvaporatingC, unit.CondensingC - unit.OutsideC);
         foreach (var (code, number) in new Dictionary<string, double>
@@ -128,6 +182,47 @@ public static class SimulatedJobs
             unit.Step(weather);
         found["pulls-down"] = unit.BoxC < box - 0.2 || !unit.CompressorRuns ? "yes" : "no";
         found["heat-balance"] = moved < design.LoadW * (unit.Faults.DoorOpen > 0.3 ? 2 : 1) ? "short" : "holds";
+        return found;
+    }
+
+    /// <summary>Voltmeter, clamp and eye, as it stands now.</summary>
+    /// <param name="mode">What it ought to be doing.</param>
+    /// <param name="defrosts">Of the last day.</param>
+    private static Dictionary<string, string> Wires(SimulatedUnit unit, OperatingMode mode, int defrosts)
+    {
+        var wiring = unit.Wiring;
+        static string Live(bool isLive) => isLive ? "live" : "dead";
+        var found = new Dictionary<string, string>();
+        if (unit.CompressorRuns != (mode == OperatingMode.Calling))
+            found["compressor"] = unit.CompressorRuns ? "running" : "stopped";
+        if (wiring.Part(ComponentKind.Control, WiredKind.Contact) is { } thermostat)
+        {
+            var makes = wiring.IsLive(thermostat.B);
+            found["thermostat-across"] = wiring.IsLive(thermostat) ? "open" : "closed";
+            (found["output.compressor"], found["shown-mode"]) = makes ? ("called-live", "calling") : ("uncalled-dead", "satisfied");
+        }
+
+        if (wiring.Part(ComponentKind.Compressor, WiredKind.Load) is { } compressor)
+            found["comp-volts"] = Live(wiring.IsLive(compressor));
+        if (wiring.Part(ComponentKind.CondenserFan, WiredKind.Load) is { } fan)
+        {
+            (found["condfan-voltage"], found["condenser-fan"]) = (Live(wiring.IsLive(fan)), unit.IsCondenserFanFed ? "running" : "stopped");
+            found["condenser-air"] = unit is { IsCondenserFanFed: true, CompressorRuns: true } ? "warm" : "none";
+        }
+
+        if (wiring.Part(ComponentKind.Contactor, WiredKind.Coil) is { } coil
+            && wiring.Part(ComponentKind.Contactor, WiredKind.Contact) is { } pole)
+        {
+            found["contactor-coil"] = Live(wiring.IsLive(coil));
+            (found["contactor-out"], found["contactor"]) = wiring.IsLive(pole.B) ? ("live", "pulled-in") : ("dead", "out");
+        }
+
+        if (!unit.AreFansFed && wiring.Part(ComponentKind.EvaporatorFan, WiredKind.Load) is { } fans)
+            (found["fans"], found["fan-voltage"]) = ("all-stopped", Live(wiring.IsLive(fans)));
+        if (wiring.Part(ComponentKind.DefrostClock, WiredKind.Load) is not null)
+            (found["defrosts"], found["clock"]) = (defrosts > 0 ? "as-set" : "none", unit.IsClockFed ? "turning" : "stopped");
+        if (unit.Faults.Wired.Any(f => wiring.Plan.Part(f.Part)?.Component?.Kind == ComponentKind.HeaterElement))
+            found["heaters.current"] = "0";
         return found;
     }
 

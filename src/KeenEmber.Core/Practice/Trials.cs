@@ -94,7 +94,7 @@ public static class Trials
             vain.AddRange(roots.Where(r => !left.Exists(f => IsRepairedBy(f, r))));
             left = [.. left.Where(f => !roots.Exists(r => IsRepairedBy(f, r)))];
             done.AddRange(roots);
-            var next = left.Count == 0 ? SimulatedJobs.Make(kind, SimulatedJobs.Faults[0], strength) : SimulatedJobs.Make(kind, left, strength);
+            var next = SimulatedJobs.Make(kind, left.Count == 0 ? [SimulatedJobs.Faults[0]] : left, strength);
             // What is left and shows in nothing that anybody would call for is nobody's fault.
             if (roots.Count == 0 || next is null || round == MostRounds)
                 return new(next is null ? [] : left, vain, round, minutes, played);

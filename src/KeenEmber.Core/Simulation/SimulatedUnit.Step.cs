@@ -1,3 +1,4 @@
+using KeenEmber.Core.Benches.Electrical.Tracing;
 using KeenEmber.Core.Plant;
 
 namespace KeenEmber.Core.Simulation;
@@ -11,8 +12,8 @@ public sealed partial class SimulatedUnit
     /// <summary>Longest defrost by heaters and by air, end of one at the coil, and how long it drips, s and °C.</summary>
     private const double HeatedS = 2400, AirS = 1800, EndC = 12, DripS = 180;
 
-    /// <summary>So much frost fills the coil, kg per kW; fans wait after a defrost until it is this cold, °C.</summary>
-    private const double FullFrostKg = 2.2, FansBackC = -2;
+    /// <summary>So much frost fills the coil, kg per kW; the fan delay opens above the one and closes below the other, °C.</summary>
+    private const double FullFrostKg = 2.2, FansOffC = 4, FansBackC = -2;
 
     /// <summary>Control's sensor in air, s.</summary>
     private const double SensorS = 90;
@@ -22,21 +23,18 @@ public sealed partial class SimulatedUnit
     {
         Seconds++;
         heldS++;
-        sinceDefrostS++;
+        sinceDefrostS += fed.Clock ? 1 : 0;
         var hour = Seconds / 3600;
         OutsideC = weather.AirC(hour);
         SensorC += (BoxC - SensorC) / SensorS;
         Decide();
-        var isHeated = Mode == UnitMode.Defrost && design.HeaterW > 0;
-        var fans = isHeated || Mode == UnitMode.Drip || (waitsForCold && EvaporatingC > FansBackC) ? 0 : 1 - Faults.EvaporatorAir;
-        if (fans > 0)
-            waitsForCold = false;
+        var fans = fed.EvaporatorFans ? 1 - Faults.EvaporatorAir : 0;
         Circuit();
-        Coil(fans, isHeated);
+        Coil(fans, fed.Heaters);
         Box(weather, hour, fans);
     }
 
-    private bool waitsForCold;
+    private bool isCoilWarm;
 
     private void Decide()
     {
@@ -54,12 +52,13 @@ public sealed partial class SimulatedUnit
             var same => same,
         };
         if (Mode == UnitMode.Defrost && sinceDefrostS >= 86_400.0 / design.Defrosts)
-            (sinceDefrostS, defrostS) = (0, 0);
+            (sinceDefrostS, defrostS, DefrostsBegun) = (0, 0, DefrostsBegun + 1);
         if (Mode == UnitMode.Defrost)
-            defrostS++;
+            defrostS += fed.Clock ? 1 : 0;
         if (Mode == UnitMode.Drip && defrostS > 0)
-            (defrostS, sinceDefrostS, waitsForCold) = (0, 0, true);
+            (defrostS, sinceDefrostS) = (0, 0);
         Protect();
+        Feed();
         if (before != CompressorRuns)
             heldS = 0;
     }
@@ -71,7 +70,23 @@ public sealed partial class SimulatedUnit
     private void Protect()
     {
         ShellC += ((CompressorRuns ? DischargeC : OutsideC) - ShellC) / ShellS;
-        IsTripped = IsTripped ? CondensingC > BackC || ShellC > BackShellC : CondensingC > TripsC || ShellC > TripsShellC;
+        isHighPressure = isHighPressure ? CondensingC > BackC : CondensingC > TripsC;
+        isOverheated = isOverheated ? ShellC > BackShellC : ShellC > TripsShellC;
+    }
+
+    /// <summary>Switches stand as pressures and temperatures have them; what is fed follows from the diagram.</summary>
+    private void Feed()
+    {
+        isCoilWarm = isCoilWarm ? EvaporatingC > FansBackC : EvaporatingC > FansOffC;
+        var asked = Mode switch
+        {
+            UnitMode.Cooling => CircuitMode.Calling,
+            UnitMode.Defrost when design.HeaterW > 0 => CircuitMode.Defrost,
+            _ => CircuitMode.Satisfied,
+        };
+        // Where no control watches the pressure, the current it takes opens the overload.
+        fed = Wiring.Under(new(asked, isHighPressure, IsTripped, isCoilWarm, EvaporatingC >= EndC));
+        CompressorRuns = fed.Compressor && !IsTripped;
     }
 
     /// <summary>Of the work on vapour that comes back through worn valves; the rest it gives back as it expands.</summary>
@@ -79,7 +94,7 @@ public sealed partial class SimulatedUnit
 
     private double defrostS;
 
-    private bool IsDefrostOver => design.HeaterW > 0 ? EvaporatingC >= EndC || defrostS >= HeatedS
+    private bool IsDefrostOver => design.HeaterW > 0 ? fed.Release || defrostS >= HeatedS
         : defrostS >= AirS || (frostKg <= 0 && EvaporatingC > 2);
 
     /// <summary>Compressor, condenser, valve or tube: who pumps how much, and where the liquid is.</summary>
@@ -104,9 +119,9 @@ public sealed partial class SimulatedUnit
                 * (EvaporatingC + Zero) / (EvaporatingC + SuperheatK + Zero) : 0;
         var leaks = Faults.CompressorWear / (1 - Faults.CompressorWear);
         WorkKw = CompressorRuns ? Work(EvaporatingC, CondensingC, FlowKgPerS * (1 + LeakWork * leaks)) : 0;
-        var fan = 1 - Faults.CondenserFanOut * (1 - StillAir);
+        var fan = fed.CondenserFan ? 1 - Faults.CondenserFanOut * (1 - StillAir) : StillAir;
         var air = Math.Pow(fan * (1 - Faults.CondenserDirt), 0.7);
-        RejectedKw = condenserWPerK / 1000 * (1 - flooded) * (CompressorRuns ? air : StillAir) * (CondensingC - OutsideC);
+        RejectedKw = condenserWPerK / 1000 * (1 - flooded) * (CompressorRuns || fed.CondenserFan ? air : StillAir) * (CondensingC - OutsideC);
 
         var passes = Math.Max(0, fluid.Kpa(CondensingC) - fluid.Kpa(EvaporatingC));
         bulbC += (EvaporatingC + SuperheatK - bulbC) / BulbS;

@@ -1,3 +1,4 @@
+using KeenEmber.Core.Benches.Electrical.Tracing;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 
@@ -24,7 +25,7 @@ public enum UnitMode
 /// the charge is. Lumped, from balances of mass and heat; it knows nothing of the rules that judge it.
 /// </summary>
 /// <remarks>
-/// Left out: pressure drop in lines, oil, what the wiring does, glide along the coil, stratified air. Sources: textbook balances
+/// Left out: pressure drop in lines, oil, starting and locked currents, pump-down, glide along the coil, stratified air. Sources: textbook balances
 /// (effectiveness by transfer units, clearance volumetric efficiency, polytropic work), psychrometrics after Magnus, Lewis number 1.
 /// </remarks>
 public sealed partial class SimulatedUnit
@@ -83,6 +84,8 @@ public sealed partial class SimulatedUnit
         innerKj = design.Kind == EquipmentKind.GlycolChiller ? BathKj : Math.Max(LeastInnerKj, InnerKjPerM3 * design.BoxM3);
         (wallKj, wallWPerK) = (Math.Max(4, design.BoxM3 * 6), design.WallWPerK * 6);
         coilAirKgPerS = kw / (0.5 * design.TdK * AirCp);
+        Wiring = new(design);
+        fed = Wiring.Under(new(CircuitMode.Satisfied, false, false, false, false));
         (BoxC, WallC, ProductC, EvaporatingC, bulbC, SensorC, CoilOutC) = (startC, startC, startC, startC, startC, startC, startC);
         (ShellC, CondensingC, CoilLiquidKg, chargeKg) = (design.DesignAirC, design.DesignAirC, coilFullKg * 0.5, plateKg);
         Humidity = 0.7 * Moisture(startC);
@@ -97,7 +100,16 @@ public sealed partial class SimulatedUnit
     private const double Zero = Temperature.ZeroCelsiusInKelvin;
 
     /// <summary>What is wrong with it.</summary>
-    public UnitFaults Faults { get; set; } = UnitFaults.None;
+    public UnitFaults Faults
+    {
+        get;
+        set => (field, Wiring.Faults) = (value, value.Wired);
+    } = UnitFaults.None;
+
+    /// <summary>Its diagram, which decides what runs, and the voltages in it.</summary>
+    public UnitWiring Wiring { get; }
+
+    private FedLoads fed;
 
     /// <summary>Seconds since midnight of the first day.</summary>
     public double Seconds { get; private set; }
@@ -147,7 +159,19 @@ public sealed partial class SimulatedUnit
     public UnitMode Mode { get; private set; } = UnitMode.Satisfied;
 
     /// <summary>Runs.</summary>
-    public bool CompressorRuns => Mode == UnitMode.Cooling && !IsTripped;
+    public bool CompressorRuns { get; private set; }
+
+    /// <summary>The fan of the condenser has its voltage.</summary>
+    public bool IsCondenserFanFed => fed.CondenserFan;
+
+    /// <summary>The fans of the coil have their voltage; of a chiller its pump.</summary>
+    public bool AreFansFed => fed.EvaporatorFans;
+
+    /// <summary>The defrost clock has its voltage; so where there is none.</summary>
+    public bool IsClockFed => fed.Clock;
+
+    /// <summary>Defrosts that were begun.</summary>
+    public int DefrostsBegun { get; private set; }
 
     /// <summary>Since the compressor last changed, s.</summary>
     public double HeldS => heldS;
@@ -193,7 +217,9 @@ public sealed partial class SimulatedUnit
     public double ShellC { get; private set; }
 
     /// <summary>High-pressure control or overload is open: it waits until it has cooled.</summary>
-    public bool IsTripped { get; private set; }
+    public bool IsTripped => isHighPressure || isOverheated;
+
+    private bool isHighPressure, isOverheated;
 
     /// <summary>Of the compressor on 230 V, A.</summary>
     public double Amperes => CompressorRuns ? 1000 * WorkKw / (230 * 0.8) + 0.4 : 0;

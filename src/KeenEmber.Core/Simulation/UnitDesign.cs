@@ -1,3 +1,4 @@
+using KeenEmber.Core.Benches.Electrical.Tracing;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Refrigerants;
 
@@ -75,6 +76,9 @@ public sealed record UnitFaults(
     double ChargeLost = 0, double Overcharge = 0, double CondenserDirt = 0, double CondenserFanOut = 0, double EvaporatorAir = 0,
     double ValveShut = 0, double ValveOpen = 0, double CompressorWear = 0, double DoorOpen = 0, double HeaterOut = 0, double ProbeOffK = 0)
 {
+    /// <summary>In its wiring, by the names of its diagram.</summary>
+    public IReadOnlyList<PartFault> Wired { get; init; } = [];
+
     /// <summary>Nothing is wrong.</summary>
     public static readonly UnitFaults None = new();
 
@@ -83,7 +87,7 @@ public sealed record UnitFaults(
         Math.Min(1, CondenserDirt + other.CondenserDirt), Math.Min(1, CondenserFanOut + other.CondenserFanOut),
         Math.Min(1, EvaporatorAir + other.EvaporatorAir), Math.Min(1, ValveShut + other.ValveShut), ValveOpen + other.ValveOpen,
         Math.Min(1, CompressorWear + other.CompressorWear), Math.Min(1, DoorOpen + other.DoorOpen),
-        Math.Min(1, HeaterOut + other.HeaterOut), ProbeOffK + other.ProbeOffK);
+        Math.Min(1, HeaterOut + other.HeaterOut), ProbeOffK + other.ProbeOffK) { Wired = [.. Wired, .. other.Wired] };
 }
 
 /// <summary>The day outside.</summary>
