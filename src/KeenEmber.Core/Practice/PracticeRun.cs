@@ -22,7 +22,8 @@ public sealed class PracticeRun
     {
         (Case, Acts) = (of, acts);
         Repaired = [.. acts.Where(a => a.Step == PracticeStep.Repair).Select(a => a.Code).Distinct()];
-        World = new(JobLeft());
+        Left = JobLeft();
+        World = new(Left);
         observables = World.Observables.ToDictionary(o => o.Code);
     }
 
@@ -35,7 +36,10 @@ public sealed class PracticeRun
     /// <summary>Causes that were repaired, rightly or not.</summary>
     public IReadOnlyList<string> Repaired { get; }
 
-    /// <summary>As it is now.</summary>
+    /// <summary>The job as it is now.</summary>
+    public Job Left { get; }
+
+    /// <summary>What is found in it.</summary>
     public PracticeWorld World { get; }
 
     /// <summary>Everything that was wrong was repaired.</summary>
@@ -94,6 +98,17 @@ public sealed class PracticeRun
     /// <returns>Null where the unit cannot have it.</returns>
     public PracticeAct? Repair(Guid id, string code) => World.Causes.Any(c => c.Code == code)
         ? new(id, PracticeStep.Repair, code, Minutes: RepairMin) : null;
+
+    /// <summary>Puts the meter on two terminals, or the clamp on a part.</summary>
+    /// <param name="where">The terminals or the part, to be told again.</param>
+    /// <param name="shown">V, Ω or A; infinite for an open circuit.</param>
+    /// <param name="unit">Of it.</param>
+    public static PracticeAct Measure(Guid id, string where, double shown, string unit) => new(id, PracticeStep.Measure, where,
+        unit, double.IsFinite(shown) ? shown : null, PracticeMeter.Minutes);
+
+    /// <summary>Looks whether a load of the diagram runs.</summary>
+    public static PracticeAct Watch(Guid id, string part, bool runs) =>
+        new(id, PracticeStep.Measure, part, runs ? PracticeMeter.RunsText : PracticeMeter.StandsText, null, 1);
 
     /// <summary>Thaws the coil.</summary>
     public static PracticeAct Thaw(Guid id) => new(id, PracticeStep.Thaw, Minutes: ThawMin);

@@ -10,7 +10,6 @@ public sealed class PracticeWorld
     private readonly Job job;
     private readonly Network network;
     private readonly CauseSet truth;
-    private readonly OperatingMode mode;
 
     /// <param name="job">Its answers must be answers of the table.</param>
     public PracticeWorld(Job job)
@@ -20,8 +19,11 @@ public sealed class PracticeWorld
         network = new(DiagnosisTable.Shipped, new(job.Unit.MakeUp, job.Unit.Target, job.Unit.Fans, known));
         var causes = job.Truth.Select(t => network.Causes.ToList().FindIndex(c => c.Code == t)).Where(c => c >= 0).Distinct().Order();
         truth = new SetSearch(network, new(network, known)).Refine(new([.. causes], 0));
-        mode = job.Truth.Any() ? (OperatingMode)Array.IndexOf(truth.Modes, truth.Modes.Max()) : job.Mode;
+        Mode = job.Truth.Any() ? (OperatingMode)Array.IndexOf(truth.Modes, truth.Modes.Max()) : job.Mode;
     }
+
+    /// <summary>What it ought to be doing.</summary>
+    public OperatingMode Mode { get; }
 
     /// <summary>What the unit has.</summary>
     public IReadOnlyList<Observable> Observables => network.Observables;
@@ -38,8 +40,8 @@ public sealed class PracticeWorld
             return told;
         var at = network.ObservableAt(observable.Code)!.Value;
         if (observable.IsNumber)
-            return new(observable.Code, "", Math.Round(2 * Likelihood.Number(network, at, truth.Conditions, mode).Mean) / 2);
-        var shares = Likelihood.Answers(network, at, truth.Conditions, mode);
+            return new(observable.Code, "", Math.Round(2 * Likelihood.Number(network, at, truth.Conditions, Mode).Mean) / 2);
+        var shares = Likelihood.Answers(network, at, truth.Conditions, Mode);
         return new(observable.Code, observable.Answers[Array.IndexOf(shares, shares.Max())]);
     }
 

@@ -31,9 +31,16 @@ public static class RandomCases
         {
             var strength = random.NextDouble() * 0.4 + 0.6 * (PracticeCase.Levels - level) / (PracticeCase.Levels - 1);
             if (SimulatedJobs.Make(kind, faults[random.Next(faults.Count)], strength) is { } job)
-                return new(code, level, "", job.Opening.ContainsKey("complaint.warm") ? "It is too warm." : "It never stops.", "", job);
+                return new(code, level, "", Said(job), "", job);
         }
 
         return null;
+    }
+
+    private static string Said(Job job)
+    {
+        if (job.Opening.ContainsKey("complaint.warm"))
+            return "It is too warm.";
+        return job.Opening.ContainsKey("complaint.cold") ? "It is too cold." : "It never stops.";
     }
 }

@@ -64,7 +64,7 @@ public static class SimulatedJobs
     /// <summary>A fault of one part of the diagram.</summary>
     private static SimulatedFault Wired(
         string name, string[] roots, ComponentKind part, WiredKind kind, WiredFault fault, params (string, string)[] seen) =>
-        Of(name, roots, (_, design) => new UnitWiring(design).Part(part, kind) is { } wired
+        Of(name, roots, (_, design) => UnitWiring.Of(design).Part(part, kind) is { } wired
             ? UnitFaults.None with { Wired = [new(wired.Name, fault)] } : UnitFaults.None, seen);
 
     /// <summary>A day later: what the customer says, and what would be found wherever somebody looked.</summary>
@@ -102,6 +102,9 @@ public static class SimulatedJobs
         for (var s = 0; !stands && s < 2 * 86_400 && !(unit.CompressorRuns && (trips > 0 ? unit.CondensingC > AlmostC || unit.HeldS >= 900
             : unit.HeldS >= 480 && (unit.FrostKg < 1 || s > 86_400))); s++)
             unit.Step(weather);
+        // What never rests is looked at while it should, where its control comes to that within a day.
+        for (var s = 0; on == 86_400 && unit.Mode != UnitMode.Satisfied && s < 86_400; s++)
+            unit.Step(weather);
         // Who sees a protector hold it and let it go sees it while it is called.
         var mode = trips > 0 || unit.Mode == UnitMode.Cooling ? OperatingMode.Calling : OperatingMode.Satisfied;
         var complaints = new Dictionary<string, string>();
@@ -117,8 +120,8 @@ public static class SimulatedJobs
         var unitOfCase = new JobUnit(kind, design.Metering,
             design.HasReceiver ? CondenserKind.AirCooledRemote : CondenserKind.AirCooledSelfContained, null, 1, design.TargetC, 2);
         var wired = Wires(unit, mode, unit.DefrostsBegun - defrosts);
-        var answers = Found(unit, design, weather, on > 0.93 * 86_400, trips).Concat(wired).Concat(faults.SelectMany(f => f.Seen)).GroupBy(a => a.Key)
-            .ToDictionary(g => g.Key, g => g.Last().Value);
+        var answers = Found(unit, design, weather, on > 0.93 * 86_400, trips).Concat(wired).Concat(faults.SelectMany(f => f.Seen))
+            .GroupBy(a => a.Key).ToDictionary(g => g.Key, g => g.Last().Value);
         var name = string.Join(" and ", faults.Select(f => f.Name));
         return new(string.Create(CultureInfo.InvariantCulture, $"{kind}, {name} {strength:0.0}"), unitOfCase,
             [.. faults.SelectMany(f => f.Roots)], complaints, answers, null, mode);

@@ -121,7 +121,8 @@ public sealed partial class SimulatedUnit
         WorkKw = CompressorRuns ? Work(EvaporatingC, CondensingC, FlowKgPerS * (1 + LeakWork * leaks)) : 0;
         var fan = fed.CondenserFan ? 1 - Faults.CondenserFanOut * (1 - StillAir) : StillAir;
         var air = Math.Pow(fan * (1 - Faults.CondenserDirt), 0.7);
-        RejectedKw = condenserWPerK / 1000 * (1 - flooded) * (CompressorRuns || fed.CondenserFan ? air : StillAir) * (CondensingC - OutsideC);
+        var isBlown = CompressorRuns || fed.CondenserFan;
+        RejectedKw = condenserWPerK / 1000 * (1 - flooded) * (isBlown ? air : StillAir) * (CondensingC - OutsideC);
 
         var passes = Math.Max(0, fluid.Kpa(CondensingC) - fluid.Kpa(EvaporatingC));
         bulbC += (EvaporatingC + SuperheatK - bulbC) / BulbS;

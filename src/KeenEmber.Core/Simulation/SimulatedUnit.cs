@@ -25,8 +25,9 @@ public enum UnitMode
 /// the charge is. Lumped, from balances of mass and heat; it knows nothing of the rules that judge it.
 /// </summary>
 /// <remarks>
-/// Left out: pressure drop in lines, oil, starting and locked currents, pump-down, glide along the coil, stratified air. Sources: textbook balances
-/// (effectiveness by transfer units, clearance volumetric efficiency, polytropic work), psychrometrics after Magnus, Lewis number 1.
+/// Its wiring decides what runs (<see cref="UnitWiring"/>). Left out: pressure drop in lines, oil, starting and locked currents, pump-down,
+/// glide along the coil, stratified air. Sources: textbook balances (effectiveness by transfer units, clearance volumetric efficiency,
+/// polytropic work), psychrometrics after Magnus, Lewis number 1.
 /// </remarks>
 public sealed partial class SimulatedUnit
 {
@@ -84,7 +85,7 @@ public sealed partial class SimulatedUnit
         innerKj = design.Kind == EquipmentKind.GlycolChiller ? BathKj : Math.Max(LeastInnerKj, InnerKjPerM3 * design.BoxM3);
         (wallKj, wallWPerK) = (Math.Max(4, design.BoxM3 * 6), design.WallWPerK * 6);
         coilAirKgPerS = kw / (0.5 * design.TdK * AirCp);
-        Wiring = new(design);
+        Wiring = UnitWiring.Of(design);
         fed = Wiring.Under(new(CircuitMode.Satisfied, false, false, false, false));
         (BoxC, WallC, ProductC, EvaporatingC, bulbC, SensorC, CoilOutC) = (startC, startC, startC, startC, startC, startC, startC);
         (ShellC, CondensingC, CoilLiquidKg, chargeKg) = (design.DesignAirC, design.DesignAirC, coilFullKg * 0.5, plateKg);

@@ -10,8 +10,9 @@ namespace KeenEmber.Core.Simulation;
 /// <param name="IsOverloaded">The overload has opened.</param>
 /// <param name="IsCoilWarm">The fan delay is open.</param>
 /// <param name="IsCoilMelted">The termination switch is closed.</param>
+/// <param name="IsLowPressure">The low-pressure control has opened.</param>
 internal readonly record struct SwitchStates(
-    CircuitMode Mode, bool IsHighPressure, bool IsOverloaded, bool IsCoilWarm, bool IsCoilMelted);
+    CircuitMode Mode, bool IsHighPressure, bool IsOverloaded, bool IsCoilWarm, bool IsCoilMelted, bool IsLowPressure = false);
 
 /// <summary>Which loads have their voltage and are whole.</summary>
 internal sealed record FedLoads(
@@ -20,7 +21,8 @@ internal sealed record FedLoads(
 /// <summary>The electrical side of a unit that exists only in arithmetic: the usual diagram of its make-up decides what runs, and gives the
 /// voltages anywhere.</summary>
 /// <remarks>Solved with the circuits of the electrical bench, once for every way its switches can stand. A contact that pressure or
-/// temperature moves counts as a change of the drawn circuit, as a fault does. Not in it: starting and locked currents, pump-down.</remarks>
+/// temperature moves counts as a change of the drawn circuit, as a fault does. Not in it: starting and locked currents,
+/// pump-down.</remarks>
 public sealed class UnitWiring
 {
     /// <summary>Of its supply.</summary>
@@ -39,15 +41,18 @@ public sealed class UnitWiring
     private (SwitchStates States, FedLoads Fed)? now;
     private IReadOnlyList<PartFault> faults = [];
 
-    /// <param name="design">Its kind and make-up decide the diagram.</param>
-    public UnitWiring(UnitDesign design)
+    /// <param name="plan">Its diagram.</param>
+    public UnitWiring(CircuitPlan plan) => Plan = plan;
+
+    /// <summary>The usual diagram of a unit that is built so.</summary>
+    public static UnitWiring Of(UnitDesign design)
     {
         var circuit = new RefrigerationCircuit(Guid.Empty, design.Fluid, null, design.Metering,
             design.HasReceiver ? CondenserKind.AirCooledRemote : CondenserKind.AirCooledSelfContained,
             design.HasReceiver ? CircuitParts.Receiver : CircuitParts.None, "");
         var unit = new Equipment(Guid.Empty, Guid.Empty, "", "", design.Kind, Temperature.FromCelsius(design.TargetC),
             design.Kind == EquipmentKind.GlycolChiller ? 0 : Fans, "", "", circuit);
-        Plan = CircuitTemplates.Of(unit, CircuitTemplates.Usual(unit));
+        return new(CircuitTemplates.Of(unit, CircuitTemplates.Usual(unit)));
     }
 
     private sealed record Drawn(NodalNetwork Network, CoilContacts Coils, NodalNetwork Unpowered, IReadOnlyList<FaultVariant> Variants);
@@ -95,6 +100,10 @@ public sealed class UnitWiring
     public double? AmpsThrough(string part) => now is { } n && Of(n.States.Mode).Network.Wiring.Part(part) is { } wired
         ? n.Fed.Network.Amps(wired) : null;
 
+    /// <summary>A load has its voltage and is whole; null where the diagram has no such load, or no second has passed.</summary>
+    public bool? Runs(string part) => now is { } n && Of(n.States.Mode).Network.Wiring.Part(part) is { IsLoad: true } wired
+        ? n.Fed.Network.Runs(wired) : null;
+
     /// <summary>A part has at least half the voltage of the supply across it.</summary>
     public bool IsLive(PlannedPart part) => VoltsBetween(part.A, part.B) >= LiveShare * SupplyVolts;
 
@@ -119,9 +128,13 @@ public sealed class UnitWiring
     {
         var circuit = Of(states.Mode);
         var network = new FaultedNetwork(circuit.Network, circuit.Coils, [.. Variants(circuit), .. Moved(circuit, states)]);
-        bool Runs(ComponentKind kind, bool without, string name = "") => circuit.Network.Wiring.Parts
-            .Where(p => p.IsLoad && Plan.Part(p.Id)?.Component?.Kind == kind && (name.Length == 0 || p.Id == name)).ToList() is { Count: > 0 } loads
-            ? loads.TrueForAll(network.Runs) : without;
+        bool Runs(ComponentKind kind, bool without, string name = "")
+        {
+            var loads = circuit.Network.Wiring.Parts.Where(p => p.IsLoad && Plan.Part(p.Id)?.Component?.Kind == kind
+                && (name.Length == 0 || p.Id == name)).ToList();
+            return loads.Count > 0 ? loads.TrueForAll(network.Runs) : without;
+        }
+
         return new(network, Runs(ComponentKind.Compressor, true), Runs(ComponentKind.CondenserFan, true),
             Runs(ComponentKind.EvaporatorFan, Runs(ComponentKind.GlycolPump, true)), Runs(ComponentKind.HeaterElement, false),
             Runs(ComponentKind.DefrostClock, true, ClockMotor), Runs(ComponentKind.DefrostClock, false, ClockRelease));
@@ -153,6 +166,7 @@ public sealed class UnitWiring
     private static bool? IsClosed(ComponentKind? kind, SwitchStates states) => kind switch
     {
         ComponentKind.HighPressureControl => !states.IsHighPressure,
+        ComponentKind.LowPressureControl when states.IsLowPressure => false,
         ComponentKind.Overload => !states.IsOverloaded,
         ComponentKind.FanDelaySwitch => !states.IsCoilWarm,
         ComponentKind.TerminationSwitch => states.IsCoilMelted,

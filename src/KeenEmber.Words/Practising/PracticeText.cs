@@ -36,6 +36,10 @@ public static class PracticeText
             $"{Name(act)}: cannot tell now. First: {DiagnosisText.Observables[act.Blocked].Name}.",
         PracticeStep.Look => $"{CircuitText.Sentence(DiagnosisText.Fact(new(act.Code, act.Answer, act.Number), units))}."
             + (act.IsSafe ? "" : $" That could have hurt you. {DiagnosisText.Caution(DiagnosisText.Observables[act.Code].Hazard)}"),
+        PracticeStep.Measure when act.Number is { } number => $"{act.Code}: {UnitText.Number(number, 1)} {act.Answer}.",
+        PracticeStep.Measure when act.Answer is PracticeMeter.RunsText or PracticeMeter.StandsText =>
+            $"{CircuitText.Sentence(act.Code)}: {act.Answer}.",
+        PracticeStep.Measure => $"{act.Code}: open circuit.",
         PracticeStep.Repair => Repaired(run, act),
         PracticeStep.Thaw => "An hour later the coil is clear. What the ice would have told is told no more.",
         PracticeStep.PowerOff => "Off and on. What was shown and counted before is gone.",

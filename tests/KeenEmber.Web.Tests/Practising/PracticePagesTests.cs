@@ -67,6 +67,29 @@ public sealed class PracticePagesTests : IDisposable
         Assert.True(person.SeesNow(".panel .stands"));
     }
 
+    /// <summary>Two terminals of the diagram give the volts, a lead its amps, and the suspects get fewer.</summary>
+    [Fact]
+    public void In_practice_the_meter_is_read_and_not_typed()
+    {
+        Start(MeterCase);
+        person.Go(person.Path.Replace("/practice", "/trace", StringComparison.Ordinal));
+        Assert.False(person.SeesNow("#volts"));
+        person.Tap("[data-meter=volts]").ReadUntil(".trace-form .field-error", "Two different terminals");
+        person.Tap("#a option[value=L1]").Tap("#b option[value=L2]").Tap("[data-meter=volts]").ReadUntil(".measured", "L1 to L2");
+        person.ReadUntil(".measured", "229.6 V");
+        person.Tap("#a option[value=L1]").Tap("#b option[value=L2]").Tap("[data-meter=ohms]").ReadUntil(".measured", "Ω");
+        person.Tap("[data-meter=amps]").ReadUntil(".measured", " A");
+        person.Tap("#part option[value='compressor with start relay']").Tap("[data-meter=runs]").ReadUntil(".measured", "does not run");
+        person.Station("practice").ReadUntil(".practice-clock", "13 min");
+        person.ReadUntil(".practice-said", "Compressor with start relay: stands.");
+        // It counts as time, and at the end the meter is put away.
+        person.Press("Close the job").See(".debriefing");
+        person.Go(person.Path.Replace("/practice", "/trace", StringComparison.Ordinal));
+        Assert.False(person.SeesNow("[data-meter]"));
+    }
+
+    private const string MeterCase = "kiosk-relay";
+
     [Fact]
     public void A_harder_case_says_what_the_app_thinks_after_a_third_hint_alone()
     {

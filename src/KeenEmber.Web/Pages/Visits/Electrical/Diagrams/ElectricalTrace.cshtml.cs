@@ -1,12 +1,14 @@
 using KeenEmber.Core.Benches.Electrical;
 using KeenEmber.Core.Benches.Electrical.Tracing;
+using KeenEmber.Core.Practice;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Storage;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Electrical.Diagrams;
 
 /// <summary>The control circuit of the unit, traced by two terminals and a voltage.</summary>
-public sealed class ElectricalTraceModel(VisitViews views) : VisitPage(views)
+public sealed class ElectricalTraceModel(VisitViews views, PracticeStore practice, TimeProvider time) : VisitPage(views)
 {
     private const double MostVolts = 1000;
 
@@ -63,4 +65,45 @@ public sealed class ElectricalTraceModel(VisitViews views) : VisitPage(views)
     public IActionResult OnPostAmps(Guid id, Guid entryId) => Take(id, entryId, () => Loads.Contains(Form["part"])
         ? new TraceEntry(Writer.Next(), Shown, "", "", Form.Value("amps", QuantityKind.Current, required: true), Form["part"], null)
         : null);
+
+    /// <summary>In practice the meter says what it shows between two terminals.</summary>
+    public IActionResult OnPostMeter(Guid id, Guid entryId, bool isPowerOff) => Measure(id, entryId, meter =>
+    {
+        var (a, b) = (Form["a"], Form["b"]);
+        if (a == b || meter.Between(a, b, isPowerOff) is not { } shown)
+        {
+            Form.Errors["b"] = "Two different terminals: tap them in the diagram or choose them here.";
+            return null;
+        }
+
+        var value = isPowerOff ? Ohms(shown) : new TypedValue(shown, Unit.Volt);
+        return (new(Writer.Next(), meter.Mode, a, b, value, "", null),
+            PracticeRun.Measure(entryId, $"{a} to {b}", shown, isPowerOff ? "Ω" : "V"));
+    });
+
+    private static TypedValue Ohms(double shown) =>
+        double.IsFinite(shown) ? new(shown, Unit.Ohm) : new(TraceEntry.OpenOhm / Unit.Megaohm.Scale, Unit.Megaohm);
+
+    /// <summary>And the clamp what flows to a load.</summary>
+    public IActionResult OnPostClamp(Guid id, Guid entryId) => Measure(id, entryId, meter => meter.Amps(Form["part"]) is { } amps
+        ? (new(Writer.Next(), meter.Mode, "", "", new(amps, Unit.Ampere), Form["part"], null),
+            PracticeRun.Measure(entryId, Form["part"], amps, "A")) : null);
+
+    /// <summary>And a look whether a load runs.</summary>
+    public IActionResult OnPostWatch(Guid id, Guid entryId) => Measure(id, entryId, meter => meter.Runs(Form["part"]) is { } runs
+        ? (new(Writer.Next(), meter.Mode, "", "", null, Form["part"], runs), PracticeRun.Watch(entryId, Form["part"], runs)) : null);
+
+    private IActionResult Measure(Guid id, Guid entryId, Func<PracticeMeter, (TraceEntry Entry, PracticeAct Act)?> measure)
+    {
+        if (!Load(id, entryId) || Practice is null)
+            return NotFound();
+        if (entryId == Guid.Empty || Practice.IsOver)
+            return BadRequest();
+        Keep();
+        if (measure(new(Practice, View.Of<ElectricalJudgement>()!.Diagram.Now)) is not var (entry, act))
+            return Form.Errors.Count > 0 ? Page() : BadRequest();
+        if (practice.Append(id, act, time.GetUtcNow()))
+            Append([entry]);
+        return RedirectToPage(new { id });
+    }
 }

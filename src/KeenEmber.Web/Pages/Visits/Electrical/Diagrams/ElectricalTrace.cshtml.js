@@ -12,7 +12,7 @@ export const ladder = () => ({
       b.value = '';
     } else if (a.value !== terminal) {
       b.value = terminal;
-      this.form().elements.volts.focus();
+      this.toType().focus();
     }
     this.mark();
   },
@@ -21,7 +21,12 @@ export const ladder = () => ({
     const { a, b } = this.form().elements;
     [a.value, b.value] = [event.target.dataset.a, event.target.dataset.b];
     this.mark();
-    this.form().elements.volts.focus();
+    this.toType().focus();
+  },
+
+  // The field for the volts; in practice the button that reads the meter.
+  toType() {
+    return this.form().elements.volts ?? this.form().querySelector('[data-meter]');
   },
 
   mark() {
