@@ -42,6 +42,8 @@ public static class AnswerPhrases
         ("solenoid-magnet", "felt", "magnet felt, solenoid magnet felt, solenoid pulls"),
         ("bulb", "loose", "bulb loose, txv bulb loose, loose bulb, valve bulb loose"),
         ("thermostat-turned", "makes", "thermostat turned colder makes, stat turned colder makes, turned colder it makes"),
+        ("turned-warmer", "stops", "turned warmer stops, turned up it stops, turned up stops"),
+        ("turned-warmer", "goes-on", "turned warmer goes on, turned up it runs on, turned up still runs"),
         ("thermostat-turned", "does-not", "thermostat does not make, stat does not make, turned colder nothing happens"),
         ("water-valve", "shut", "water valve shut, water valve closed"),
             ("water-strainer", "blocked", "water strainer blocked, strainer blocked"),

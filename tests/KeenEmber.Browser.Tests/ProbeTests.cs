@@ -35,6 +35,42 @@ public sealed class ProbeTests : IDisposable
         Assert.True(answer.IsSuccessStatusCode, $"{answer.StatusCode}");
     }
 
+    /// <summary>A controller is read into the parameter sheet: as found, and after somebody set it otherwise as left and a change; while
+    /// it says nothing there is nothing to read.</summary>
+    [Fact]
+    public async Task A_controller_is_read_into_the_sheet()
+    {
+        person.Go("/probes").Type("#name", "box in van 2").Press("Add it");
+        gateway.DefaultRequestHeaders.Authorization = new AuthenticationHeaderValue("Bearer", person.Read("[data-secret]"));
+        person.Type("#map", "controller,key,kind,what,unit\n*,ai1,sensor,box,°C\n*,p01,parameter,set point,°C").Press("Keep the list");
+        await Say(-18);
+        person.Go("/equipment/new").Type("#tag", "Q-9").Type("#refrigerant", "R404A").Type("#target", "-20")
+            .Tap("#kind option[value=WalkInFreezer]").Press("Add this unit");
+        person.Type("#author", "Tobin Ashgrove").Type("#complaint", "too warm").Press("Start a visit").See("#line");
+        person.Station("controls").Press("Parameter sheet").Press("plant 2").ReadUntil("[data-key=p01]", "-18.0 °C");
+        Assert.True(person.Run<bool>("return document.documentElement.scrollWidth <= innerWidth"), "the page is wider than the phone");
+        Assert.Empty(person.Violations());
+        person.Press("Read it into the sheet").Wait(() => person.Attribute("#AsFound-SetPoint", "value") == "-18.0 °C");
+        await Say(-21);
+        person.Press("Read it into the sheet").Wait(() => person.Attribute("#AsSet-SetPoint", "value") == "-21.0 °C");
+        person.Station("record").ReadUntil(".timeline", "set point");
+
+        app.Later(20);
+        person.Station("controls").Press("Parameter sheet");
+        Assert.False(person.SeesNow(".on-wire"));
+    }
+
+    private async Task Say(double setPoint)
+    {
+        var now = DateTimeOffset.UtcNow;
+        using var answer = await gateway.PostAsJsonAsync("/api/controllers/plant-2/values", new
+        {
+            name = "plant 2", sentAt = now, values = new[] { new { key = "p01", at = now, value = setPoint },
+                new { key = "ai1", at = now, value = -14.2 } },
+        }, TestContext.Current.CancellationToken);
+        Assert.True(answer.IsSuccessStatusCode, $"{answer.StatusCode}");
+    }
+
     private const string OnTheMap = ".circuit-map.tall [data-point=SuctionPressure] .tag-live";
 
     [Fact]

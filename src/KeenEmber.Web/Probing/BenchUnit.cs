@@ -61,6 +61,7 @@ internal static class BenchUnit
                 unit.Step(weather);
             foreach (var point in SimulatedUnit.Points)
                 await Send(http, NameOf(point), unit.Shows(point, Pressure.StandardAtmosphere), stop);
+            await Say(http, made.Name, unit, stop);
             try
             {
                 await ticks.WaitForNextTickAsync(stop);
@@ -83,20 +84,32 @@ internal static class BenchUnit
         return unit;
     }
 
-    private static async Task Send(HttpClient http, string probe, TypedValue shown, CancellationToken stop)
+    private static Task Send(HttpClient http, string probe, TypedValue shown, CancellationToken stop)
     {
         var now = DateTimeOffset.UtcNow;
+        return Post(http, $"api/probes/{probe}/readings", probe, new ProbeDocument(probe.Replace('-', ' '), null, 0.8, now,
+            [new ProbeReadingDocument(now.ToUnixTimeMilliseconds(), now, Math.Round(shown.Number, 2), shown.Unit.Symbol)]), stop);
+    }
+
+    /// <summary>What its controller says.</summary>
+    private static Task Say(HttpClient http, string controller, SimulatedUnit unit, CancellationToken stop)
+    {
+        var now = DateTimeOffset.UtcNow;
+        return Post(http, $"api/controllers/{controller}/values", controller, new ControllerDocument(controller.Replace('-', ' '), now,
+            [.. unit.OnWire().Select(v => new ControllerValueDocument(v.Key, now, Math.Round(v.Value, 2)))]), stop);
+    }
+
+    private static async Task Post<T>(HttpClient http, string path, string sender, T document, CancellationToken stop)
+    {
         try
         {
-            using var answer = await http.PostAsJsonAsync($"api/probes/{probe}/readings", new ProbeDocument(
-                probe.Replace('-', ' '), null, 0.8, now,
-                [new ProbeReadingDocument(now.ToUnixTimeMilliseconds(), now, Math.Round(shown.Number, 2), shown.Unit.Symbol)]), stop);
+            using var answer = await http.PostAsJsonAsync(path, document, stop);
             if (!answer.IsSuccessStatusCode)
-                Console.Error.WriteLine($"{probe}: {(int)answer.StatusCode} {answer.ReasonPhrase}");
+                Console.Error.WriteLine($"{sender}: {(int)answer.StatusCode} {answer.ReasonPhrase}");
         }
         catch (Exception e) when (e is HttpRequestException or OperationCanceledException)
         {
-            Console.Error.WriteLine($"{probe}: {e.Message}");
+            Console.Error.WriteLine($"{sender}: {e.Message}");
         }
     }
 }

@@ -6,13 +6,17 @@ using MQTTnet;
 
 namespace KeenEmber.Web.Probing;
 
-/// <summary>Readings of probes from an MQTT broker. Topic <c>keen-ember/SECRET/probes/PROBE/readings</c>, with the gateway’s secret in it,
-/// so that one broker can serve several; the payload is what the HTTP interface takes.</summary>
+/// <summary>What probes and controllers say, from an MQTT broker. Topics <c>keen-ember/SECRET/probes/PROBE/readings</c> and
+/// <c>keen-ember/SECRET/controllers/CONTROLLER/values</c>, with the gateway’s secret in them, so that one broker can serve several; the
+/// payload is what the HTTP interface takes. Nothing is published.</summary>
 /// <remarks>What reads a broker's topics reads the secrets of its gateways: a broker that others use wants rights by topic.</remarks>
-public sealed class ProbeBroker(ProbeIntake intake, IOptions<JsonOptions> json, IConfiguration asked, ILogger<ProbeBroker> logger)
+public sealed class ProbeBroker(
+    ProbeIntake intake, ControllerIntake controllers, IOptions<JsonOptions> json, IConfiguration asked, ILogger<ProbeBroker> logger)
     : BackgroundService
 {
-    private const string Topics = "keen-ember/+/probes/+/readings";
+    private const string OfProbes = "probes", OfControllers = "controllers";
+
+    private static readonly string[] Topics = [$"keen-ember/+/{OfProbes}/+/readings", $"keen-ember/+/{OfControllers}/+/values"];
 
     private const int UsualPort = 1883, MostBytes = 1_000_000;
 
@@ -38,7 +42,8 @@ public sealed class ProbeBroker(ProbeIntake intake, IOptions<JsonOptions> json, 
                 if (!client.IsConnected)
                 {
                     await client.ConnectAsync(options, stoppingToken);
-                    await client.SubscribeAsync(Topics, cancellationToken: stoppingToken);
+                    foreach (var topic in Topics)
+                        await client.SubscribeAsync(topic, cancellationToken: stoppingToken);
                     logger.LogInformation("Listening to the broker at {Host}:{Port}.", host, port);
                 }
             }
@@ -68,16 +73,20 @@ public sealed class ProbeBroker(ProbeIntake intake, IOptions<JsonOptions> json, 
 
     private void Take(string topic, ReadOnlySequence<byte> payload)
     {
-        if (topic.Split('/') is not [_, var secret, _, var probe, _] || payload.Length > MostBytes)
+        if (topic.Split('/') is not [_, var secret, var kind, var sender, _] || payload.Length > MostBytes)
             return;
         if (intake.GatewayOf(secret) is not { } gateway)
         {
-            logger.LogWarning("A gateway that is not known sent readings of {Probe}.", probe);
+            logger.LogWarning("A gateway that is not known sent something of {Sender}.", sender);
             return;
         }
 
-        if (JsonSerializer.Deserialize<ProbeDocument>(payload.ToArray(), json.Value.SerializerOptions) is { } document
-            && intake.Take(probe, gateway, document) is { Errors.Count: > 0 } refused)
-            logger.LogWarning("Readings of {Probe} were refused: {Fields}", probe, string.Join(", ", refused.Errors.Keys));
+        var errors = kind == OfControllers
+            ? Read<ControllerDocument>(payload) is { } said ? controllers.Take(sender, gateway, said).Errors : null
+            : Read<ProbeDocument>(payload) is { } measured ? intake.Take(sender, gateway, measured).Errors : null;
+        if (errors is { Count: > 0 })
+            logger.LogWarning("What {Sender} sent was refused: {Fields}", sender, string.Join(", ", errors.Keys));
     }
+
+    private T? Read<T>(ReadOnlySequence<byte> payload) => JsonSerializer.Deserialize<T>(payload.ToArray(), json.Value.SerializerOptions);
 }

@@ -12,12 +12,17 @@ public static class ProbeEndpoint
 
     private const string Bearer = "Bearer ";
 
+    /// <summary>Who sends, by the secret; null for nobody who may.</summary>
+    internal static Guid? GatewayOf(HttpRequest request, ProbeIntake intake)
+    {
+        var authorization = request.Headers.Authorization.ToString();
+        return authorization.StartsWith(Bearer, StringComparison.Ordinal) ? intake.GatewayOf(authorization[Bearer.Length..].Trim()) : null;
+    }
+
     private static Results<Ok<ProbeAnswer>, UnauthorizedHttpResult, ValidationProblem> Take(
         string id, Sent<ProbeDocument> sent, HttpRequest request, ProbeIntake intake)
     {
-        var authorization = request.Headers.Authorization.ToString();
-        if (!authorization.StartsWith(Bearer, StringComparison.Ordinal)
-            || intake.GatewayOf(authorization[Bearer.Length..].Trim()) is not { } gateway)
+        if (GatewayOf(request, intake) is not { } gateway)
             return TypedResults.Unauthorized();
         if (sent.Value is not { } document)
             return sent.Problem!;

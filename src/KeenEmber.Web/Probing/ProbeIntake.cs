@@ -38,6 +38,16 @@ public sealed partial class ProbeIntake(ProbeStore probes, TimeProvider clock)
     [GeneratedRegex("^[A-Za-z0-9._-]{1,40}$")]
     private static partial Regex Ids();
 
+    /// <summary>What an id on the wire looks like.</summary>
+    internal const string IdRule = "1 to 40 letters, digits, dots, dashes and underscores.";
+
+    /// <summary>It looks like one.</summary>
+    internal static bool IsId(string id) => Ids().IsMatch(id);
+
+    /// <summary>How far a gateway's clock is behind this one's; nothing where it is near.</summary>
+    internal static TimeSpan ClockOff(DateTimeOffset? sentAt, DateTimeOffset now) =>
+        sentAt is { } at && Math.Abs((now - at).TotalSeconds) > NearS ? now - at : TimeSpan.Zero;
+
     /// <summary>The gateway that knows this secret; null where none does, or it may send no more.</summary>
     public Guid? GatewayOf(string secret) => probes.GatewayOf(secret);
 
@@ -46,11 +56,11 @@ public sealed partial class ProbeIntake(ProbeStore probes, TimeProvider clock)
     {
         var now = clock.GetUtcNow();
         var errors = new Dictionary<string, string[]>();
-        if (!Ids().IsMatch(probe))
-            errors["id"] = ["1 to 40 letters, digits, dots, dashes and underscores."];
+        if (!IsId(probe))
+            errors["id"] = [IdRule];
         if (document.Battery is < 0 or > 1)
             errors["battery"] = ["0 to 1."];
-        var off = document.SentAt is { } at && Math.Abs((now - at).TotalSeconds) > NearS ? now - at : TimeSpan.Zero;
+        var off = ClockOff(document.SentAt, now);
         var samples = Samples(document, off, now, errors);
         if (errors.Count > 0)
             return new(null, errors);

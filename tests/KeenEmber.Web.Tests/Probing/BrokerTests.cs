@@ -81,7 +81,7 @@ public sealed class BrokerTests : IDisposable
             }
         });
         using var listening = new ProbeBroker(
-            app.Get<ProbeIntake>(), app.Get<IOptions<JsonOptions>>(), asked, NullLogger<ProbeBroker>.Instance);
+            app.Get<ProbeIntake>(), app.Get<ControllerIntake>(), app.Get<IOptions<JsonOptions>>(), asked, NullLogger<ProbeBroker>.Instance);
         await listening.StartAsync(cancel);
         Task Publish(string probe, string with, double value) => client.PublishAsync(new MqttApplicationMessageBuilder()
             .WithTopic($"keen-ember/{with}/probes/{probe}/readings").WithPayload(JsonSerializer.SerializeToUtf8Bytes(new
@@ -99,6 +99,13 @@ public sealed class BrokerTests : IDisposable
         });
         var heard = Assert.Single(app.Get<ProbeStore>().Heard(app.Clock.Now.AddMinutes(-1), []));
         Assert.Equal(("low-side", 1.9), (heard.Probe.Id, Assert.Single(heard.Samples).Value.Number));
+
+        // A controller's values come the same way.
+        await client.PublishAsync(new MqttApplicationMessageBuilder().WithTopic($"keen-ember/{secret}/controllers/plant-2/values")
+            .WithPayload(JsonSerializer.SerializeToUtf8Bytes(new { values = new[] { new { key = "p01", at = app.Clock.Now, value = -21 } } }))
+            .Build(), cancel);
+        await Until(() => Task.FromResult(app.Get<ControllerStore>().Heard(app.Clock.Now.AddMinutes(-1)).Count > 0));
+        Assert.Equal(-21, Assert.Single(app.Get<ControllerStore>().Heard(app.Clock.Now.AddMinutes(-1))[0].Values).Value);
         await listening.StopAsync(cancel);
     }
 }

@@ -77,7 +77,8 @@ public sealed partial class RetiredWordsTests
     [Fact]
     public void Nothing_is_shouted() => Assert.All(Everything(), s => Assert.DoesNotMatch(@"\w!(\s|$)", s.Said));
 
-    private static string Root()
+    /// <summary>Of the project.</summary>
+    internal static string Root()
     {
         var place = new DirectoryInfo(AppContext.BaseDirectory);
         while (!File.Exists(Path.Combine(place!.FullName, "KeenEmber.slnx")))

@@ -1,3 +1,4 @@
+using KeenEmber.Application.Import;
 using KeenEmber.Core.Probes;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Storage;
@@ -10,8 +11,18 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace KeenEmber.Web.Pages.Keeping;
 
 /// <summary>Gateways that may bring readings of probes, and the probes that were heard today.</summary>
-public sealed class ProbesModel(ProbeStore probes, CompanyStore companies, PeopleStore people, TimeProvider time) : PageModel
+public sealed class ProbesModel(
+    ProbeStore probes, ControllerStore controllers, CompanyStore companies, PeopleStore people, TimeProvider time) : PageModel
 {
+    /// <summary>Controllers that said something today.</summary>
+    public IReadOnlyList<ControllerOnWire> Controllers => field ??= controllers.Heard(time.GetUtcNow() - LookedBack);
+
+    /// <summary>What their values mean.</summary>
+    public IReadOnlyList<WireMeaning> Map => field ??= ControllerMap.Read(controllers.Map()).Lines;
+
+    /// <summary>The list as it is kept, or as it was typed while something is wrong with it.</summary>
+    public string MapText => Form.IsWrong && Form["map"].Length > 0 ? Form["map"] : controllers.Map();
+
     private static readonly TimeSpan LookedBack = TimeSpan.FromDays(1);
 
     public IReadOnlyList<Gateway> Gateways => probes.Gateways();
@@ -43,6 +54,24 @@ public sealed class ProbesModel(ProbeStore probes, CompanyStore companies, Peopl
             Secret = probes.Add(new(gatewayId, name, Accounts.NameOf(HttpContext) ?? "", time.GetUtcNow()));
         return Page();
     }
+
+    /// <summary>Keeps the list of what values on a controller's wire mean; all of it or nothing.</summary>
+    public IActionResult OnPostMap()
+    {
+        if (!MayAdd)
+            return StatusCode(StatusCodes.Status403Forbidden);
+        Form.Keep(Request.Form);
+        var text = Form.Text("map", LongestMap);
+        var (_, problems) = ControllerMap.Read(text);
+        if (problems.Count > 0)
+            Form.Errors["map"] = string.Join(" ", problems.Take(MostTold).Select(ControllerMapText.Problem));
+        if (Form.IsWrong)
+            return Page();
+        controllers.KeepMap(text, Accounts.NameOf(HttpContext) ?? "", time.GetUtcNow());
+        return RedirectToPage();
+    }
+
+    private const int LongestMap = 60_000, MostTold = 5;
 
     public IActionResult OnPostRevoke(Guid gateway)
     {

@@ -1,19 +1,73 @@
+using KeenEmber.Application.Import;
 using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
+using KeenEmber.Core.Probes;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
-using KeenEmber.Words;
+using KeenEmber.Storage.Gear;
 using KeenEmber.Words.Benches.Controls;
 using KeenEmber.Words.Benches.Defrost;
+using KeenEmber.Words;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Controls;
 
 /// <summary>The controller's parameters in general terms, as found and as left, held against unit and refrigerant.</summary>
-public sealed class ControlsSheetModel(VisitViews views) : VisitPage(views)
+public sealed class ControlsSheetModel(VisitViews views, ControllerStore controllers) : VisitPage(views)
 {
+    /// <summary>What is older is no longer what the controller says.</summary>
+    private static readonly TimeSpan Fresh = TimeSpan.FromMinutes(15);
+
+    /// <summary>The controller on the wire whose values are shown.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? Wire { get; set; }
+
+    /// <summary>Controllers that say something now.</summary>
+    public IReadOnlyList<ControllerOnWire> Heard => field ??= View.Equipment.IsPractice ? [] : controllers.Heard(View.Now - Fresh);
+
+    /// <summary>The one that was chosen, or the only one there is.</summary>
+    public ControllerOnWire? OnWire => Heard.FirstOrDefault(c => c.Id == Wire);
+
+    /// <summary>The company's list of what its values mean.</summary>
+    public IReadOnlyList<WireMeaning> Map => field ??= ControllerMap.Read(controllers.Map()).Lines;
+
+    /// <summary>A value on the wire, in the company's units.</summary>
+    public string Said(WireValue value, WireMeaning? meaning) => meaning switch
+    {
+        { Parameter: { } parameter, Unit: { } unit } => ControllerText.Value(parameter, new(value.Value, unit), View.Units),
+        { Unit: { } unit } => View.Units.Temperature(new TypedValue(value.Value, unit).Temperature.Kelvin),
+        { Kind: WireKind.Output } => value.Value > 0 ? "called" : "not called",
+        { Kind: WireKind.Alarm } => value.Value > 0 ? "on" : "off",
+        _ => UnitText.Number(value.Value, 2),
+    };
+
+    /// <summary>Reads what the controller is set to into the sheet: as found the first time on a visit; what is set otherwise later is as
+    /// left, and a change.</summary>
+    public IActionResult OnPostWire(Guid id, Guid lineId, string? askedBy)
+    {
+        if (!Load(id, lineId))
+            return NotFound();
+        if (lineId == Guid.Empty || OnWire is not { } controller)
+            return BadRequest();
+        var written = new List<Entry>();
+        foreach (var (parameter, value) in controller.Parameters(Map))
+        {
+            var last = View.Timeline.Standing.OfType<ParameterEntry>().LastOrDefault(p => p.Parameter == parameter);
+            if (last is null || Math.Abs(last.Value.Si(default) - value.Si(default)) > SameK)
+                written.Add(new ParameterEntry(Writer.Next(), parameter, last is null ? SettingStage.AsFound : SettingStage.AsSet, value));
+        }
+
+        written.AddRange(Changes([.. written.OfType<ParameterEntry>()], lineId, written.Count, TypingText.Kept(askedBy, 80)));
+        if (written.Count > 0)
+            Append(written);
+        return RedirectToPage(new { id, saved = written.Count, template = Template, wire = Wire });
+    }
+
+    /// <summary>Of two numbers that are the same, K or min.</summary>
+    private const double SameK = 0.01;
+
     /// <summary>The kind of controller whose parameters are listed.</summary>
     [BindProperty(SupportsGet = true)]
     public ControllerTemplate? Template { get; set; }
