@@ -53,7 +53,7 @@ public static class ControllerMap
         {
             var cells = Table.Row(csv);
             string Cell(int i) => i < cells.Length ? cells[i] : "";
-            if (number == 1 && string.Join(',', cells).ToLowerInvariant() != Headings)
+            if (number == 1 && !string.Join(',', cells).Equals(Headings, StringComparison.OrdinalIgnoreCase))
                 return (lines, [new(MapProblemKind.Headings, 1, string.Join(',', cells))]);
             if (number > MostLines)
                 return (lines, [.. problems, new(MapProblemKind.TooMany, 0, "")]);

@@ -63,6 +63,7 @@ public sealed class ControllerMapTests
         Assert.Equal([(ControllerParameter.SetPoint, new TypedValue(-21, Unit.Celsius))], said.Parameters(map));
         Assert.Equal([true, false], said.Read(map).Select(v => v.Meaning is not null));
         Assert.Equal(at.AddMinutes(1), said.At);
-        Assert.Equal([(ControllerParameter.SetPoint, new TypedValue(-21, Unit.Fahrenheit))], (said with { Id = "plant-3" }).Parameters(map));
+        var other = said with { Id = "plant-3" };
+        Assert.Equal([(ControllerParameter.SetPoint, new TypedValue(-21, Unit.Fahrenheit))], other.Parameters(map));
     }
 }

@@ -101,9 +101,9 @@ public sealed class BrokerTests : IDisposable
         Assert.Equal(("low-side", 1.9), (heard.Probe.Id, Assert.Single(heard.Samples).Value.Number));
 
         // A controller's values come the same way.
+        var said = JsonSerializer.SerializeToUtf8Bytes(new { values = new[] { new { key = "p01", at = app.Clock.Now, value = -21 } } });
         await client.PublishAsync(new MqttApplicationMessageBuilder().WithTopic($"keen-ember/{secret}/controllers/plant-2/values")
-            .WithPayload(JsonSerializer.SerializeToUtf8Bytes(new { values = new[] { new { key = "p01", at = app.Clock.Now, value = -21 } } }))
-            .Build(), cancel);
+            .WithPayload(said).Build(), cancel);
         await Until(() => Task.FromResult(app.Get<ControllerStore>().Heard(app.Clock.Now.AddMinutes(-1)).Count > 0));
         Assert.Equal(-21, Assert.Single(app.Get<ControllerStore>().Heard(app.Clock.Now.AddMinutes(-1))[0].Values).Value);
         await listening.StopAsync(cancel);
