@@ -85,56 +85,92 @@ public static class SimulatedJobs
             return null;
         var unit = new SimulatedUnit(design, design.TargetC + 1) { Faults = made.Aggregate((all, f) => all.With(f)) };
         Weather weather = new(design.DesignAirC + 2, 3);
-        var (on, box, trips, defrosts) = (0, 0.0, 0, 0);
-        for (var s = 0; s < 2 * 86_400; s++)
-        {
-            var held = unit.IsTripped;
-            unit.Step(weather);
-            (on, box) = s < 86_400 ? (0, 0) : (on + (unit.CompressorRuns ? 1 : 0), box + unit.BoxC / 86_400);
-            trips += s > 86_400 && unit.IsTripped && !held ? 1 : 0;
-            defrosts = s == 86_400 ? unit.DefrostsBegun : defrosts;
-        }
-
-        // What stands is called for within hours.
-        var stands = on == 0 && trips == 0;
-        if (stands)
-            unit = Standing(design, unit.Faults, weather);
-        // Measured once it has run for a while, on a clear coil where that comes within a day; where it trips, just before.
-        for (var s = 0; !stands && s < 2 * 86_400 && !(unit.CompressorRuns && (trips > 0 ? unit.CondensingC > AlmostC || unit.HeldS >= 900
-            : unit.HeldS >= 480 && (unit.FrostKg < 1 || s > 86_400))); s++)
-            unit.Step(weather);
-        // What never rests is looked at while it should, where its control comes to that within a day.
-        for (var s = 0; on == 86_400 && unit.Mode != UnitMode.Satisfied && s < 86_400; s++)
-            unit.Step(weather);
-        // Who sees a protector hold it and let it go sees it while it is called.
-        var mode = trips > 0 || unit.Mode == UnitMode.Cooling ? OperatingMode.Calling : OperatingMode.Satisfied;
-        var complaints = new Dictionary<string, string>();
-        if (box > design.TargetC + 2)
-            complaints["complaint.warm"] = "yes";
-        if (on > 0.93 * 86_400)
-            complaints["complaint.runs-always"] = "yes";
-        if (box < design.TargetC - 2)
-            complaints["complaint.cold"] = "yes";
+        var day = Live(unit, weather);
+        var complaints = Complaints(day, design);
         if (complaints.Count == 0 && faults.Any(f => f.Roots.Count > 0))
             return null;
+        // What stands is called for within hours.
+        if (day.Stands)
+            unit = Standing(design, unit.Faults, weather);
+        else
+            Wait(unit, day, weather);
+        // Who sees a protector hold it and let it go sees it while it is called.
+        var mode = day.Trips > 0 || unit.Mode == UnitMode.Cooling ? OperatingMode.Calling : OperatingMode.Satisfied;
         complaints["box"] = Number(unit.BoxC - design.TargetC);
         var unitOfCase = new JobUnit(kind, design.Metering,
             design.HasReceiver ? CondenserKind.AirCooledRemote : CondenserKind.AirCooledSelfContained, null, 1, design.TargetC, 2);
-        var wired = Wires(unit, mode, unit.DefrostsBegun - defrosts);
-        var answers = Found(unit, design, weather, on > 0.93 * 86_400, trips).Concat(wired).Concat(faults.SelectMany(f => f.Seen))
-            .GroupBy(a => a.Key).ToDictionary(g => g.Key, g => g.Last().Value);
+        var wires = Wires(unit, mode, day.Defrosts);
+        var answers = Found(unit, design, weather, day).Concat(wires).Concat(faults.SelectMany(f => f.Seen)).GroupBy(a => a.Key)
+            .ToDictionary(g => g.Key, g => g.Last().Value);
         var name = string.Join(" and ", faults.Select(f => f.Name));
         return new(string.Create(CultureInfo.InvariantCulture, $"{kind}, {name} {strength:0.0}"), unitOfCase,
             [.. faults.SelectMany(f => f.Roots)], complaints, answers, null, mode);
+    }
+
+    private const int DayS = 86_400;
+
+    /// <summary>How a day went.</summary>
+    /// <param name="OnS">The compressor ran, s.</param>
+    /// <param name="BoxC">On average, °C.</param>
+    /// <param name="Trips">How often its protector opened.</param>
+    /// <param name="Defrosts">That were begun.</param>
+    private sealed record Day(int OnS, double BoxC, int Trips, int Defrosts)
+    {
+        internal bool RunsAlways => OnS > 0.93 * DayS;
+
+        internal bool NeverRests => OnS == DayS;
+
+        internal bool Stands => OnS == 0 && Trips == 0;
+    }
+
+    /// <summary>A day to settle, and one to look at.</summary>
+    private static Day Live(SimulatedUnit unit, Weather weather)
+    {
+        for (var s = 0; s < DayS; s++)
+            unit.Step(weather);
+        var (on, box, trips, before) = (0, 0.0, 0, unit.DefrostsBegun);
+        for (var s = 0; s < DayS; s++)
+        {
+            var held = unit.IsTripped;
+            unit.Step(weather);
+            (on, box, trips) = (on + (unit.CompressorRuns ? 1 : 0), box + unit.BoxC / DayS, trips + (unit.IsTripped && !held ? 1 : 0));
+        }
+
+        return new(on, box, trips, unit.DefrostsBegun - before);
+    }
+
+    /// <summary>What somebody would call for after such a day; empty for nothing.</summary>
+    private static Dictionary<string, string> Complaints(Day day, UnitDesign design)
+    {
+        var complaints = new Dictionary<string, string>();
+        if (day.BoxC > design.TargetC + 2)
+            complaints["complaint.warm"] = "yes";
+        if (day.RunsAlways)
+            complaints["complaint.runs-always"] = "yes";
+        if (day.BoxC < design.TargetC - 2)
+            complaints["complaint.cold"] = "yes";
+        return complaints;
+    }
+
+    /// <summary>Until it can be measured: once it has run for a while, on a clear coil where that comes within a day; where it trips, just
+    /// before; and what never rests while it should, where its control comes to that within a day.</summary>
+    private static void Wait(SimulatedUnit unit, Day day, Weather weather)
+    {
+        bool IsTime(int s) => unit.CompressorRuns && (day.Trips > 0 ? unit.CondensingC > AlmostC || unit.HeldS >= 900
+            : unit.HeldS >= 480 && (unit.FrostKg < 1 || s > DayS));
+        for (var s = 0; s < 2 * DayS && !IsTime(s); s++)
+            unit.Step(weather);
+        for (var s = 0; day.NeverRests && unit.Mode != UnitMode.Satisfied && s < DayS; s++)
+            unit.Step(weather);
     }
 
     /// <summary>Sound for half a day, then with what is wrong for some hours.</summary>
     private static SimulatedUnit Standing(UnitDesign design, UnitFaults faults, Weather weather)
     {
         var unit = new SimulatedUnit(design, design.TargetC + 1);
-        for (var s = 0; s < 43_200 + StandsS; s++)
+        for (var s = 0; s < DayS / 2 + StandsS; s++)
         {
-            if (s == 43_200)
+            if (s == DayS / 2)
                 unit.Faults = faults;
             unit.Step(weather);
         }
@@ -146,14 +182,14 @@ public static class SimulatedJobs
     private const int StandsS = 5 * 3600;
 
     /// <summary>Thermometer, gauges, hand and eye.</summary>
-    private static Dictionary<string, string> Found(SimulatedUnit unit, UnitDesign design, Weather weather, bool runsAlways, int trips)
+    private static Dictionary<string, string> Found(SimulatedUnit unit, UnitDesign design, Weather weather, Day day)
     {
         var found = new Dictionary<string, string>
         {
-            ["run-share"] = runsAlways ? "always" : "usual", ["product-temp"] = Number(unit.ProductC - design.TargetC),
+            ["run-share"] = day.RunsAlways ? "always" : "usual", ["product-temp"] = Number(unit.ProductC - design.TargetC),
         };
-        if (trips > 0)
-            (found["compressor"], found["starts"], found["overload"]) = ("cycling", trips > 48 ? "many" : "usual", "open");
+        if (day.Trips > 0)
+            (found["compressor"], found["starts"], found["overload"]) = ("cycling", day.Trips > 48 ? "many" : "usual", "open");
         if (!unit.CompressorRuns)
         {
             (found["discharge-hand"], found["shell"], found["liquid-hand"]) = ("cool", unit.ShellC > 40 ? "warm" : "cold", "cold");
@@ -171,7 +207,7 @@ public static class SimulatedJobs
             found[code] = Number(number);
         found["liquid-hand"] = ByHand(C(MeasuringPoint.LiquidLine) - unit.OutsideC, 1, 20, "cold", "warm", "hot");
         found["discharge-hand"] = ByHand(C(MeasuringPoint.DischargeLine), 45, 110, "cool", "hot", "too-hot");
-        found["shell"] = trips > 0 ? "hot" : ByHand(unit.ShellC, 30, 95, "cold", "warm", "hot");
+        found["shell"] = day.Trips > 0 ? "hot" : ByHand(unit.ShellC, 30, 95, "cold", "warm", "hot");
         found["suction"] = ByHand(td / design.TdK, 0.7, 1.5, "high", "usual", "low");
         found["head"] = ByHand(split / design.SplitK, 0.6, 1.5, "low", "usual", "high");
         found["suction-line"] = ByHand(unit.SuperheatK, 0.8, 14, "frosted-back", "cool", "warm");

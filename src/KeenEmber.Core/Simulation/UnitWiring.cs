@@ -149,12 +149,16 @@ public sealed class UnitWiring
             return known;
         var network = new NodalNetwork(Plan.In(mode, SupplyVolts).Wiring);
         var coils = new CoilContacts(network);
-        return drawn[mode] = new(network, coils, coils.Unpowered(), [.. FaultVariants.Of(network), .. FaultVariants.Swaps(network)]);
+        return drawn[mode] = new(network, coils, coils.Unpowered(), FaultVariants.Of(network));
     }
 
     /// <summary>Of each fault the size in the middle; one that changes nothing in this mode has none.</summary>
-    private IEnumerable<FaultVariant> Variants(Drawn circuit) => faults.Select(f => circuit.Variants.Where(v => v.Of == f).ToList())
-        .Where(of => of.Count > 0).Select(of => of[of.Count / 2]);
+    private IEnumerable<FaultVariant> Variants(Drawn circuit)
+    {
+        IEnumerable<FaultVariant> All(PartFault fault) =>
+            fault.Fault == WiredFault.Swapped ? FaultVariants.Swaps(circuit.Network) : circuit.Variants;
+        return faults.Select(f => All(f).Where(v => v.Of == f).ToList()).Where(of => of.Count > 0).Select(of => of[of.Count / 2]);
+    }
 
     /// <summary>Contacts that stand otherwise than drawn, but for those that are at fault.</summary>
     private IEnumerable<FaultVariant> Moved(Drawn circuit, SwitchStates states) => circuit.Network.Wiring.Parts
