@@ -69,6 +69,9 @@ public static class BoxText
 
     public static string Name(AirSide side) => side == AirSide.Return ? "return air" : "supply air";
 
+    /// <summary>Less is seen once and tells no time, h.</summary>
+    private const double LeastHours = 0.05;
+
     /// <summary>Why a system carries less, and where to go on; empty where nothing shows it.</summary>
     public static string Say(SystemHint hint) => hint switch
     {
@@ -155,7 +158,8 @@ public static class BoxText
             BoxBench.SystemStands => $"System {finding.Detail} is called and does not run. The other one carries the box alone.",
             BoxBench.SystemWeak => $"System {finding.Detail} carries clearly less than the other. Judge its circuit by itself.",
             BoxBench.ProductOver =>
-                $"Product was over {T("Limit")} for at least {UnitText.Number(V("Hours"), 1)} h, up to {T("Warmest")}"
+                $"Product was over {T("Limit")}{(V("Hours") >= LeastHours ? $" for at least {UnitText.Number(V("Hours"), 1)} h" : "")}, "
+                + $"up to {T("Warmest")}"
                 + $"{(V("IsOver") > 0 ? ", and still is" : "")}. Tell the customer. What is discarded follows the local food code.",
             BoxBench.BottleFroze =>
                 $"Water froze in this cooler ({T("Water")}). Check the control, its sensor and the coldest air on the product.",
