@@ -27,7 +27,7 @@ public sealed class ControlsSheetModel(VisitViews views, ControllerStore control
     /// <summary>Controllers that say something now.</summary>
     public IReadOnlyList<ControllerOnWire> Heard => field ??= View.Equipment.IsPractice ? [] : controllers.Heard(View.Now - Fresh);
 
-    /// <summary>The one that was chosen, or the only one there is.</summary>
+    /// <summary>The one that was chosen; null for none.</summary>
     public ControllerOnWire? OnWire => Heard.FirstOrDefault(c => c.Id == Wire);
 
     /// <summary>The company's list of what its values mean.</summary>
