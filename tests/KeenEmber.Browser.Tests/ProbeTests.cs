@@ -100,4 +100,35 @@ public sealed class ProbeTests : IDisposable
         person.ReadUntil(OnTheMap, "no signal");
         Assert.StartsWith("no signal since", person.Tap(".live summary").Read("[data-probe=low-side] .live-state"));
     }
+
+    /// <summary>Stands in for the browser's Bluetooth and a thermometer that shows 3.27 °C, by the specification's bytes: headless browsers
+    /// have neither.</summary>
+    private const string Emulated = """
+        const bytes = (...all) => new DataView(new Uint8Array(all).buffer);
+        const read = { temperature: bytes(0x47, 0x01), battery_level: bytes(12) };
+        const device = Object.assign(new EventTarget(), {
+          id: 'q+w/e==', name: 'Needle 4',
+          gatt: { connect: async () => ({ getPrimaryService: async () => ({
+            getCharacteristic: async (name) => ({ readValue: async () => read[name] }) }) }) },
+        });
+        Object.defineProperty(navigator, 'bluetooth', { value: { requestDevice: async () => device } });
+        window.outOfReach = () => device.dispatchEvent(new Event('gattserverdisconnected'));
+        """;
+
+    [Fact]
+    public void A_thermometer_that_the_phone_hears_itself_is_tied_and_kept()
+    {
+        person.Beforehand(Emulated);
+        person.Go("/equipment/new").Type("#tag", "Q-9").Type("#refrigerant", "R134a").Type("#target", "3")
+            .Tap("#kind option[value=WalkInCooler]").Press("Add this unit");
+        person.Type("#author", "Tobin Ashgrove").Type("#complaint", "too warm").Press("Start a visit").See("#line");
+        person.Press("Thermometer over Bluetooth").ReadUntil(".own-probe", "Needle 4 is heard.");
+        person.ReadUntil("[data-probe=own-qwe] .live-value", "3.3 °C");
+        Assert.Contains("battery 12 %", person.Read("[data-probe=own-qwe] .live-state"));
+        person.Tap("[data-probe=own-qwe] option[value=BoxAir]").Wait(() => person.Count(".circuit-map.tall .has-live") == 1);
+        person.Press("Keep all").ReadUntil(".circuit-map.tall [data-point=BoxAir] .tag-value", "3.3 °C");
+        person.Run<object>("window.outOfReach(); return 1");
+        person.ReadUntil(".own-probe", "Needle 4 is out of reach.");
+        Assert.Empty(person.Violations());
+    }
 }

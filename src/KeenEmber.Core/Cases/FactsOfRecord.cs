@@ -133,7 +133,20 @@ internal static class FactsOfRecord
         _ => null,
     };
 
-    internal static readonly Dictionary<ResultKind, string> Results = new()
+    /// <summary>The observable of a result of the circuit; null for one that the diagnosis does not know.</summary>
+    internal static string? Result(ResultKind kind, CircuitMakeUp makeUp) =>
+        kind == ResultKind.CondenserSplit && makeUp.Condenser == CondenserKind.WaterCooled ? WaterApproach : Results.GetValueOrDefault(kind);
+
+    /// <summary>The observable is got from readings of the circuit.</summary>
+    internal static bool IsResult(string observable) => ResultCodes.Contains(observable);
+
+    /// <summary>All of them.</summary>
+    internal static IEnumerable<string> ResultCodes => Results.Values.Append(WaterApproach);
+
+    /// <summary>A condenser in water is read against the water that leaves it.</summary>
+    private const string WaterApproach = "water-approach";
+
+    private static readonly Dictionary<ResultKind, string> Results = new()
     {
         [ResultKind.SuperheatCoil] = "superheat", [ResultKind.Subcooling] = "subcooling", [ResultKind.EvaporatorTd] = "td",
         [ResultKind.CondenserSplit] = "split", [ResultKind.AirDrop] = "air-drop", [ResultKind.SuperheatCompressor] = "comp-superheat",

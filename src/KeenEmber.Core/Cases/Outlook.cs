@@ -119,7 +119,7 @@ internal static class Outlook
     {
         if (test.Observable.Code == "box")
             return BoxFirst;
-        if (!FactsOfRecord.Results.ContainsValue(test.Observable.Code) || visit.Of<CircuitJudgement>() is not { } circuit)
+        if (!FactsOfRecord.IsResult(test.Observable.Code) || visit.Of<CircuitJudgement>() is not { } circuit)
             return null;
         if (circuit.Tasks.OfType<CircuitTask>().FirstOrDefault(t => t.Step.Kind is StepKind.WaitToSettle or StepKind.LogPoint
             or StepKind.LogAgain) is { } task)

@@ -162,7 +162,7 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
 
         foreach (var result in Results())
         {
-            if (result.Ref.Coil == 1 && FactsOfRecord.Results.TryGetValue(result.Kind, out var code))
+            if (result.Ref.Coil == 1 && FactsOfRecord.Result(result.Kind, visit.Equipment.MakeUp) is { } code)
                 yield return new(code, "", result.Value);
         }
 

@@ -26,7 +26,7 @@ public static class RandomCases
             || !int.TryParse(seedText, CultureInfo.InvariantCulture, out var seed) || !Enum.IsDefined(kind))
             return null;
         var random = new Random(seed);
-        var faults = SimulatedJobs.Faults.Where(f => f.Roots.Count > 0).ToList();
+        var faults = SimulatedFaults.All.Where(f => f.Roots.Count > 0).ToList();
         for (var i = 0; i < MostTries; i++)
         {
             var strength = random.NextDouble() * 0.4 + 0.6 * (PracticeCase.Levels - level) / (PracticeCase.Levels - 1);
@@ -39,6 +39,8 @@ public static class RandomCases
 
     private static string Said(Job job)
     {
+        if (job.Opening.ContainsKey("complaint.comes-and-goes"))
+            return "It cools, then not, then again.";
         if (job.Opening.ContainsKey("complaint.warm"))
             return "It is too warm.";
         return job.Opening.ContainsKey("complaint.cold") ? "It is too cold." : "It never stops.";

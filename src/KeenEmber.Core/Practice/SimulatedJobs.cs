@@ -7,84 +7,27 @@ using KeenEmber.Core.Simulation;
 
 namespace KeenEmber.Core.Practice;
 
-/// <summary>What is wrong with a whole unit in arithmetic, and what somebody sees of it that the model does not say.</summary>
-/// <param name="Roots">Causes of the table that are this, one of which is to be named; none where nothing is wrong.</param>
-/// <param name="Seen">What the part itself shows to who looks at it.</param>
-public sealed record SimulatedFault(
-    string Name, IReadOnlyList<string> Roots, Func<double, UnitDesign, UnitFaults> Made, IReadOnlyDictionary<string, string> Seen);
-
 /// <summary>Jobs made of whole units: what is measured and felt comes from the model, which shares no number with the diagnosis.</summary>
 public static class SimulatedJobs
 {
-    private static SimulatedFault Of(
-        string name, string[] roots, Func<double, UnitDesign, UnitFaults> made, params (string, string)[] seen) =>
-        new(name, roots, made, seen.ToDictionary(s => s.Item1, s => s.Item2));
-
-    /// <summary>Nothing first.</summary>
-    public static IReadOnlyList<SimulatedFault> Faults { get; } =
-    [
-        Of("nothing", [], (_, _) => UnitFaults.None),
-        Of("leak", ["leak", "leak-all-gone", "cap-loose"], (s, d) => new(ChargeLost: d.HasReceiver ? 0.7 + 0.15 * s : 0.5 + 0.2 * s),
-            ("oil", "found"), ("leak-found", "found")),
-        Of("dirty condenser", ["condenser-dirty"], (s, _) => new(CondenserDirt: 0.75 + 0.15 * s), ("condenser-face", "dirty"),
-            ("condenser-air", "weak")),
-        Of("condenser fan", ["condfan-motor-dead"], (_, _) => new(CondenserFanOut: 1), ("condenser-fan", "stopped"),
-            ("condenser-air", "none"), ("condfan-windings", "open")),
-        Of("evaporator fan", ["fan-motor-dead"], (_, _) => new(EvaporatorAir: 0.65), ("fans", "one-stopped"), ("fan-windings", "open"),
-            ("box-spread", "5")),
-        Of("valve or tube", ["txv-strainer", "capillary-blocked", "exv-stuck-shut"], (s, _) => new(ValveShut: 0.6 + 0.2 * s),
-            ("bulb-warmed", "falls-not"), ("sight-glass", "full"), ("valve-opened", "rises-not"), ("valve-inlet", "blocked"),
-            ("exv-moved", "no"), ("exv-opening", "90")),
-        Of("compressor valves", ["compressor-valves"], (s, _) => new(CompressorWear: 0.5 + 0.15 * s), ("pumps-down", "no")),
-        Of("door", ["door-left-ajar"], (s, _) => new(DoorOpen: 0.5 + 0.4 * s), ("door", "ajar"),
-            ("condensation", "found"), ("ceiling-frost", "found")),
-        Of("box sensor", ["box-sensor-cold"], (s, _) => new(ProbeOffK: -4 - 2 * s), ("box-probe.error", "-5"), ("display", "-5"),
-            ("probe-in-ice", "off")),
-        Of("too full", ["overcharged-by-hand"], (s, _) => new(Overcharge: 0.6 + 0.3 * s), ("charge-last", "added"),
-            ("overfilled-last", "yes")),
-        Wired("thermostat open", ["thermostat-open"], ComponentKind.Control, WiredKind.Contact, WiredFault.StuckOpen,
-            ("thermostat-turned", "does-not")),
-        Wired("thermostat welded", ["thermostat-stuck"], ComponentKind.Control, WiredKind.Contact, WiredFault.StuckClosed,
-            ("turned-warmer", "goes-on")),
-        Wired("contactor coil", ["contactor-coil-open"], ComponentKind.Contactor, WiredKind.Coil, WiredFault.Open,
-            ("contactor-coil-ohms", "open")),
-        Wired("contactor welded", ["contactor-stuck"], ComponentKind.Contactor, WiredKind.Contact, WiredFault.StuckClosed,
-            ("turned-warmer", "goes-on")),
-        Wired("compressor winding", ["compressor-winding-open"], ComponentKind.Compressor, WiredKind.Load, WiredFault.Open,
-            ("windings", "open")),
-        Wired("overload", ["overload-open"], ComponentKind.Overload, WiredKind.Contact, WiredFault.StuckOpen, ("overload", "open")),
-        Wired("clock stands", ["clock-stopped"], ComponentKind.DefrostClock, WiredKind.Load, WiredFault.Open, ("clock", "stopped"),
-            ("clock-hour", "less")),
-        Wired("heaters", ["heater-open", "heaters-unfed"], ComponentKind.HeaterElement, WiredKind.Load, WiredFault.Open,
-            ("heater-ohms", "one-open"), ("heater-each", "one-none"), ("heater-warm", "cold"), ("ice-left", "some"),
-            ("end-by", "time-limit")),
-        Wired("fan delay", ["delay-switch-stuck-open"], ComponentKind.FanDelaySwitch, WiredKind.Contact, WiredFault.StuckOpen,
-            ("delay-switch", "stuck-open")),
-    ];
-
-    /// <summary>A fault of one part of the diagram.</summary>
-    private static SimulatedFault Wired(
-        string name, string[] roots, ComponentKind part, WiredKind kind, WiredFault fault, params (string, string)[] seen) =>
-        Of(name, roots, (_, design) => UnitWiring.Of(design).Part(part, kind) is { } wired
-            ? UnitFaults.None with { Wired = [new(wired.Name, fault)] } : UnitFaults.None, seen);
-
     /// <summary>A day later: what the customer says, and what would be found wherever somebody looked.</summary>
     /// <returns>Null where the fault shows in nothing that anybody would call for.</returns>
     public static Job? Make(EquipmentKind kind, SimulatedFault fault, double strength) => Make(kind, [fault], strength);
 
     /// <summary>The same with several at once.</summary>
     /// <param name="strength">Of each, from 0 to 1.</param>
-    public static Job? Make(EquipmentKind kind, IReadOnlyList<SimulatedFault> faults, double strength)
+    public static Job? Make(EquipmentKind kind, IReadOnlyList<SimulatedFault> faults, double strength) =>
+        SimulatedPlace.For(kind, faults) is { } place ? Make(place, faults, strength) : null;
+
+    /// <summary>The same on a unit that stands already.</summary>
+    public static Job? Make(SimulatedPlace place, IReadOnlyList<SimulatedFault> faults, double strength)
     {
-        if (faults.Any(f => f.Name == "door") && kind is (EquipmentKind.OpenCase or EquipmentKind.GlycolChiller))
-            return null;
-        var design = UnitDesign.Of(kind);
+        var (design, weather) = (place.Design, place.Weather);
         var made = faults.Select(f => f.Made(strength, design)).ToList();
         // A part that this kind does not have cannot fail.
-        if (faults.Zip(made).Any(f => f.First.Roots.Count > 0 && f.Second == UnitFaults.None))
+        if (faults.Zip(made).Any(f => f.First.Roots.Count > 0 && (f.Second == UnitFaults.None || !place.CanHave(f.First))))
             return null;
         var unit = new SimulatedUnit(design, design.TargetC + 1) { Faults = made.Aggregate((all, f) => all.With(f)) };
-        Weather weather = new(design.DesignAirC + 2, 3);
         var day = Live(unit, weather);
         var complaints = Complaints(day, design);
         if (complaints.Count == 0 && faults.Any(f => f.Roots.Count > 0))
@@ -97,13 +40,11 @@ public static class SimulatedJobs
         // Who sees a protector hold it and let it go sees it while it is called.
         var mode = day.Trips > 0 || unit.Mode == UnitMode.Cooling ? OperatingMode.Calling : OperatingMode.Satisfied;
         complaints["box"] = Number(unit.BoxC - design.TargetC);
-        var unitOfCase = new JobUnit(kind, design.Metering,
-            design.HasReceiver ? CondenserKind.AirCooledRemote : CondenserKind.AirCooledSelfContained, null, 1, design.TargetC, 2);
         var wires = Wires(unit, mode, day.Defrosts);
         var answers = Found(unit, design, weather, day).Concat(wires).Concat(faults.SelectMany(f => f.Seen)).GroupBy(a => a.Key)
             .ToDictionary(g => g.Key, g => g.Last().Value);
         var name = string.Join(" and ", faults.Select(f => f.Name));
-        return new(string.Create(CultureInfo.InvariantCulture, $"{kind}, {name} {strength:0.0}"), unitOfCase,
+        return new(string.Create(CultureInfo.InvariantCulture, $"{design.Kind}, {name} {strength:0.0}"), place.Unit,
             [.. faults.SelectMany(f => f.Roots)], complaints, answers, null, mode);
     }
 
@@ -114,7 +55,9 @@ public static class SimulatedJobs
     /// <param name="BoxC">On average, °C.</param>
     /// <param name="Trips">How often its protector opened.</param>
     /// <param name="Defrosts">That were begun.</param>
-    private sealed record Day(int OnS, double BoxC, int Trips, int Defrosts)
+    /// <param name="Freezes">How often ice shut its valve or tube.</param>
+    /// <param name="IsByPressure">It was its high-pressure control.</param>
+    private sealed record Day(int OnS, double BoxC, int Trips, int Defrosts, int Freezes, bool IsByPressure)
     {
         internal bool RunsAlways => OnS > 0.93 * DayS;
 
@@ -128,16 +71,21 @@ public static class SimulatedJobs
     {
         for (var s = 0; s < DayS; s++)
             unit.Step(weather);
-        var (on, box, trips, before) = (0, 0.0, 0, unit.DefrostsBegun);
+        var (on, box, trips, freezes, before, byPressure) = (0, 0.0, 0, 0, unit.DefrostsBegun, false);
         for (var s = 0; s < DayS; s++)
         {
-            var held = unit.IsTripped;
+            var (held, shut) = (unit.IsTripped, unit.IceShut >= FrozenShut);
             unit.Step(weather);
             (on, box, trips) = (on + (unit.CompressorRuns ? 1 : 0), box + unit.BoxC / DayS, trips + (unit.IsTripped && !held ? 1 : 0));
+            byPressure |= unit.IsHeldByPressure;
+            freezes += unit.IceShut >= FrozenShut && !shut ? 1 : 0;
         }
 
-        return new(on, box, trips, unit.DefrostsBegun - before);
+        return new(on, box, trips, unit.DefrostsBegun - before, freezes, byPressure);
     }
+
+    /// <summary>Of valve or tube, from where nothing gets cold any more.</summary>
+    private const double FrozenShut = 0.85;
 
     /// <summary>What somebody would call for after such a day; empty for nothing.</summary>
     private static Dictionary<string, string> Complaints(Day day, UnitDesign design)
@@ -149,6 +97,8 @@ public static class SimulatedJobs
             complaints["complaint.runs-always"] = "yes";
         if (day.BoxC < design.TargetC - 2)
             complaints["complaint.cold"] = "yes";
+        if (day.Freezes > 1)
+            complaints["complaint.comes-and-goes"] = "yes";
         return complaints;
     }
 
@@ -189,7 +139,9 @@ public static class SimulatedJobs
             ["run-share"] = day.RunsAlways ? "always" : "usual", ["product-temp"] = Number(unit.ProductC - design.TargetC),
         };
         if (day.Trips > 0)
-            (found["compressor"], found["starts"], found["overload"]) = ("cycling", day.Trips > 48 ? "many" : "usual", "open");
+            (found["compressor"], found["starts"]) = ("cycling", day.Trips > 48 ? "many" : "usual");
+        if (day.Trips > 0)
+            (found["overload"], found["hp-control"]) = day.IsByPressure ? ("closed", "tripped") : ("open", "closed");
         if (!unit.CompressorRuns)
         {
             (found["discharge-hand"], found["shell"], found["liquid-hand"]) = ("cool", unit.ShellC > 40 ? "warm" : "cold", "cold");
@@ -197,33 +149,55 @@ public static class SimulatedJobs
         }
 
         double C(MeasuringPoint point) => unit.Shows(point, Pressure.StandardAtmosphere).Number;
-        var (td, split) = (unit.BoxC - unit.EvaporatingC, unit.CondensingC - unit.OutsideC);
+        var (td, split) = (unit.BoxC - unit.EvaporatingC, unit.CondensingC - unit.CoolantC);
         foreach (var (code, number) in new Dictionary<string, double>
         {
-            ["superheat"] = unit.SuperheatK, ["subcooling"] = unit.SubcoolingK, ["td"] = td, ["split"] = split,
+            ["superheat"] = unit.SuperheatK, ["td"] = td,
             ["air-drop"] = unit.BoxC - unit.CoilOutC, ["comp-superheat"] = unit.SuperheatK + 7,
             ["current"] = OfNameplate * unit.Amperes / Sound(design, weather).Amperes, ["discharge"] = unit.DischargeC,
         })
             found[code] = Number(number);
+        if (design.Condenser == CondenserKind.WaterCooled)
+            (found["water-rise"], found["water-approach"], found["subcooling"]) = (Number(unit.CoolantOutC - unit.CoolantC),
+                Number(unit.CondensingC - unit.CoolantOutC), Number(unit.SubcoolingK));
+        else if (!IsHeldUp(unit, design))
+            (found["split"], found["subcooling"]) = (Number(split), Number(unit.SubcoolingK));
+        if (unit.OutsideC < ColdC)
+            (found["ambient"], found["head-cold"]) = ("cold", unit.CondensingC < HeldUpC ? "falls" : "held");
         found["liquid-hand"] = ByHand(C(MeasuringPoint.LiquidLine) - unit.OutsideC, 1, 20, "cold", "warm", "hot");
         found["discharge-hand"] = ByHand(C(MeasuringPoint.DischargeLine), 45, 110, "cool", "hot", "too-hot");
         found["shell"] = day.Trips > 0 ? "hot" : ByHand(unit.ShellC, 30, 95, "cold", "warm", "hot");
         found["suction"] = ByHand(td / design.TdK, 0.7, 1.5, "high", "usual", "low");
-        found["head"] = ByHand(split / design.SplitK, 0.6, 1.5, "low", "usual", "high");
+        found["head"] = IsHeldUp(unit, design) ? "usual"
+            : ByHand(split / (design.DesignAirC + design.SplitK - design.DesignCoolantC), 0.6, 1.5, "low", "usual", "high");
         found["suction-line"] = ByHand(unit.SuperheatK, 0.8, 14, "frosted-back", "cool", "warm");
         found["coil"] = ByHand(unit.FrostKg / (design.CapacityW / 1000), 0.15, 1.1, "clear", "frost", "iced");
         if (found["coil"] != "clear")
             found["frost-pattern"] = unit.SuperheatK > 0.6 * td ? "inlet-only" : "even";
         if (design.HasReceiver)
-            found["sight-glass"] = unit.SubcoolingK < 1 ? "bubbles" : "full";
+            found["sight-glass"] = unit.Sealed < 0.9 ? "bubbles" : "full";
         var moved = unit.CoilKw * 1000;
         var box = unit.BoxC;
-        for (var s = 0; s < 1200 && unit.CompressorRuns; s++)
+        var (vacuum, s) = (0, 0);
+        for (; s < 1200 && unit.CompressorRuns; s++)
+        {
             unit.Step(weather);
+            vacuum += unit.SuctionKpa < Pressure.StandardAtmosphere.Kpa ? 1 : 0;
+        }
+
+        if (vacuum > s / 2)
+            found["suction-pattern"] = "vacuum";
         found["pulls-down"] = unit.BoxC < box - 0.2 || !unit.CompressorRuns ? "yes" : "no";
         found["heat-balance"] = moved < design.LoadW * (unit.Faults.DoorOpen > 0.3 ? 2 : 1) ? "short" : "holds";
         return found;
     }
+
+    /// <summary>Outside air that is cold for a condenser, and what a valve holds the head above in it, °C.</summary>
+    private const double ColdC = 5, HeldUpC = 20;
+
+    /// <summary>A valve floods the condenser: its head says nothing of the air round it.</summary>
+    private static bool IsHeldUp(SimulatedUnit unit, UnitDesign design) => design.HasHeadValve && unit.OutsideC < ColdC
+        && unit.CondensingC >= HeldUpC;
 
     /// <summary>Voltmeter, clamp and eye, as it stands now.</summary>
     /// <param name="mode">What it ought to be doing.</param>

@@ -15,6 +15,9 @@ public sealed record Trial(Job Job, IReadOnlyList<SimulatedFault> Faults, Played
 
     /// <summary>It was among the first three.</summary>
     public bool IsInThree => Played.Rank <= 3;
+
+    /// <summary>Of the faults: what the others brought on.</summary>
+    public IReadOnlyList<SimulatedFault> Followed { get; init; } = [];
 }
 
 /// <summary>A job to its end: what the engine is sure of is repaired, and what is left shows itself in another day's answers.</summary>
@@ -46,11 +49,34 @@ public static class Trials
     {
         var random = new Random(seed);
         var engine = new Technician(new(DiagnosisTable.Shipped));
-        var drawn = Enumerable.Range(0, 2 * count).Select(i => (Kind: Kinds[random.Next(Kinds.Length)], Faults: Draw(random),
-            Strength: random.NextDouble(), Seed: seed + i)).ToList();
-        return [.. drawn.AsParallel().AsOrdered().Select(d => (Drawn: d, Job: SimulatedJobs.Make(d.Kind, d.Faults, d.Strength)))
-            .Where(d => d.Job is not null).Take(count)
-            .Select(d => Work(engine, d.Job!, d.Drawn.Kind, d.Drawn.Faults, d.Drawn.Strength, d.Drawn.Seed))];
+        var drawn = Enumerable.Range(0, 3 * count).Select(i => new Draft(Kinds[random.Next(Kinds.Length)], Draw(random),
+            random.NextDouble(), random.Next(OneLeftAlone) == 0, seed + i)).ToList();
+        return [.. drawn.AsParallel().AsOrdered().Select(d => Begin(engine, d)).OfType<Trial>().Take(count)];
+    }
+
+    /// <summary>As it is drawn.</summary>
+    /// <param name="IsLeftAlone">Nobody comes for days: what it brings on comes with it.</param>
+    private sealed record Draft(
+        EquipmentKind Kind, IReadOnlyList<SimulatedFault> Faults, double Strength, bool IsLeftAlone, int Seed);
+
+    /// <summary>One in so many is left alone.</summary>
+    private const int OneLeftAlone = 4;
+
+    /// <returns>Null where no unit has such faults, or nobody would call.</returns>
+    private static Trial? Begin(Technician engine, Draft drawn)
+    {
+        if (SimulatedPlace.For(drawn.Kind, drawn.Faults) is not { } place
+            || SimulatedJobs.Make(place, drawn.Faults, drawn.Strength) is not { } job)
+            return null;
+        IReadOnlyList<SimulatedFault> followed =
+            drawn.IsLeftAlone && job.Root.Count > 0 ? SimulatedChains.Of(place, drawn.Faults, drawn.Strength) : [];
+        List<SimulatedFault> faults = [.. drawn.Faults, .. followed];
+        if (followed.Count > 0)
+            job = (SimulatedJobs.Make(place, faults, drawn.Strength) ?? job) with
+            {
+                Root = job.Root, Follows = [.. followed.SelectMany(f => f.Roots)],
+            };
+        return Work(engine, job, place, faults, drawn.Strength, drawn.Seed) with { Followed = followed };
     }
 
     private static readonly EquipmentKind[] Kinds = Enum.GetValues<EquipmentKind>();
@@ -58,19 +84,20 @@ public static class Trials
     private static List<SimulatedFault> Draw(Random random)
     {
         if (random.Next(OneSound) == 0)
-            return [SimulatedJobs.Faults[0]];
+            return [SimulatedFaults.All[0]];
         var count = random.Next(OneInSeveral) == 0 ? 2 + random.Next(MostFaults - 1) : 1;
-        var faults = SimulatedJobs.Faults.Skip(1).OrderBy(_ => random.Next()).Take(count).ToList();
+        var faults = SimulatedFaults.All.Skip(1).OrderBy(_ => random.Next()).Take(count).ToList();
         return faults.Count(f => Contrary.Contains(f.Name)) > 1 ? faults[..1] : faults;
     }
 
-    private static Trial Work(Technician engine, Job job, EquipmentKind kind, List<SimulatedFault> faults, double strength, int seed)
+    private static Trial Work(
+        Technician engine, Job job, SimulatedPlace place, List<SimulatedFault> faults, double strength, int seed)
     {
         var played = engine.Play(job, seed);
         var lead = played.Result.Explanations[0].Causes.Select(c => c.Cause.Code).ToHashSet();
         var named = faults.Where(f => f.Roots.Count > 0).ToList();
-        return new(job, named, played, named.TrueForAll(f => f.Roots.Any(lead.Contains)) && lead.All(job.Root.Contains),
-            Mend(engine, played, kind, named, strength, seed));
+        return new(job, named, played, named.TrueForAll(f => f.Roots.Any(lead.Contains)) && lead.All(job.Truth.Contains),
+            Mend(engine, played, place, named, strength, seed));
     }
 
     /// <summary>Nobody comes back more often.</summary>
@@ -84,7 +111,7 @@ public static class Trials
         || DiagnosisTable.Shipped.Causes.Any(c => fault.Roots.Contains(c.Code) && c.Part == acted.Part && c.Part.Length > 0);
 
     private static Mending Mend(
-        Technician engine, Played first, EquipmentKind kind, List<SimulatedFault> faults, double strength, int seed)
+        Technician engine, Played first, SimulatedPlace place, List<SimulatedFault> faults, double strength, int seed)
     {
         var (left, played, minutes, vain, done) = (faults, first, first.Minutes, new List<Cause>(), new List<Cause>());
         for (var round = 1; ; round++)
@@ -94,7 +121,7 @@ public static class Trials
             vain.AddRange(roots.Where(r => !left.Exists(f => IsRepairedBy(f, r))));
             left = [.. left.Where(f => !roots.Exists(r => IsRepairedBy(f, r)))];
             done.AddRange(roots);
-            var next = SimulatedJobs.Make(kind, left.Count == 0 ? [SimulatedJobs.Faults[0]] : left, strength);
+            var next = SimulatedJobs.Make(place, left.Count == 0 ? [SimulatedFaults.All[0]] : left, strength);
             // What is left and shows in nothing that anybody would call for is nobody's fault.
             if (roots.Count == 0 || next is null || round == MostRounds)
                 return new(next is null ? [] : left, vain, round, minutes, played);

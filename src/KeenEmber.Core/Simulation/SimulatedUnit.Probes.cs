@@ -28,7 +28,7 @@ public sealed partial class SimulatedUnit
         MeasuringPoint.DischargePressure => new(HeadKpa - atmosphere.Kpa, Unit.Kilopascal),
         MeasuringPoint.CompressorCurrent => new(Amperes, Unit.Ampere),
         MeasuringPoint.DischargeLine => C(DischargeC),
-        MeasuringPoint.CondenserAir => C(OutsideC),
+        MeasuringPoint.CondenserAir => C(CoolantOutC),
         MeasuringPoint.LiquidLine => C((fluid.Fluid.BubbleTemperature(new(HeadKpa))?.Celsius ?? CondensingC) - SubcoolingK),
         _ => throw new ArgumentOutOfRangeException(nameof(point), point, "It has no such point."),
     };

@@ -26,6 +26,8 @@ public sealed partial class SimulatedUnit
         sinceDefrostS += fed.Clock ? 1 : 0;
         var hour = Seconds / 3600;
         OutsideC = weather.AirC(hour);
+        RoomC = weather.RoomC ?? OutsideC;
+        CoolantC = IsInWater ? weather.WaterC : OutsideC;
         SensorC += (BoxC - SensorC) / SensorS;
         Decide();
         var fans = fed.EvaporatorFans ? 1 - Faults.EvaporatorAir : 0;
@@ -97,61 +99,16 @@ public sealed partial class SimulatedUnit
     private bool IsDefrostOver => design.HeaterW > 0 ? fed.Release || defrostS >= HeatedS
         : defrostS >= AirS || (frostKg <= 0 && EvaporatingC > 2);
 
-    /// <summary>Compressor, condenser, valve or tube: who pumps how much, and where the liquid is.</summary>
-    private void Circuit()
-    {
-        var liquid = Math.Max(0, ChargeKg - CoilLiquidKg - lineKg);
-        var dense = fluid.Liquid(CondensingC);
-        var inReceiver = design.HasReceiver ? Math.Min(liquid, receiverM3 * dense) : 0;
-        var bottom = BaseFlooded * condenserM3 * dense;
-        // A condenser with a receiver below it drains into it and keeps only what subcools; without one, or with a full one, it fills up.
-        var flooded = design.HasReceiver
-            ? Math.Clamp((Math.Min(liquid, bottom) + Math.Max(0, liquid - bottom - receiverM3 * dense)) / (condenserM3 * dense), 0, 0.9)
-            : Math.Clamp(liquid / (condenserM3 * dense), 0, 0.9);
-        var seal = design.HasReceiver ? Math.Max(0, inReceiver - bottom) / (SealShare * receiverM3 * dense)
-            : flooded / SealOfTube;
-        var feed = LeastFeed + (1 - LeastFeed) * Math.Clamp(seal, 0, 1);
-        var warmer = Math.Max(0, CondensingC - OutsideC);
-        SubcoolingK = warmer * (1 - Math.Exp(-FloodedUnits * flooded)) * Math.Clamp(seal, 0, 1);
-
-        FlowKgPerS = CompressorRuns
-            ? displacement * (1 - Faults.CompressorWear) * Volumetric(EvaporatingC, CondensingC) * fluid.Vapour(EvaporatingC)
-                * (EvaporatingC + Zero) / (EvaporatingC + SuperheatK + Zero) : 0;
-        var leaks = Faults.CompressorWear / (1 - Faults.CompressorWear);
-        WorkKw = CompressorRuns ? Work(EvaporatingC, CondensingC, FlowKgPerS * (1 + LeakWork * leaks)) : 0;
-        var fan = fed.CondenserFan ? 1 - Faults.CondenserFanOut * (1 - StillAir) : StillAir;
-        var air = Math.Pow(fan * (1 - Faults.CondenserDirt), 0.7);
-        var isBlown = CompressorRuns || fed.CondenserFan;
-        RejectedKw = condenserWPerK / 1000 * (1 - flooded) * (isBlown ? air : StillAir) * (CondensingC - OutsideC);
-
-        var passes = Math.Max(0, fluid.Kpa(CondensingC) - fluid.Kpa(EvaporatingC));
-        bulbC += (EvaporatingC + SuperheatK - bulbC) / BulbS;
-        var opens = Math.Clamp((bulbC - EvaporatingC - OpensAtK) / (FullK - OpensAtK), 0.03, 1);
-        stem += ((CompressorRuns ? opens : 0) - stem) / StemS;
-        var open = (design.Metering == Metering.CapillaryTube ? 0.72 + 0.05 * Math.Min(SubcoolingK, 12) : stem)
-            * (1 - Faults.ValveShut) + Faults.ValveOpen;
-        FedKgPerS = Math.Min(flowArea * Math.Sqrt(dense * passes) * open * feed, liquid);
-
-        var gained = FlowKgPerS * (fluid.Latent(EvaporatingC) + fluid.VapourCp * SuperheatK
-            - fluid.LiquidCp * (CondensingC - EvaporatingC)) + WorkKw - ShellKw;
-        CondensingC = Math.Min(fluid.Highest - 1,
-            CondensingC + (gained - RejectedKw) / (condenserKj + fluid.LiquidCp * Math.Max(0.05, liquid)));
-    }
-
-    /// <summary>Of a condenser with a receiver that is liquid, of a receiver that must be for its dip tube to be covered, of a condenser
-    /// that must be for a tube to get no gas; and what still passes as gas.</summary>
-    private const double BaseFlooded = 0.055, SealShare = 0.12, SealOfTube = 0.03, LeastFeed = 0.35;
-
-    /// <summary>A fan that stands leaves this much of the heat transfer.</summary>
-    private const double StillAir = 0.12;
-
     /// <summary>What valve or tube lets in, kg/s.</summary>
     public double FedKgPerS { get; private set; }
+
+    /// <summary>Some air always finds a way.</summary>
+    private const double MostBlocked = 0.95;
 
     /// <summary>Air against the coil, its frost, and what the refrigerant takes away.</summary>
     private void Coil(double fans, bool isHeated)
     {
-        var blocked = Math.Clamp(frostKg / (FullFrostKg * design.CapacityW / 1000), 0, 0.95);
+        var blocked = Math.Min(MostBlocked, IceShare);
         var air = fans * (1 - blocked * blocked);
         var wet = CompressorRuns ? Math.Clamp(CoilLiquidKg / coilFullKg, 0, 1) : 1;
         var td = BoxC - EvaporatingC;
@@ -200,15 +157,15 @@ public sealed partial class SimulatedUnit
     /// <summary>Air, walls and product of the box, doors and what they let in.</summary>
     private void Box(Weather weather, double hour, double fans)
     {
-        var outside = weather.Humidity * Moisture(OutsideC);
+        var outside = weather.Humidity * Moisture(RoomC);
         var use = (weather.IsOpen(hour) ? BusyDoors : QuietDoors) + Faults.DoorOpen * OpenDoor;
-        var doors = design.DoorW / 1000 * use * (OutsideC - BoxC) / Math.Max(1, design.DesignAirC - design.TargetC);
+        var doors = design.DoorW / 1000 * use * (RoomC - BoxC) / Math.Max(1, design.DesignAirC - design.TargetC);
         // Doors' heat is half dry and half the water that comes with it, on the design day: the air that changes follows from the dry half.
-        var changed = Math.Max(0, doors * DryShare / (AirCp * Math.Max(1, OutsideC - BoxC)));
+        var changed = Math.Max(0, doors * DryShare / (AirCp * Math.Max(1, RoomC - BoxC)));
         var toWall = wallWPerK / 1000 * (WallC - BoxC);
         var toProduct = ProductKwPerK * (ProductC - BoxC);
         BoxC += (doors * DryShare + toWall + toProduct + design.FansW / 1000 * fans - sensibleKw) / (airKg * AirCp + innerKj);
-        WallC += (design.WallWPerK / 1000 * (OutsideC - WallC) - toWall) / wallKj;
+        WallC += (design.WallWPerK / 1000 * (RoomC - WallC) - toWall) / wallKj;
         ProductC -= toProduct / (design.ProductKg * ProductCp);
         Humidity = Math.Clamp(Humidity + (changed * (outside - Humidity) - waterKgPerS) / airKg, 0, Moisture(BoxC));
     }

@@ -26,7 +26,7 @@ public enum UnitMode
 /// </summary>
 /// <remarks>
 /// Its wiring decides what runs (<see cref="UnitWiring"/>). Left out: pressure drop in lines, oil, starting and locked currents, pump-down,
-/// glide along the coil, stratified air. Sources: textbook balances (effectiveness by transfer units, clearance volumetric efficiency,
+/// glide along the coil, stratified air, air in the circuit. Sources: textbook balances (effectiveness by transfer units, clearance volumetric efficiency,
 /// polytropic work), psychrometrics after Magnus, Lewis number 1.
 /// </remarks>
 public sealed partial class SimulatedUnit
@@ -49,7 +49,7 @@ public sealed partial class SimulatedUnit
     private readonly FluidTable fluid;
 
     /// <summary>Sizes, from the design.</summary>
-    private readonly double displacement, coilWPerK, condenserWPerK, flowArea, coilFullKg, condenserM3, receiverM3, plateKg, coilKj,
+    private readonly double displacement, coilWPerK, condenserWPerK, waterKwPerK, designFlow, flowArea, coilFullKg, condenserM3, receiverM3, plateKg, coilKj,
         condenserKj, airKg, wallKj, wallWPerK, coilAirKgPerS, shellKwPerK;
 
     private double stem, bulbC, frostKg, heldS, sinceDefrostS, chargeKg;
@@ -69,16 +69,20 @@ public sealed partial class SimulatedUnit
         displacement = flow / (Volumetric(te, tc) * fluid.Vapour(te) * (te + Zero) / (te + held + Zero));
         var work = Work(te, tc, flow);
         coilWPerK = 1000 * kw / (design.TdK * (1 + Math.Log(1 - held / design.TdK) / DryUnits));
-        var flooded = -Math.Log(1 - sub / design.SplitK) / FloodedUnits;
+        var flooded = -Math.Log(1 - sub / (tc - design.DesignCoolantC)) / FloodedUnits;
         var hot = te + held + LineGainK + work * (1 - ShellLoss) / (flow * fluid.HotCp);
         shellKwPerK = ShellLoss * work / (hot - design.DesignAirC);
-        condenserWPerK = 1000 * (kw + work * (1 - ShellLoss)) / (design.SplitK * (1 - flooded));
+        var rejected = kw + work * (1 - ShellLoss);
+        waterKwPerK = IsInWater ? rejected / UnitDesign.WaterRiseK : 0;
+        condenserWPerK = 1000 / (1 - flooded) * (IsInWater
+            ? -Math.Log(1 - UnitDesign.WaterRiseK / (tc - UnitDesign.DesignWaterC)) * waterKwPerK : rejected / design.SplitK);
+        designFlow = flow;
         flowArea = flow / Math.Sqrt(fluid.Liquid(tc) * (fluid.Kpa(tc) - fluid.Kpa(te))) * (isTube ? 1 : 1.9);
         var (coilM3, lineM3) = (0.0016 * kw, 0.00018 * kw);
         coilFullKg = 0.22 * coilM3 * fluid.Liquid(te);
         (condenserM3, receiverM3) = (0.0011 * kw, design.HasReceiver ? 0.0022 * kw : 0);
         plateKg = coilFullKg * (isTube ? 0.94 : 0.8) + lineM3 * fluid.Liquid(tc) + flooded * condenserM3 * fluid.Liquid(tc)
-            + 0.35 * receiverM3 * fluid.Liquid(tc);
+            + 0.35 * receiverM3 * fluid.Liquid(tc) + (design.HasHeadValve ? WinterShare * condenserM3 * fluid.Liquid(tc) : 0);
         lineKg = lineM3 * fluid.Liquid(tc);
         (coilKj, condenserKj) = (6 * kw * MetalCp, 5 * kw * MetalCp);
         airKg = design.BoxM3 * AirDensity;
@@ -89,6 +93,7 @@ public sealed partial class SimulatedUnit
         fed = Wiring.Under(new(CircuitMode.Satisfied, false, false, false, false));
         (BoxC, WallC, ProductC, EvaporatingC, bulbC, SensorC, CoilOutC) = (startC, startC, startC, startC, startC, startC, startC);
         (ShellC, CondensingC, CoilLiquidKg, chargeKg) = (design.DesignAirC, design.DesignAirC, coilFullKg * 0.5, plateKg);
+        (CoolantC, inletC) = (design.DesignCoolantC, startC);
         Humidity = 0.7 * Moisture(startC);
         sinceDefrostS = design.Defrosts > 0 ? 43_200.0 / design.Defrosts : 0;
     }
@@ -104,7 +109,13 @@ public sealed partial class SimulatedUnit
     public UnitFaults Faults
     {
         get;
-        set => (field, Wiring.Faults) = (value, value.Wired);
+        set
+        {
+            // Setting them has the wiring solved anew.
+            if (!ReferenceEquals(value.Wired, field.Wired))
+                Wiring.Faults = value.Wired;
+            field = value;
+        }
     } = UnitFaults.None;
 
     /// <summary>Its diagram, which decides what runs, and the voltages in it.</summary>
@@ -126,8 +137,11 @@ public sealed partial class SimulatedUnit
     /// <summary>Air leaving the coil, °C.</summary>
     public double CoilOutC { get; private set; }
 
-    /// <summary>Air into the condenser, °C.</summary>
+    /// <summary>Air round it, °C.</summary>
     public double OutsideC { get; private set; }
+
+    /// <summary>Air round its box and its lines, °C.</summary>
+    private double RoomC { get; set; }
 
     /// <summary>°C.</summary>
     public double EvaporatingC { get; private set; }
@@ -155,6 +169,9 @@ public sealed partial class SimulatedUnit
 
     /// <summary>Ice on the coil, kg.</summary>
     public double FrostKg => frostKg;
+
+    /// <summary>Of the coil that ice fills, 0 to 1.</summary>
+    public double IceShare => Math.Clamp(frostKg / (FullFrostKg * design.CapacityW / 1000), 0, 1);
 
     /// <summary>What it does now.</summary>
     public UnitMode Mode { get; private set; } = UnitMode.Satisfied;
@@ -219,6 +236,9 @@ public sealed partial class SimulatedUnit
 
     /// <summary>High-pressure control or overload is open: it waits until it has cooled.</summary>
     public bool IsTripped => isHighPressure || isOverheated;
+
+    /// <summary>It is the high-pressure control that holds it; a unit without one goes off by its overload.</summary>
+    public bool IsHeldByPressure => isHighPressure && Wiring.Part(ComponentKind.HighPressureControl, WiredKind.Contact) is not null;
 
     private bool isHighPressure, isOverheated;
 

@@ -56,38 +56,29 @@ public sealed record UnitDesign(
         _ => new(EquipmentKind.GlycolChiller, -2, 0.3, 3, 1500, 250, 26, 6.5, 11, "R134a", Metering.ThermostaticValve, true, 0, 0),
     };
 
+    /// <summary>What cools its condenser.</summary>
+    public CondenserKind Condenser { get; init; } =
+        HasReceiver ? CondenserKind.AirCooledRemote : CondenserKind.AirCooledSelfContained;
+
+    /// <summary>A valve keeps its head pressure up in the cold by backing liquid up in the condenser; it holds charge for that.</summary>
+    public bool HasHeadValve { get; init; }
+
+    /// <summary>Water into a condenser that it cools, on the design day, °C, and how much warmer it comes out, K.</summary>
+    public const double DesignWaterC = 18, WaterRiseK = 10;
+
+    /// <summary>What takes the condenser's heat, on the design day, °C.</summary>
+    public double DesignCoolantC => Condenser == CondenserKind.WaterCooled ? DesignWaterC : DesignAirC;
+
+    /// <summary>The same box with a condenser in water.</summary>
+    /// <exception cref="InvalidOperationException">It has no receiver: nobody builds that.</exception>
+    public UnitDesign InWater() => HasReceiver ? this with { Condenser = CondenserKind.WaterCooled, SplitK = WaterSplitK }
+        : throw new InvalidOperationException("A condenser in water has its receiver.");
+
+    /// <summary>Condensing less outside air of a condenser in water, K.</summary>
+    private const double WaterSplitK = 7;
+
     /// <summary>The refrigerant of the catalogue.</summary>
     internal Refrigerant Refrigerant => RefrigerantCatalogue.Find(Fluid)!;
-}
-
-/// <summary>What can be wrong with it, each from 0 (sound) to 1.</summary>
-/// <param name="ChargeLost">Of its charge.</param>
-/// <param name="Overcharge">Of its charge, too much in it.</param>
-/// <param name="CondenserDirt">Of the condenser's air that is held back.</param>
-/// <param name="CondenserFanOut">1: it stands.</param>
-/// <param name="EvaporatorAir">Of the coil's air that is missing: a fan out, a coil blocked.</param>
-/// <param name="ValveShut">Of the valve or tube that is closed: dirt, ice, a lost bulb.</param>
-/// <param name="ValveOpen">How far it feeds too much.</param>
-/// <param name="CompressorWear">Of what it pumps that comes back through its valves.</param>
-/// <param name="DoorOpen">Of the time a door stands open.</param>
-/// <param name="HeaterOut">Of the defrost heat that is missing.</param>
-/// <param name="ProbeOffK">What the control's sensor reads too much, K.</param>
-public sealed record UnitFaults(
-    double ChargeLost = 0, double Overcharge = 0, double CondenserDirt = 0, double CondenserFanOut = 0, double EvaporatorAir = 0,
-    double ValveShut = 0, double ValveOpen = 0, double CompressorWear = 0, double DoorOpen = 0, double HeaterOut = 0, double ProbeOffK = 0)
-{
-    /// <summary>In its wiring, by the names of its diagram.</summary>
-    public IReadOnlyList<PartFault> Wired { get; init; } = [];
-
-    /// <summary>Nothing is wrong.</summary>
-    public static readonly UnitFaults None = new();
-
-    /// <summary>Both together.</summary>
-    public UnitFaults With(UnitFaults other) => new(Math.Min(1, ChargeLost + other.ChargeLost), Overcharge + other.Overcharge,
-        Math.Min(1, CondenserDirt + other.CondenserDirt), Math.Min(1, CondenserFanOut + other.CondenserFanOut),
-        Math.Min(1, EvaporatorAir + other.EvaporatorAir), Math.Min(1, ValveShut + other.ValveShut), ValveOpen + other.ValveOpen,
-        Math.Min(1, CompressorWear + other.CompressorWear), Math.Min(1, DoorOpen + other.DoorOpen),
-        Math.Min(1, HeaterOut + other.HeaterOut), ProbeOffK + other.ProbeOffK) { Wired = [.. Wired, .. other.Wired] };
 }
 
 /// <summary>The day outside.</summary>
@@ -96,12 +87,21 @@ public sealed record UnitFaults(
 /// <param name="Humidity">Relative, 0 to 1.</param>
 /// <param name="OpenFromH">The place is open from this hour on.</param>
 /// <param name="OpenToH">And closes at this one.</param>
-public sealed record Weather(double MeanC, double SwingK = 0, double Humidity = 0.55, double OpenFromH = 7, double OpenToH = 19)
+/// <param name="DriftK">From the mean to the warmest day of warm and cold spells that take turns.</param>
+/// <param name="WaterC">Of a mains that cools a condenser, °C.</param>
+/// <param name="RoomC">Round the box, °C; null where it stands outside.</param>
+public sealed record Weather(
+    double MeanC, double SwingK = 0, double Humidity = 0.55, double OpenFromH = 7, double OpenToH = 19, double DriftK = 0,
+    double WaterC = UnitDesign.DesignWaterC, double? RoomC = null)
 {
+    /// <summary>From one warm spell to the next, h.</summary>
+    private const double SpellH = 9 * 24;
+
     private const double WarmestH = 15;
 
     /// <summary>Outside air, °C, by hours since midnight.</summary>
-    public double AirC(double hour) => MeanC + SwingK * Math.Cos((hour - WarmestH) / 24 * Math.Tau);
+    public double AirC(double hour) => MeanC + SwingK * Math.Cos((hour - WarmestH) / 24 * Math.Tau)
+        + (DriftK == 0 ? 0 : DriftK * Math.Sin(hour / SpellH * Math.Tau));
 
     /// <summary>Doors are used.</summary>
     public bool IsOpen(double hour) => hour % 24 >= OpenFromH && hour % 24 < OpenToH;

@@ -16,7 +16,8 @@ internal readonly record struct SwitchStates(
 
 /// <summary>Which loads have their voltage and are whole.</summary>
 internal sealed record FedLoads(
-    FaultedNetwork Network, bool Compressor, bool CondenserFan, bool EvaporatorFans, bool Heaters, bool Clock, bool Release);
+    FaultedNetwork Network, bool Compressor, bool CondenserFan, bool EvaporatorFans, bool Heaters, bool Clock, bool Release,
+    bool Water);
 
 /// <summary>The electrical side of a unit that exists only in arithmetic: the usual diagram of its make-up decides what runs, and gives the
 /// voltages anywhere.</summary>
@@ -47,8 +48,7 @@ public sealed class UnitWiring
     /// <summary>The usual diagram of a unit that is built so.</summary>
     public static UnitWiring Of(UnitDesign design)
     {
-        var circuit = new RefrigerationCircuit(Guid.Empty, design.Fluid, null, design.Metering,
-            design.HasReceiver ? CondenserKind.AirCooledRemote : CondenserKind.AirCooledSelfContained,
+        var circuit = new RefrigerationCircuit(Guid.Empty, design.Fluid, null, design.Metering, design.Condenser,
             design.HasReceiver ? CircuitParts.Receiver : CircuitParts.None, "");
         var unit = new Equipment(Guid.Empty, Guid.Empty, "", "", design.Kind, Temperature.FromCelsius(design.TargetC),
             design.Kind == EquipmentKind.GlycolChiller ? 0 : Fans, "", "", circuit);
@@ -137,7 +137,8 @@ public sealed class UnitWiring
 
         return new(network, Runs(ComponentKind.Compressor, true), Runs(ComponentKind.CondenserFan, true),
             Runs(ComponentKind.EvaporatorFan, Runs(ComponentKind.GlycolPump, true)), Runs(ComponentKind.HeaterElement, false),
-            Runs(ComponentKind.DefrostClock, true, ClockMotor), Runs(ComponentKind.DefrostClock, false, ClockRelease));
+            Runs(ComponentKind.DefrostClock, true, ClockMotor), Runs(ComponentKind.DefrostClock, false, ClockRelease),
+            Runs(ComponentKind.WaterValve, true));
     }
 
     /// <summary>As the diagrams call them.</summary>

@@ -51,6 +51,18 @@ public sealed partial class ProbeIntake(ProbeStore probes, TimeProvider clock)
     /// <summary>The gateway that knows this secret; null where none does, or it may send no more.</summary>
     public Guid? GatewayOf(string secret) => probes.GatewayOf(secret);
 
+    /// <summary>The gateway that somebody's own phone is. Who is signed in may type what a thermometer shows, so the phone may send it: a
+    /// secret is not wanted, and one that was revoked is made anew.</summary>
+    public Guid OfPhone(string person)
+    {
+        var name = $"phone of {person}";
+        if (probes.Gateways().FirstOrDefault(g => g.Name == name) is { } known)
+            return known.Id;
+        var made = new Gateway(Guid.CreateVersion7(), name, person, clock.GetUtcNow());
+        probes.Add(made);
+        return made.Id;
+    }
+
     /// <param name="probe">Its id on the wire.</param>
     public Intake Take(string probe, Guid gateway, ProbeDocument document)
     {

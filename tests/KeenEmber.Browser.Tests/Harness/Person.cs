@@ -31,7 +31,12 @@ public sealed class Person : IDisposable
 
     public string Path => new Uri(driver.Url).AbsolutePath;
 
-    public void Dispose() => Browsers.GiveBack(driver, isKept);
+    public void Dispose()
+    {
+        foreach (var identifier in beforehand)
+            driver.ExecuteCdpCommand("Page.removeScriptToEvaluateOnNewDocument", new() { ["identifier"] = identifier });
+        Browsers.GiveBack(driver, isKept);
+    }
 
     /// <summary>Sets the size of the page itself, whatever the window's frame takes.</summary>
     public void Resize(int width, int height) => driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride",
@@ -177,6 +182,17 @@ public sealed class Person : IDisposable
     public string? FocusedId() => driver.SwitchTo().ActiveElement().GetAttribute("id");
 
     public T Run<T>(string script) => (T)driver.ExecuteScript(script)!;
+
+    /// <summary>Runs on every page from now on, before its own scripts.</summary>
+    public Person Beforehand(string script)
+    {
+        var added = (Dictionary<string, object>)driver.ExecuteCdpCommand(
+            "Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = script })!;
+        beforehand.Add(added["identifier"]);
+        return this;
+    }
+
+    private readonly List<object> beforehand = [];
 
     /// <summary>Gives the device a finger's print, so to speak: it makes passkeys and signs with them.</summary>
     public Person WithPasskeys()

@@ -21,7 +21,7 @@ public sealed class DiagnosedUnitsTests(ITestOutputHelper output)
     [Fact]
     public void The_true_cause_leads_on_most_of_them()
     {
-        var jobs = SimulatedJobs.Faults.SelectMany(f => Kinds.SelectMany(k => Strengths
+        var jobs = SimulatedFaults.All.SelectMany(f => Kinds.SelectMany(k => Strengths
             .Select(s => (Fault: f, Job: SimulatedJobs.Make(k, f, s))))).Where(j => j.Job is not null).ToList();
         var player = new Technician(new(DiagnosisTable.Shipped));
         var (first, three, all) = (0, 0, 0);

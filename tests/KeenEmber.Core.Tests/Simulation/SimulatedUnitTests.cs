@@ -150,13 +150,89 @@ public sealed class SimulatedUnitTests(ITestOutputHelper output)
         Assert.True(door.RunShare > sound.RunShare + 0.08);
     }
 
+    private static SimulatedUnit After(UnitDesign design, UnitFaults faults, Weather weather, int days = 1)
+    {
+        var unit = new SimulatedUnit(design, design.TargetC + 1) { Faults = faults };
+        for (var s = 0; s < days * 86_400 || (s < (days + 1) * 86_400 && !(unit.CompressorRuns && unit.HeldS > 200)); s++)
+            unit.Step(weather);
+        return unit;
+    }
+
+    /// <summary>Its valve holds the head where the design has it; short of water the water comes out hot and close to condensing, and with
+    /// scale condensing is far above the water that leaves.</summary>
+    [Fact]
+    public void A_condenser_in_water_goes_by_its_valve()
+    {
+        var design = UnitDesign.Of(EquipmentKind.WalkInCooler).InWater();
+        Weather weather = new(26);
+        var sound = After(design, UnitFaults.None, weather);
+        Assert.InRange(sound.CondensingC, 31, 38);
+        Assert.InRange(sound.CoolantOutC - sound.CoolantC, 6, 13);
+        Assert.InRange(sound.CondensingC - sound.CoolantOutC, 3, 8);
+        var few = After(design, new(WaterShort: 0.8), weather);
+        Assert.True(few.CoolantOutC - few.CoolantC > 1.6 * (sound.CoolantOutC - sound.CoolantC));
+        Assert.True(few.CondensingC - few.CoolantOutC < sound.CondensingC - sound.CoolantOutC);
+        var shut = After(design, new(WaterValveOffK: 14), weather);
+        Assert.InRange(shut.CondensingC, sound.CondensingC + 9, sound.CondensingC + 16);
+        var scaled = After(design, new(Scale: 0.7), weather);
+        Assert.True(scaled.CondensingC - scaled.CoolantOutC > 1.8 * (sound.CondensingC - sound.CoolantOutC));
+        Assert.Equal(scaled.CoolantOutC,
+            scaled.Shows(MeasuringPoint.CondenserAir, KeenEmber.Core.Quantities.Pressure.StandardAtmosphere).Number, 6);
+    }
+
+    /// <summary>In frost a valve floods the condenser and holds the head; stuck it lets it fall; without its winter charge the receiver runs
+    /// out of liquid.</summary>
+    [Fact]
+    public void A_head_pressure_valve_floods_the_condenser_in_the_cold()
+    {
+        var design = UnitDesign.Of(EquipmentKind.WalkInFreezer) with { HasHeadValve = true };
+        Weather frost = new(-6, RoomC: 24);
+        var sound = After(design, UnitFaults.None, frost);
+        Assert.InRange(sound.CondensingC, 22, 34);
+        Assert.True(sound.SubcoolingK > 3);
+        Assert.True(After(design, new(HeadValveOut: 1), frost).CondensingC < 15);
+        var small = After(design, new(ChargeLost: 0.5), frost);
+        Assert.True(small.SuperheatK > sound.SuperheatK + 3 && small.SubcoolingK < 1);
+        Assert.True(After(design, new(ChargeLost: 0.5), new(26)).SubcoolingK > 2);
+    }
+
+    /// <summary>Cools, then not, then again, as ice shuts the tube and melts.</summary>
+    [Fact]
+    public void Moisture_freezes_and_melts_again()
+    {
+        var design = UnitDesign.Of(EquipmentKind.BottleCooler);
+        var unit = new SimulatedUnit(design, 8) { Faults = new(Moisture: 0.9) };
+        var (shut, times) = (false, 0);
+        for (var s = 0; s < 86_400; s++)
+        {
+            unit.Step(new(26));
+            var isShut = unit.IceShut > 0.85 || (shut && unit.IceShut > 0.2);
+            times += isShut && !shut ? 1 : 0;
+            shut = isShut;
+        }
+
+        Assert.InRange(times, 3, 24);
+    }
+
+    /// <summary>Warm and cold spells take turns, round the same mean.</summary>
+    [Fact]
+    public void Weather_goes_by_hour_and_by_spell()
+    {
+        Weather weather = new(15, 5, DriftK: 6);
+        var days = Enumerable.Range(0, 9).Select(d => Enumerable.Range(0, 24).Average(h => weather.AirC(d * 24 + h))).ToList();
+        Assert.InRange(days.Average(), 14.9, 15.1);
+        Assert.InRange(days.Max() - days.Min(), 10, 12);
+        Assert.True(weather.AirC(15) > weather.AirC(3) + 8);
+        Assert.Equal([false, true, true, false], new[] { 6.0, 7, 18, 19 }.Select(weather.IsOpen));
+    }
+
     [Fact]
     public void Every_case_to_try_things_on_runs_for_days_and_shows_something_at_every_point()
     {
         Assert.Distinct(BenchCases.All.Select(c => c.Name));
         foreach (var made in BenchCases.All)
         {
-            var design = UnitDesign.Of(made.Kind);
+            var design = made.Design;
             var unit = new SimulatedUnit(design, design.TargetC + 1) { Faults = BenchCases.Find(made.Name)!.Faults };
             for (var s = 0; s < 2 * 86_400; s++)
                 unit.Step(new(design.DesignAirC - 3, 3));

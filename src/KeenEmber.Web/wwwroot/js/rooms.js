@@ -9,12 +9,13 @@ import { signature } from '../Pages/Visits/Closing/Close.cshtml.js';
 import { stopwatch } from '../Pages/Visits/Defrost/Defrost.cshtml.js';
 import { ladder } from '../Pages/Visits/Electrical/Diagrams/ElectricalTrace.cshtml.js';
 import { frost } from '../Pages/Visits/Frost/Frost.cshtml.js';
+import { ownProbe } from '../Pages/Visits/Probing/_OwnProbe.cshtml.js';
 import { probes } from '../Pages/Visits/Probing/_Live.cshtml.js';
 import { workplace } from '../Pages/Visits/_Workplace.cshtml.js';
 
 document.addEventListener('alpine:init', () => {
   const rooms = {
-    drawer, frost, ladder, passkeyIn, passkeyNew, probes, reference, shortcuts, signal, signature, start, stopwatch, takeAlong, unsent,
+    drawer, frost, ladder, passkeyIn, passkeyNew, ownProbe, probes, reference, shortcuts, signal, signature, start, stopwatch, takeAlong, unsent,
     workplace,
   };
   for (const [name, room] of Object.entries(rooms)) window.Alpine.data(name, room);

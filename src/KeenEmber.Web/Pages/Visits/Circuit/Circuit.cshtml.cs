@@ -5,12 +5,14 @@ using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
 using KeenEmber.Storage.Gear;
 using KeenEmber.Web.Pages.Visits.Probing;
+using KeenEmber.Web.People;
+using KeenEmber.Web.Probing;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Circuit;
 
 /// <summary>The refrigerant circuit: the map is the form.</summary>
-public sealed class CircuitModel(VisitViews views, ProbeStore probes) : ProbePage(views, probes, ProbeUse.Point)
+public sealed class CircuitModel(VisitViews views, ProbeStore probes, ProbeIntake intake) : ProbePage(views, probes, ProbeUse.Point)
 {
     /// <summary>The point whose tag is open.</summary>
     [BindProperty(SupportsGet = true)]
@@ -43,5 +45,18 @@ public sealed class CircuitModel(VisitViews views, ProbeStore probes) : ProbePag
         Append([new ReadingEntry(Writer.Next(corrected?.At ?? View.Now, corrected?.Id), point, value)]);
         var next = point.NextAfter(View.MakeUp.Points, View.Readings.Keys.Append(point).ToHashSet());
         return RedirectToPage(new { id, point = corrected is null ? next : null, saved = 1 });
+    }
+
+    /// <summary>Takes in what a thermometer shows that this phone hears itself; nothing of it is on record until it is kept.</summary>
+    /// <param name="probe">Its id.</param>
+    /// <param name="value">°C.</param>
+    /// <param name="number">Of the phone's counting.</param>
+    public IActionResult OnPostHeard(Guid id, string? probe, string? name, double value, long number, double? battery)
+    {
+        if (!Load(id))
+            return NotFound();
+        var heard = intake.Take(probe ?? "", intake.OfPhone(Accounts.NameOf(HttpContext) ?? View.Visit.Author),
+            new(name, null, battery, View.Now, [new(number, View.Now, value, Unit.Celsius.Symbol)]));
+        return heard.Answer is null ? BadRequest() : new NoContentResult();
     }
 }
