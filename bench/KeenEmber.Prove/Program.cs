@@ -49,6 +49,24 @@ var likely = trials.SelectMany(t => t.Played.Said).Where(s => s.Said is >= 0.75 
 Say(string.Create(CultureInfo.InvariantCulture,
     $"What was called 75 to 85 % likely was so in {likely.Count(s => s.IsSo)} of {likely.Count} steps."));
 Say("");
+Say("The benches on the same kind of units (`BenchTrials`): what they say against what is so.");
+Say("");
+Say("| bench | tried | right | wrong |");
+Say("|---|---|---|---|");
+const int Units = 400;
+void Bench(string name, IReadOnlyList<BenchTrial> tried)
+{
+    foreach (var group in tried.GroupBy(t => t.Of).OrderBy(g => g.Key, StringComparer.Ordinal))
+        Say(string.Create(CultureInfo.InvariantCulture, $"| {name}: {group.Key} | {group.Count()} | {100.0 * group.Count(t => t.IsRight)
+            / group.Count():0} % | {100.0 * group.Count(t => t.IsWrong) / group.Count():0} % |"));
+}
+
+Bench("circuit, named first", BenchTrials.Named(Units, 11));
+Bench("circuit", BenchTrials.Sound(Units / 2, 12));
+Bench("validity, within 3 K of settled", BenchTrials.Valid(Units / 4, 13));
+Bench("vacuum", BenchTrials.Vacuum(Units, 14));
+Bench("box, from the first third", BenchTrials.PullDowns(Units, 15));
+Say("");
 Say("The ten worst:");
 Say("");
 foreach (var trial in faulty.OrderByDescending(t => t.Played.Rank).ThenByDescending(t => t.Played.Minutes).Take(10))

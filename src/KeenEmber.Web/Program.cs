@@ -71,13 +71,13 @@ builder.Services.AddSingleton<ProbeStore>();
 builder.Services.AddSingleton<ProbeIntake>();
 builder.Services.AddSingleton<ControllerStore>();
 builder.Services.AddSingleton<ControllerIntake>();
-builder.Services.AddHostedService<ProbeBroker>();
 if (builder.Configuration.GetValue("live", false))
 {
     builder.Configuration["mqtt"] = DemoWire.FreeAddress();
     builder.Services.AddHostedService<DemoWire>();
 }
 
+builder.Services.AddHostedService<ProbeBroker>();
 builder.Services.AddSingleton(new PhotoStore(data, options.Quota));
 builder.Services.AddSingleton<WaitingDevices>();
 builder.Services.AddSingleton<RunSeriesStore>();

@@ -54,6 +54,8 @@ public static class DiagnosisText
     {
         DiagnosisTask { Test: { IsAgain: true, Observable: var odd } } => new($"Once more: {odd.Name}",
             $"What was said of it fits nothing else. {How(odd)}", "Answer", "diagnosis"),
+        DiagnosisTask { Test: { ReasonOf: { } broken, Observable: var why } } => new(CircuitText.Sentence(why.Name),
+            $"{CircuitText.Sentence(broken.Name)}: look for what made it fail before you replace it. {How(why)}", "Answer", "diagnosis"),
         DiagnosisTask { Test.Observable: var asked } => new(CircuitText.Sentence(asked.Name), How(asked), "Answer", "diagnosis"),
         RepairTask repair => new($"Repair: {repair.Cause.Name}",
             $"{CircuitText.Sentence(Sureness(repair.Probability))}, {Percent(repair.Probability)}. Then prove it.", "Log the work",

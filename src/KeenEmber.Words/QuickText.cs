@@ -51,7 +51,9 @@ public static class QuickText
             $"{FactText.Name(o.Fact)}{Which(o)} "
             + $"{FactText.Name(o.State)}"
             + (o.RunTime is { } t ? $" for {t.TotalMinutes:F0} min" : ""),
-        QuickRefrigerant r => $"refrigerant {(r.MassKg > 0 ? "added" : "recovered")} {units.Mass(Math.Abs(r.MassKg))}",
+        QuickRefrigerant r => $"{(r.Refrigerant.Length > 0 ? r.Refrigerant : "refrigerant")} {(r.MassKg > 0 ? "added" : "recovered")} "
+            + units.Mass(Math.Abs(r.MassKg)),
+        QuickVacuum v => $"vacuum {units.Vacuum(v.Pressure.Si(atmosphere))}",
         QuickNote n => $"{(n.Topic == Topic.Wiring ? "wiring, kept for the unit" : "note")}: {n.Note}",
         QuickLoadTest t => ElectricalBenchText.Line(t.Test, t.Readings, t.Marked, ComponentText.Name(t.Component)),
         QuickPart p => $"replaced: {ComponentText.Name(p.Component)}",

@@ -127,8 +127,12 @@ public static class QuickVocabulary
     private static readonly HashSet<string> Minus = Set("minus, neg, negative");
     private static readonly HashSet<string> Joins = Set("and, &, then, plus, but");
     private static readonly HashSet<string> Degrees = Set("deg, degs, degree, degrees, °, º");
-    private static readonly HashSet<string> Added = Set("added, add, charged, adding");
-    private static readonly HashSet<string> Recovered = Set("recovered, recover, reclaimed, removed, pulled");
+    private static readonly Dictionary<string, int> Weighed = Table(
+        (1, "added, add, charged, adding, weighed in, charged with, refilled, put in"),
+        (-1, "recovered, recover, reclaimed, removed, pulled, weighed out, took out"));
+
+    private static readonly Dictionary<string, bool> Vacuum = Table(
+        (true, "vacuum, vac, vacuum at, vacuum down to, evacuated, evacuated to, pulled down to, deep vacuum"));
 
     /// <summary>Phrases that say fact and state in one.</summary>
     private static readonly Dictionary<string, (AsFound Fact, FactState State)> Sayings = Table(
@@ -196,7 +200,7 @@ public static class QuickVocabulary
             Facts, States, Minutes, Hours, "note", "wiring")
         {
             Fillers = Fillers, Prepositions = Prepositions, Negations = Negations, Every = Every, Minus = Minus, Joins = Joins,
-            Degrees = Degrees, Added = Added, Recovered = Recovered, Numbers = Numbers, Parts = Parts,
+            Degrees = Degrees, Weighed = Weighed, Vacuum = Vacuum, Numbers = Numbers, Parts = Parts,
             Settings = brought.SelectMany(b => b.Settings).ToDictionary(), Sayings = Sayings, Answers = AnswerPhrases.All,
         };
     }

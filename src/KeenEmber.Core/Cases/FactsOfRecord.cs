@@ -135,7 +135,8 @@ internal static class FactsOfRecord
 
     /// <summary>The observable of a result of the circuit; null for one that the diagnosis does not know.</summary>
     internal static string? Result(ResultKind kind, CircuitMakeUp makeUp) =>
-        kind == ResultKind.CondenserSplit && makeUp.Condenser == CondenserKind.WaterCooled ? WaterApproach : Results.GetValueOrDefault(kind);
+        kind == ResultKind.CondenserSplit && makeUp.Condenser == CondenserKind.WaterCooled ? WaterApproach
+            : Results.GetValueOrDefault(kind);
 
     /// <summary>The observable is got from readings of the circuit.</summary>
     internal static bool IsResult(string observable) => ResultCodes.Contains(observable);

@@ -72,13 +72,13 @@ internal static class Outlook
         // A bench that found something definite knows the act that decides it: the output's lead, the sensor's own end, the other side.
         if (tasks.Find(t => t.Order == TaskOrder.Call || IsOfUnweighedFault(t, visit)) is { } deciding)
             return deciding;
-        if (diagnosis is { IsHealthy: false, Result.IsSure: true })
+        if (diagnosis is { IsHealthy: false, Result: { IsSure: true, AsksWhy: false } })
             return new RepairTask(diagnosis.Roots.First(), diagnosis.Probability);
         if (IsGaugesTurn(visit, diagnosis) && tasks.Find(t => t.Asks?.Kind() == QuantityKind.Pressure) is { } gauges)
             return gauges;
         if (diagnosis.IsHealthy && IsLookedAt(diagnosis) && !diagnosis.Facts.Any(f => f.Code == "box"))
             return BoxFirst;
-        if (!diagnosis.Result.IsSure && diagnosis.Result.Next is [var test, ..] tests)
+        if ((!diagnosis.Result.IsSure || diagnosis.Result.AsksWhy) && diagnosis.Result.Next is [var test, ..] tests)
             return ByBench(test, visit) ?? (BenchTask)new DiagnosisTask(test, [.. tests.Skip(1).Take(FollowingTests)]);
         return tasks.FirstOrDefault();
     }

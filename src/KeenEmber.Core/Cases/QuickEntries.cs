@@ -1,4 +1,5 @@
 using System.Globalization;
+using KeenEmber.Core.Benches.Charge;
 using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Benches.Electrical;
@@ -29,7 +30,9 @@ public static class QuickEntries
     {
         QuickReading r => new ReadingEntry(header, r.Point, r.Value),
         QuickObservation o => new ObservationEntry(header, o.Fact, o.Index, o.State, header.At - o.RunTime),
-        QuickRefrigerant r => new RefrigerantEntry(header, unit.Circuit.RefrigerantName, r.MassKg, "", ""),
+        QuickRefrigerant r => new RefrigerantEntry(
+            header, r.Refrigerant.Length > 0 ? r.Refrigerant : unit.Circuit.RefrigerantName, r.MassKg, "", ""),
+        QuickVacuum v => new VacuumEntry(header, VacuumStep.Reading, v.Pressure),
         QuickAnswer a => new DiagnosisFactEntry(header, a.Observable, a.Answer),
         QuickNote n => new NoteEntry(header, n.Note, n.Topic),
         QuickLoadTest t => new LoadTestEntry(header, t.Component, t.Test, t.Readings, t.Marked),

@@ -10,10 +10,14 @@ namespace KeenEmber.Core.Diagnosis;
 /// <param name="NothingFits">How likely it is that the truth is nothing this table knows.</param>
 /// <param name="Unexplained">Facts that the leading explanation leaves odd.</param>
 /// <param name="Next">The test to make next, then the next best; empty where nothing is worth it, or none was asked for.</param>
-/// <param name="IsSure">The leading explanation may be acted on.</param>
+/// <param name="IsSure">The leading explanation is sure enough to be acted on.</param>
 public sealed record DiagnosisResult(
     IReadOnlyList<Danger> Dangers, IReadOnlyList<Explanation> Explanations, IReadOnlyList<WeighedCause> Causes, double NothingFits,
-    IReadOnlyList<Fact> Unexplained, IReadOnlyList<NextTest> Next, bool IsSure);
+    IReadOnlyList<Fact> Unexplained, IReadOnlyList<NextTest> Next, bool IsSure)
+{
+    /// <summary>It is sure which part failed, and not yet looked for what broke it: the next part would go the same way.</summary>
+    public bool AsksWhy => IsSure && Next is [{ ReasonOf: not null }, ..];
+}
 
 /// <summary>Finds which causes explain what was seen, and which test to make next.</summary>
 /// <remarks>Bayesian: prior odds of causes, noisy-or over conditions, shares of answers and shifts of numbers with observers who err. Pure
@@ -52,7 +56,12 @@ public sealed class Diagnoser(DiagnosisTable table)
             .GroupBy(c => c.Cause).Select(g => new WeighedCause(network.Causes[g.Key], g.Sum(c => c.Probability)))
             .OrderByDescending(c => c.Probability).Take(MostCauses)]);
         var isSure = IsSure(explanations[0], causes);
-        IReadOnlyList<NextTest> next = input.AsksNext ? new NextTests(network, evidence, input).Find(weighed, MostNext) : [];
+        var tests = new NextTests(network, evidence, input);
+        IReadOnlyList<NextTest> next = [];
+        if (input.AsksNext && isSure)
+            next = tests.FindReasons([.. weighed.Select(w => (w.Set, search.Parents(w.Set.Causes), w.Probability))], MostNext);
+        if (input.AsksNext && next.Count == 0)
+            next = tests.Find(weighed, MostNext);
         return new(Dangers.Of(input.Facts), explanations, causes, Math.Exp(unknown - all), explanations[0].Leaves,
             input.AsksNext && next.Count == 0 && !isSure ? Again(network, input, explanations[0]) : next, isSure);
     }

@@ -9,6 +9,9 @@ public sealed record NextTest(Observable Observable, double Bits, double Minutes
 {
     /// <summary>It is known, and odd with everything else: somebody may have erred.</summary>
     public bool IsAgain { get; init; }
+
+    /// <summary>It is asked what broke this, which is sure to be broken; null for every other test.</summary>
+    public Cause? ReasonOf { get; init; }
 }
 
 /// <summary>One answer a test can give.</summary>
@@ -70,6 +73,43 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
         isLookingOn = true;
         return Best(weighed, least, most);
     }
+
+    /// <summary>A part needs no further reason to be looked for once it is this likely that it failed by itself.</summary>
+    private const double ByItself = 0.94;
+
+    /// <summary>What is worth knowing of a reason, bits, and the longest look for one, min.</summary>
+    private const double LeastReasonBits = 0.015, LeastReasonBitsPerMin = 0.005, LongestReasonMin = 12;
+
+    /// <summary>What would tell why the part failed that leads: looks of a few minutes, that nobody has to be asked for.</summary>
+    /// <param name="sets">With what brought on what in each, the likeliest first.</param>
+    /// <returns>The best first; empty where nothing brings it on, or nothing is worth it.</returns>
+    internal IReadOnlyList<NextTest> FindReasons(
+        IReadOnlyList<(CauseSet Set, IReadOnlyList<(int Cause, int? Parent)> Parents, double Probability)> sets, int most)
+    {
+        foreach (var (part, _) in sets[0].Parents.Where(p => p.Parent is null && network.BroughtOnBy[p.Cause].Length > 0))
+        {
+            var with = sets.Where(s => s.Set.Causes.Contains(part)).Take(Sets).ToList();
+            var all = with.Sum(s => s.Probability);
+            var weighed = with.ConvertAll(s => (s.Set, Probability: s.Probability / all));
+            var reasons = with.ConvertAll(s => s.Parents.First(p => p.Cause == part).Parent ?? -1);
+            if (weighed.Where((_, i) => reasons[i] < 0).Sum(w => w.Probability) >= ByItself)
+                continue;
+            var found = Enumerable.Range(0, network.Observables.Count)
+                .Where(o => MayBeAsked(o) && Waits(o) is null && IsReasonSeenBy(network.Observables[o]))
+                .Select(o => new Candidate(o, BitsOf(o, weighed, reasons), Cost(network.Observables[o])))
+                .Where(c => c.Bits >= LeastReasonBits && c.PerMin >= LeastReasonBitsPerMin).OrderByDescending(c => c.PerMin).Take(most)
+                .Select(c => new NextTest(network.Observables[c.Observable], c.Bits, c.Minutes, Outcomes(c.Observable, weighed))
+                {
+                    ReasonOf = network.Causes[part],
+                }).ToList();
+            if (found.Count > 0)
+                return found;
+        }
+
+        return [];
+    }
+
+    private bool IsReasonSeenBy(Observable o) => Cost(o) <= LongestReasonMin && o.Place != "customer" && o.Hazard != "opens the circuit";
 
     private IReadOnlyList<NextTest> Best(List<(CauseSet Set, double Probability)> weighed, double least, int most)
     {
@@ -174,17 +214,20 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
         || (known.TryGetValue(need.Observable, out var fact) && need.Answers.Contains(fact.Answer));
 
     /// <summary>How much less is open about what to repair once the answer is known, on average.</summary>
-    private double BitsOf(int observable, List<(CauseSet Set, double Probability)> sets)
+    /// <param name="kinds">By set: which of them come to the same; null where each is its own.</param>
+    private double BitsOf(int observable, List<(CauseSet Set, double Probability)> sets, List<int>? kinds = null)
     {
+        double Open(IEnumerable<double> shares) => Entropy(kinds is null ? shares
+            : shares.Zip(kinds).GroupBy(s => s.Second).Select(g => g.Sum(s => s.First)));
         var shares = sets.ConvertAll(s => SharesOf(observable, s.Set));
-        var bits = Entropy(sets.Select(s => s.Probability));
+        var bits = Open(sets.Select(s => s.Probability));
         for (var answer = 0; answer < shares[0].Length; answer++)
         {
             var likely = 0.0;
             for (var i = 0; i < sets.Count; i++)
                 likely += sets[i].Probability * shares[i][answer];
             if (likely > 0)
-                bits -= likely * Entropy(sets.Select((s, i) => s.Probability * shares[i][answer] / likely));
+                bits -= likely * Open(sets.Select((s, i) => s.Probability * shares[i][answer] / likely));
         }
 
         return bits;

@@ -64,7 +64,10 @@ public static class SimulatedFaults
             ("end-by", "time-limit")),
         Wired("fan delay", ["delay-switch-stuck-open"], ComponentKind.FanDelaySwitch, WiredKind.Contact, WiredFault.StuckOpen,
             ("delay-switch", "stuck-open")),
-        Of("water valve", ["water-valve-shut"], (s, _) => new(WaterValveOffK: 16 + 8 * s), ("water-valve", "shut")) with { Built = InWater },
+        Of("water valve", ["water-valve-shut"], (s, _) => new(WaterValveOffK: 16 + 8 * s), ("water-valve", "shut")) with
+        {
+            Built = InWater,
+        },
         Of("water strainer", ["water-strainer-blocked"], (s, _) => new(WaterShort: 0.75 + 0.15 * s), ("water-strainer", "blocked"),
             ("water-flow", "little")) with { Built = InWater },
         Of("scale", ["condenser-scaled"], (s, _) => new(Scale: 0.75 + 0.1 * s)) with { Built = InWater },

@@ -47,7 +47,8 @@ public static class BenchCases
         {
             ChargesKg = 0.12,
         },
-        new("creamery-dry", EquipmentKind.WalkInCooler, UnitFaults.None, "creamery cold room under vacuum, pump on for ten minutes in twenty")
+        new("creamery-dry", EquipmentKind.WalkInCooler, UnitFaults.None,
+            "creamery cold room under vacuum, pump on for ten minutes in twenty")
         {
             Opened = new(WaterG: 0, LeakPaPerMin: 0.2),
         },

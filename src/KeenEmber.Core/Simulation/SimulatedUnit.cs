@@ -26,8 +26,8 @@ public enum UnitMode
 /// </summary>
 /// <remarks>
 /// Its wiring decides what runs (<see cref="UnitWiring"/>). Left out: pressure drop in lines, oil, starting and locked currents, pump-down,
-/// glide along the coil, stratified air, air in the circuit. Sources: textbook balances (effectiveness by transfer units, clearance volumetric efficiency,
-/// polytropic work), psychrometrics after Magnus, Lewis number 1.
+/// glide along the coil, stratified air, air in the circuit. Sources: textbook balances (effectiveness by transfer units, clearance
+/// volumetric efficiency, polytropic work), psychrometrics after Magnus, Lewis number 1.
 /// </remarks>
 public sealed partial class SimulatedUnit
 {
@@ -49,8 +49,8 @@ public sealed partial class SimulatedUnit
     private readonly FluidTable fluid;
 
     /// <summary>Sizes, from the design.</summary>
-    private readonly double displacement, coilWPerK, condenserWPerK, waterKwPerK, designFlow, flowArea, coilFullKg, condenserM3, receiverM3, plateKg, coilKj,
-        condenserKj, airKg, wallKj, wallWPerK, coilAirKgPerS, shellKwPerK;
+    private readonly double displacement, coilWPerK, condenserWPerK, waterKwPerK, designFlow, flowArea, coilFullKg, condenserM3,
+        receiverM3, plateKg, coilKj, condenserKj, airKg, wallKj, wallWPerK, coilAirKgPerS, shellKwPerK;
 
     private double stem, bulbC, frostKg, heldS, sinceDefrostS, chargeKg;
 

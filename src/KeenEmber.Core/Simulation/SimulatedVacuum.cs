@@ -7,13 +7,17 @@ namespace KeenEmber.Core.Simulation;
 /// <param name="LeakPaPerMin">What comes in from outside, Pa a minute.</param>
 public sealed record OpenedCircuit(double WaterG, double LeakPaPerMin);
 
-/// <summary>A circuit on a vacuum pump, in steps of a second: air leaves as the pump takes it, water only as fast as it boils off.</summary>
+/// <summary>A circuit on a vacuum pump, in steps of a second: air leaves as the pump takes it, water only as fast as it boils
+/// off.</summary>
 /// <remarks>Lumped: one volume, one temperature. A pump takes a fixed volume a second down to its own end; water gives off vapour in
 /// proportion to what its pressure lacks of saturation (Hertz and Knudsen, much slowed by hose and oil).</remarks>
 public sealed class SimulatedVacuum(OpenedCircuit circuit, double roomC)
 {
-    /// <summary>Of the circuit with its hoses, m³; of the pump through them, m³/s; and its own end, Pa.</summary>
-    private const double VolumeM3 = 0.02, PumpM3PerS = 0.0004, EndPa = 4;
+    /// <summary>Of the circuit with its hoses, l.</summary>
+    public const double VolumeL = 20;
+
+    /// <summary>The same, m³; of the pump through them, m³/s; and its own end, Pa.</summary>
+    private const double VolumeM3 = VolumeL / 1000, PumpM3PerS = 0.0004, EndPa = 4;
 
     /// <summary>Water gives off so much in a second for each pascal that is missing to saturation, Pa/s.</summary>
     private const double BoilsPerS = 0.002;

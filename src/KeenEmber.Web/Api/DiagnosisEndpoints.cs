@@ -41,10 +41,11 @@ public sealed record WeighedAnswer(string Code, string Name, double Probability,
 public sealed record OutcomeAnswer(string Answer, double Probability, string? Leads, double LeadProbability);
 
 /// <param name="Bits">What it is expected to tell of what to repair.</param>
+/// <param name="Why">Code of the cause whose reason is looked for; null for every other test.</param>
 /// <param name="Again">It is among the facts and fits none of the others: look once more, and send both.</param>
 public sealed record NextAnswer(
     string Code, string Name, string Place, double Minutes, string Tool, string Hazard, double Bits, OutcomeAnswer[] Answers,
-    bool Again);
+    bool Again, string? Why);
 
 /// <param name="Danger">What to do now, before anything else.</param>
 /// <param name="NothingFits">How likely it is that the truth is nothing the table knows.</param>
@@ -206,11 +207,12 @@ public static class DiagnosisEndpoints
             [.. e.Through.Select(t => t.Code)], [.. e.Explains.Select(f => f.Code)], [.. e.Leaves.Select(f => f.Code)]))],
         [.. r.Causes.Select(c => new WeighedAnswer(c.Cause.Code, c.Cause.Name, Round(c.Probability), RoleOf(r, c.Cause)))],
         [.. r.Unexplained.Select(f => f.Code)],
-        [.. (r.IsSure ? [] : r.Next).Select(Say)], Round(r.NothingFits), r.IsSure);
+        [.. (r.IsSure && !r.AsksWhy ? [] : r.Next).Select(Say)], Round(r.NothingFits), r.IsSure && !r.AsksWhy);
 
     private static NextAnswer Say(NextTest n) => new(n.Observable.Code, n.Observable.Name, n.Observable.Place, n.Minutes, n.Observable.Tool,
         n.Observable.Hazard, Round(n.Bits),
-        [.. n.Outcomes.Select(o => new OutcomeAnswer(o.Answer, Round(o.Probability), o.Leads?.Code, Round(o.LeadProbability)))], n.IsAgain);
+        [.. n.Outcomes.Select(o => new OutcomeAnswer(o.Answer, Round(o.Probability), o.Leads?.Code, Round(o.LeadProbability)))], n.IsAgain,
+        n.ReasonOf?.Code);
 
     /// <summary>In the likeliest explanation that holds it.</summary>
     private static string RoleOf(DiagnosisResult result, Cause cause) => result.Explanations.SelectMany(e => e.Causes)

@@ -14,7 +14,8 @@ namespace KeenEmber.Web.Demo;
 /// <summary>The demo's live unit: a cold room that exists only in arithmetic, whose probes and controller speak through a broker of the
 /// program's own, on this machine alone.</summary>
 internal sealed class DemoWire(
-    ProbeStore probes, ControllerStore controllers, IOptions<JsonOptions> json, IConfiguration asked, TimeProvider clock) : BackgroundService
+    ProbeStore probes, ControllerStore controllers, IOptions<JsonOptions> json, IConfiguration asked, TimeProvider clock)
+    : BackgroundService
 {
     private const string Case = "creamery-bubbles", GatewayName = "demo: cold room on the wire";
 
@@ -46,15 +47,31 @@ internal sealed class DemoWire(
         return $"127.0.0.1:{((IPEndPoint)listener.LocalEndpoint).Port}";
     }
 
+    private readonly IPEndPoint address = IPEndPoint.Parse(asked["mqtt"]!);
+
+    private MqttServer? server;
+
+    /// <summary>The broker is there before anybody looks for it.</summary>
+    public override async Task StartAsync(CancellationToken cancellationToken)
+    {
+        server = new MqttServerFactory().CreateMqttServer(new MqttServerOptionsBuilder().WithDefaultEndpoint()
+            .WithDefaultEndpointBoundIPAddress(address.Address).WithDefaultEndpointBoundIPV6Address(IPAddress.None)
+            .WithDefaultEndpointPort(address.Port).Build());
+        await server.StartAsync();
+        await base.StartAsync(cancellationToken);
+    }
+
+    /// <inheritdoc/>
+    public override void Dispose()
+    {
+        server?.Dispose();
+        base.Dispose();
+    }
+
     /// <inheritdoc/>
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
         await Task.Yield();
-        var address = IPEndPoint.Parse(asked["mqtt"]!);
-        using var server = new MqttServerFactory().CreateMqttServer(new MqttServerOptionsBuilder().WithDefaultEndpoint()
-            .WithDefaultEndpointBoundIPAddress(address.Address).WithDefaultEndpointBoundIPV6Address(IPAddress.None)
-            .WithDefaultEndpointPort(address.Port).Build());
-        await server.StartAsync();
         using var client = new MqttClientFactory().CreateMqttClient();
         await client.ConnectAsync(new MqttClientOptionsBuilder().WithTcpServer($"{address.Address}", address.Port).Build(), stoppingToken);
         var secret = Secret();

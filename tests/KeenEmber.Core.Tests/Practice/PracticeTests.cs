@@ -143,11 +143,11 @@ public sealed class PracticeTests(ITestOutputHelper output)
     [Fact]
     public void Trials_are_drawn_the_same_each_time_and_held_against_every_fault()
     {
-        var trials = Trials.Run(16, seed: 7);
+        var trials = Trials.Run(16, seed: 3);
         Assert.Equal(16, trials.Count);
         Assert.Contains(trials, t => t.Faults.Count == 0);
         Assert.Contains(trials, t => t.Faults.Count > 1);
-        Assert.All(trials, t => Assert.Equal(t.Faults.SelectMany(f => f.Roots), t.Job.Root));
+        Assert.All(trials, t => Assert.Equal(t.Faults.SelectMany(f => f.Roots), t.Job.Truth));
         Assert.All(trials.Where(t => t.IsWhole && t.Faults.Count > 0), t =>
             Assert.True(t.Played.Result.Explanations[0].Causes.Count >= t.Faults.Count));
         output.WriteLine($"{trials.Count(t => t.IsFirst)} first, {trials.Count(t => t.IsInThree)} in three");
@@ -157,7 +157,7 @@ public sealed class PracticeTests(ITestOutputHelper output)
         Assert.All(trials.Where(t => t.Mending.IsRight && t.Faults.Count == 1), t => Assert.InRange(t.Mending.Rounds, 2, 5));
         Assert.All(trials.Where(t => t.Faults.Count == 0 && t.IsFirst), t => Assert.Equal(1, t.Mending.Rounds));
         Assert.All(trials, t => Assert.InRange(t.Mending.Minutes, t.Played.Minutes, 5 * 200));
-        Assert.Equal(trials.Take(4).Select(t => t.Played.Rank), Trials.Run(4, seed: 7).Select(t => t.Played.Rank));
+        Assert.Equal(trials.Take(4).Select(t => t.Played.Rank), Trials.Run(4, seed: 3).Select(t => t.Played.Rank));
     }
 
     [Theory]

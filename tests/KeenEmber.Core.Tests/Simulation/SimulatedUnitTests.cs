@@ -180,8 +180,8 @@ public sealed class SimulatedUnitTests(ITestOutputHelper output)
             scaled.Shows(MeasuringPoint.CondenserAir, KeenEmber.Core.Quantities.Pressure.StandardAtmosphere).Number, 6);
     }
 
-    /// <summary>In frost a valve floods the condenser and holds the head; stuck it lets it fall; without its winter charge the receiver runs
-    /// out of liquid.</summary>
+    /// <summary>In frost a valve floods the condenser and holds the head; stuck it lets it fall; without its winter charge the receiver
+    /// runs out of liquid.</summary>
     [Fact]
     public void A_head_pressure_valve_floods_the_condenser_in_the_cold()
     {

@@ -32,6 +32,7 @@ public sealed class LogLineTests(ITestOutputHelper output)
         QuickObservation o => $"{o.Fact}{o.Index}={o.State}"
             + (o.RunTime is { } t ? string.Create(CultureInfo.InvariantCulture, $"@{t.TotalMinutes}") : ""),
         QuickRefrigerant r => string.Create(CultureInfo.InvariantCulture, $"Refrigerant={r.MassKg:F3}"),
+        QuickVacuum v => string.Create(CultureInfo.InvariantCulture, $"Vacuum={v.Pressure.Number} {v.Pressure.Unit.Symbol}"),
         QuickNote n => $"Note={n.Note}",
         QuickLoadTest t => string.Create(CultureInfo.InvariantCulture,
             $"{t.Component.Id} {t.Test}={string.Join('/', t.Readings.Select(r => $"{r.Between}{(r.Between.Length > 0 ? ":"

@@ -58,7 +58,16 @@ public sealed record QuickObservation(string Text, AsFound Fact, int? Index, Fac
 
 /// <summary>Refrigerant weighed in or out.</summary>
 /// <param name="MassKg">kg; added positive, recovered negative.</param>
-public sealed record QuickRefrigerant(string Text, double MassKg) : QuickItem(Text);
+public sealed record QuickRefrigerant(string Text, double MassKg) : QuickItem(Text)
+{
+    /// <summary>By the catalogue's name, where the line says which; empty for the unit's own.</summary>
+    public string Refrigerant { get; init; } = "";
+}
+
+/// <summary>A vacuum that was read.</summary>
+/// <param name="Text">The piece as typed.</param>
+/// <param name="Pressure">Absolute.</param>
+public sealed record QuickVacuum(string Text, TypedValue Pressure) : QuickItem(Text);
 
 /// <summary>An answer to a test of the diagnosis: what was felt, heard or asked.</summary>
 /// <param name="Text">The piece as typed.</param>

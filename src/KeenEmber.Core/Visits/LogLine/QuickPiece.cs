@@ -1,5 +1,6 @@
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Core.Refrigerants;
 
 namespace KeenEmber.Core.Visits.LogLine;
 
@@ -57,8 +58,8 @@ internal sealed class QuickPiece(QuickWords words, UnitPreference units, int eva
     private QuickItem Next()
     {
         var start = At;
-        return Saying() ?? Weighed() ?? NumberFirst() ?? Reading() ?? Rewound(start, StateFirst) ?? Rewound(start, Turned) ?? Observation()
-            ?? ValueMissing() ?? Unknown(start);
+        return Saying() ?? Weighed() ?? Evacuated() ?? NumberFirst() ?? Reading() ?? Rewound(start, StateFirst)
+            ?? Rewound(start, Turned) ?? Observation() ?? ValueMissing() ?? Unknown(start);
     }
 
     private QuickItem? Rewound(int start, Func<QuickItem?> read)
@@ -83,10 +84,8 @@ internal sealed class QuickPiece(QuickWords words, UnitPreference units, int eva
     private QuickItem? Weighed()
     {
         var start = At;
-        var sign = (IsIn(Words.Added, At), IsIn(Words.Recovered, At)) switch { (true, _) => 1, (_, true) => -1, _ => 0 };
-        if (sign == 0)
+        if (!Phrase(Words.Weighed, out var sign))
             return null;
-        At++;
         SkipFillers();
         var (massKg, parts) = (0.0, 0);
         while (At + 1 < Tokens.Count && Tokens[At].IsNumber && !Tokens[At + 1].IsNumber
@@ -98,8 +97,30 @@ internal sealed class QuickPiece(QuickWords words, UnitPreference units, int eva
             At += 2;
         }
 
-        return parts is 1 or 2 && massKg is > 0 and <= MostKg ? new QuickRefrigerant(Slice(start, At), sign * massKg)
+        var named = parts > 0 && At < Tokens.Count ? RefrigerantCatalogue.Find(Tokens[At].Word) : null;
+        At += named is null ? 0 : 1;
+        return parts is 1 or 2 && massKg is > 0 and <= MostKg
+            ? new QuickRefrigerant(Slice(start, At), sign * massKg) { Refrigerant = named?.Name ?? "" }
             : new QuickUnclear(Slice(start, Math.Max(At, start + 1)), QuickProblem.UnknownWords);
+    }
+
+    /// <summary>"vacuum 40 Pa", "evacuated to 300 micron"; without a value and a unit it says nothing.</summary>
+    private QuickVacuum? Evacuated()
+    {
+        var start = At;
+        if (Phrase(Words.Vacuum, out _) && NumberAt(At) is var (text, next))
+        {
+            At = next;
+            if (At < Tokens.Count && Unit.Find(Tokens[At].Word, QuantityKind.Vacuum) is { Kind: QuantityKind.Vacuum } unit
+                && QuantityReader.Read(text + unit.Symbol, QuantityKind.Vacuum, units).Value is { } value)
+            {
+                At++;
+                return new(Slice(start, At), value);
+            }
+        }
+
+        At = start;
+        return null;
     }
 
     /// <summary>"21 psi on the low side", at the beginning of a piece.</summary>

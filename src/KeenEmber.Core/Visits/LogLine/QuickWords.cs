@@ -39,11 +39,11 @@ public sealed record QuickWords(
     /// <summary>Degrees that leave open which.</summary>
     public IReadOnlySet<string> Degrees { get; init; } = Nothing;
 
-    /// <summary>Refrigerant in, and out.</summary>
-    public IReadOnlySet<string> Added { get; init; } = Nothing;
+    /// <summary>Refrigerant in, and out: 1 and -1.</summary>
+    public IReadOnlyDictionary<string, int> Weighed { get; init; } = new Dictionary<string, int>();
 
-    /// <summary>Refrigerant in, and out.</summary>
-    public IReadOnlySet<string> Recovered { get; init; } = Nothing;
+    /// <summary>A vacuum gauge: "vacuum", "evacuated to".</summary>
+    public IReadOnlyDictionary<string, bool> Vacuum { get; init; } = new Dictionary<string, bool>();
 
     /// <summary>Phrases that say fact and state in one.</summary>
     public IReadOnlyDictionary<string, (AsFound Fact, FactState State)> Sayings { get; init; } =
@@ -66,6 +66,6 @@ public sealed record QuickWords(
     internal IReadOnlySet<string> Vocabulary => vocabulary ??= new[]
     {
         Points.Keys, Facts.Keys, States.Select(s => s.Key), Minutes, Hours, Fillers, Prepositions, Negations, Every, Minus, Joins, Degrees,
-        Added, Recovered, Numbers.Keys, Sayings.Keys,
+        Weighed.Keys, Vacuum.Keys, Numbers.Keys, Sayings.Keys,
     }.SelectMany(w => w).SelectMany(w => w.Split(' ')).Append(Note).Append(Wiring).ToHashSet();
 }

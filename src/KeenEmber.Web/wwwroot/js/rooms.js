@@ -15,8 +15,8 @@ import { workplace } from '../Pages/Visits/_Workplace.cshtml.js';
 
 document.addEventListener('alpine:init', () => {
   const rooms = {
-    drawer, frost, ladder, passkeyIn, passkeyNew, ownProbe, probes, reference, shortcuts, signal, signature, start, stopwatch, takeAlong, unsent,
-    workplace,
+    drawer, frost, ladder, ownProbe, passkeyIn, passkeyNew, probes, reference, shortcuts, signal, signature, start, stopwatch, takeAlong,
+    unsent, workplace,
   };
   for (const [name, room] of Object.entries(rooms)) window.Alpine.data(name, room);
 });
