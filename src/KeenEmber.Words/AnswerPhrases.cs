@@ -14,6 +14,8 @@ public static class AnswerPhrases
         ("condenser-air", "none", "no air from the condenser, no air from condenser, no air off the condenser, no air over the condenser"),
         ("condenser-air", "weak", "little air from the condenser, weak air from the condenser, condenser air weak"),
         ("compressor", "hums", "comp only hums, compressor only hums, comp hums and trips, compressor hums and trips"),
+        ("compressor", "cycling", "comp cycling, compressor cycling, comp cycles, compressor cycles, comp on and off, "
+            + "compressor on and off, comp goes on and off, compressor goes on and off, comp short cycling, compressor short cycling"),
         ("fan-motor", "locked", "fan motor locked, evap fan locked, fans locked, both fans locked, fan locked in ice, fans locked in ice, "
             + "fan will not turn, fans will not turn"),
         ("fan-motor", "stiff", "fan motor stiff, evap fan stiff, fan stiff"),

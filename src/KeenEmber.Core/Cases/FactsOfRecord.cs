@@ -154,15 +154,22 @@ internal static class FactsOfRecord
         [ResultKind.LineGain] = "line-rise", [ResultKind.DrierDrop] = "drier-drop",
     };
 
-    /// <summary>Beginnings of words in a complaint, and what they complain of.</summary>
-    internal static readonly (string Code, string[] Words)[] Complaints =
+    /// <summary>Beginnings of words in a complaint, and what they complain of. "Trips" by itself may be its breaker, its overload or its
+    /// high-pressure control: that is asked.</summary>
+    internal static readonly (string Code, string Answer, string[] Words)[] Complaints =
     [
-        ("complaint.warm", ["warm", "not cold", "soft", "hot", "not cool", "degrees", "never gets"]),
-        ("complaint.cold", ["too cold", "frozen milk", "freezes"]), ("complaint.iced", ["ice on", "iced", "icing", "frost", "snow"]),
-        ("complaint.noise", ["noise", "noisy", "loud", "rattl", "grind", "squeal"]),
-        ("complaint.trips", ["trip", "breaker", "fuse"]), ("complaint.runs-always", ["never stops", "always runs", "runs all"]),
-        ("complaint.still", ["stands still", "nothing runs", "dead", "not running", "everything stands", "everything off"]),
-        ("complaint.water", ["water", "drip", "leak on", "puddle"]), ("complaint.smell", ["smell", "burn"]),
-        ("complaint.alarm", ["alarm", "beep"]), ("complaint.comes-and-goes", ["then not", "comes and goes", "on and off", "sometimes"]),
+        ("complaint.warm", "yes", ["warm", "not cold", "soft", "hot", "not cool", "degrees", "never gets"]),
+        ("complaint.cold", "yes", ["too cold", "frozen milk", "freezes"]),
+        ("complaint.iced", "yes", ["ice on", "iced", "icing", "frost", "snow"]),
+        ("complaint.noise", "yes", ["noise", "noisy", "loud", "rattl", "grind", "squeal"]),
+        ("complaint.trips", "yes", ["breaker", "fuse", "trips the", "trips its", "rcd"]),
+        ("complaint.runs-always", "yes", ["never stops", "always runs", "runs all"]),
+        ("complaint.still", "yes",
+            ["stands still", "nothing runs", "dead", "not running", "everything stands", "everything off"]),
+        ("complaint.water", "yes", ["water", "drip", "leak on", "puddle"]), ("complaint.smell", "yes", ["smell", "burn"]),
+        ("complaint.alarm", "yes", ["alarm", "beep"]),
+        ("complaint.comes-and-goes", "yes", ["then not", "comes and goes", "on and off", "sometimes"]),
+        ("time-of-day", "afternoons", ["afternoon"]), ("time-of-day", "after-defrost", ["after defrost", "after each defrost"]),
+        ("weather", "hot-days", ["hot day", "on hot", "heat wave"]), ("weather", "cold-days", ["cold day", "in the cold", "when it froze"]),
     ];
 }

@@ -88,11 +88,11 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
 
     /// <summary>What was complained of tells how the unit was found; what is so after work is seen.</summary>
     private IEnumerable<Fact> Complained() => firstWork is not null && !IsAsFound ? []
-        : Complaints.Where(c => c.Words.IsMatch(visit.Visit.Complaint)).Select(c => new Fact(c.Code, "yes"));
+        : Complaints.Where(c => c.Words.IsMatch(visit.Visit.Complaint)).Select(c => new Fact(c.Code, c.Answer));
 
     /// <summary>Made once: every visit that is judged is matched against all of them.</summary>
-    private static readonly (string Code, Regex Words)[] Complaints = [.. FactsOfRecord.Complaints.Select(c =>
-        (c.Code, new Regex($@"\b(?:{string.Join('|', c.Words.Select(Regex.Escape))})", RegexOptions.IgnoreCase)))];
+    private static readonly (string Code, string Answer, Regex Words)[] Complaints = [.. FactsOfRecord.Complaints.Select(c =>
+        (c.Code, c.Answer, new Regex($@"\b(?:{string.Join('|', c.Words.Select(Regex.Escape))})", RegexOptions.IgnoreCase)))];
 
     /// <summary>Before the work all that was found is so; afterwards what benches say of now.</summary>
     private IEnumerable<Fact> FromBenches() => (IsAsFound || firstWork is null ? visit.Found : visit.Faults).SelectMany(Said);
@@ -166,6 +166,9 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
                 yield return new(code, "", result.Value);
         }
 
+        // Against the water that leaves it a condenser in water is judged; that it is hot at all is seen without.
+        if (visit.Equipment.MakeUp.Condenser == CondenserKind.WaterCooled && IsHeadHigh)
+            yield return new("head", "high");
         if (visit.Of<ControlsJudgement>()?.Cycle is { } cycle && (cycle.CutInOffK ?? cycle.OffK) is { } shift && firstWork is null)
             yield return new("cutin-error", "", shift);
         if (visit.Of<DefrostJudgement>()?.OwnRun is { } run && IsIn(run.At(run.Result.Phases.HeatOff ?? 0)))
@@ -177,6 +180,9 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
         foreach (var fact in Charged())
             yield return fact;
     }
+
+    private bool IsHeadHigh => visit.Of<CircuitJudgement>() is { } circuit
+        && (IsAsFound ? circuit.AsFound.LastOrDefault() : circuit.Analysis)?.Findings.Any(f => f.Code == CircuitPatterns.HighHead) == true;
 
     /// <summary>What was weighed, evacuated, searched and pulled down says how the unit is, not how it was found.</summary>
     private IEnumerable<Fact> Charged() => IsAsFound ? [] :

@@ -35,6 +35,9 @@ public sealed partial class DangerBench : IBench
     /// <summary>Detail of <see cref="Tripped"/> and <see cref="Burning"/> where it went in a defrost.</summary>
     public const string InDefrost = "defrost";
 
+    /// <summary>Detail of <see cref="NoAirOverCondenser"/> where the air was felt and nobody has seen the fan stand.</summary>
+    public const string AirFelt = "air";
+
     /// <summary>Value of a danger that an earlier visit saw and nobody has explained since: how many days before this visit, d.</summary>
     public const string DaysAgo = "daysAgo";
 
@@ -136,9 +139,7 @@ public sealed partial class DangerBench : IBench
         var now = visit.Conditions;
         var codes = Dangers.Where(d => d.Fact is { } fact ? now.StateOf(fact) is { } state && d.States.Contains(state)
             : visit.Timeline.Standing.LastOrDefault(d.IsAbout) is { } told && d.IsShownBy(told)).Select(d => d.Code).ToList();
-        // A fan that a control stops when head falls may stand: then it is no danger by the fact alone.
-        if (now is { CondenserFan: FactState.Stopped, Compressor: FactState.Running } && visit.Unit.MakeUp.IsAirCooled
-            && !visit.Unit.MakeUp.Has(CircuitParts.FanCyclingControl))
+        if (visit.Unit.MakeUp.IsAirCooled && Runs(visit) && HasNoAir(visit))
             codes.Add(NoAirOverCondenser);
         codes.AddRange(Told(visit));
         if (visit.Evidence(UnsafeParts) > 0)
@@ -148,6 +149,34 @@ public sealed partial class DangerBench : IBench
         if (visit.Evidence(RubbedWires) > 0)
             codes.Add(Chafed);
         return codes.Distinct().OrderBy(c => Array.FindIndex(Dangers, d => d.Code == c) is >= 0 and var place ? place : Dangers.Length);
+    }
+
+    private static bool Runs(VisitInput visit) => Last(visit, AsFound.Compressor, "compressor") switch
+    {
+        DiagnosisFactEntry told => told.Answer is "running" or "cycling",
+        _ => visit.Conditions.Compressor == FactState.Running,
+    };
+
+    /// <summary>No air leaves the condenser, or its fan stands: one that a control stops when head falls may, and is no danger by the fact
+    /// alone.</summary>
+    private static bool HasNoAir(VisitInput visit)
+    {
+        var mayStand = visit.Unit.MakeUp.Has(CircuitParts.FanCyclingControl);
+        return Last(visit, AsFound.CondenserFan, "condenser-fan", "condenser-air") switch
+        {
+            DiagnosisFactEntry { Observable: "condenser-air" } felt => felt.Answer == "none",
+            DiagnosisFactEntry told => told.Answer == "stopped" && !mayStand,
+            _ => visit.Conditions.CondenserFan == FactState.Stopped && !mayStand,
+        };
+    }
+
+    /// <summary>What was last seen of it, or answered, since work was done; null for nothing.</summary>
+    private static Entry? Last(VisitInput visit, AsFound fact, params string[] observables)
+    {
+        var work = WorkDone.LastAt(visit.Timeline);
+        return visit.Timeline.Standing.Where(e => work is null || e.At > work).OrderBy(e => e.At).LastOrDefault(e =>
+            (e is ObservationEntry seen && seen.Fact == fact)
+            || (e is DiagnosisFactEntry { Cannot: false } told && observables.Contains(told.Observable)));
     }
 
     /// <summary>Dangers that the customer told of, as long as nobody has looked at them or signed the visit off.</summary>
@@ -181,7 +210,7 @@ public sealed partial class DangerBench : IBench
         return Finding.Of(code) with
         {
             Basis = [.. signs.Select(o => o.Id)],
-            Detail = then.IsInDefrost ? InDefrost : "",
+            Detail = code == NoAirOverCondenser ? then.CondenserFan == FactState.Stopped ? "" : AirFelt : then.IsInDefrost ? InDefrost : "",
             About = code == NoAirOverCondenser ? [Subject.Component(new(ComponentKind.CondenserFan))] : [],
         };
     }

@@ -122,6 +122,9 @@ public sealed partial class QuickEntry(QuickWords words, UnitPreference units, i
             return [new QuickUnclear(text[..60], QuickProblem.LineTooLong)];
         if (QuickControl.OutputIn(text) is { } output)
             return [output];
+        // "Comp on and off": the whole of it says one thing.
+        if (words.Answers.TryGetValue(Spaces().Replace(text.Trim().ToLowerInvariant(), " "), out var whole))
+            return [new QuickAnswer(text.Trim(), whole.Observable, whole.Answer)];
         var items = new List<QuickItem>();
         TimeOnly? standing = null;
         foreach (var piece in QuickTokens.Pieces(text, words))

@@ -29,7 +29,8 @@ public static class CircuitLogWords
             + "liq line temp"),
         (MeasuringPoint.CondenserAir,
             "amb, ambient, cond air, condenser air, condenser air in, air on condenser, outside, outdoor, air to condenser, water "
-            + "off, water leaving, outside air, outdoor temp, outside temp, ambient temp, cond air in, cond inlet, "
+            + "off, water out, water leaving, cond water out, outside air, "
+            + "outdoor temp, outside temp, ambient temp, cond air in, cond inlet, "
             + "air onto condenser, oat"),
         (MeasuringPoint.BoxAir.At(2), "base, base air, box b, side b, air b"),
         (MeasuringPoint.AirLeaving.At(2), "leaving b, leaving base, base leaving"),

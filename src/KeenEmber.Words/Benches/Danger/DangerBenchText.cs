@@ -21,6 +21,8 @@ public sealed class DangerBenchText() : BenchText("danger")
             $"A breaker or fuse went{InDefrost(finding)}{Left(finding)}. {TripText.Ending(TripJob.Of(view))}".TrimEnd(),
         DangerBench.Chafed => $"A wire was found chafed through{Left(finding)}.",
         DangerBench.Grounded => $"A heater, motor or winding conducted to earth{Left(finding)}.",
+        DangerBench.NoAirOverCondenser when finding.Detail == DangerBench.AirFelt =>
+            "No air left the condenser while the compressor ran.",
         DangerBench.NoAirOverCondenser => "The condenser fan was stopped while the compressor ran.",
         _ => finding.Code,
     };
@@ -49,6 +51,8 @@ public sealed class DangerBenchText() : BenchText("danger")
         DangerBench.Tripped => "A breaker or fuse went. Leave it off until it is known why.",
         DangerBench.Chafed => "A wire is chafed through. Isolate the power before reaching in.",
         DangerBench.Grounded => "A part is grounded. Leave it off until it is disconnected.",
+        DangerBench.NoAirOverCondenser when finding.Detail == DangerBench.AirFelt =>
+            "No air leaves the condenser and the compressor runs. Switch it off before it overheats.",
         DangerBench.NoAirOverCondenser => "The condenser fan is stopped and the compressor runs. Switch it off before it overheats.",
         _ => finding.Code,
     };

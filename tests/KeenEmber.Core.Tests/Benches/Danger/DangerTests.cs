@@ -101,6 +101,25 @@ public class DangerTests
             Worked.Of(Seen(1, AsFound.CondenserFan, FactState.Stopped)).Faults, f => f.Code == DangerBench.NoAirOverCondenser);
     }
 
+    /// <summary>Told by what was felt, and of a compressor that comes and goes on its overload too; over once air is felt, or after
+    /// work.</summary>
+    [Fact]
+    public void No_air_from_the_condenser_is_a_danger_before_anybody_has_seen_the_fan()
+    {
+        EntryHeader Header(int minute) => new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde");
+        DiagnosisFactEntry Answer(int minute, string observable, string answer) => new(Header(minute), observable, answer);
+        Entry[] felt = [Answer(1, "compressor", "cycling"), Answer(2, "condenser-air", "none")];
+        var visit = Worked.Of(felt);
+        Assert.Equal((DangerBench.NoAirOverCondenser, DangerBench.AirFelt), (visit.Stands.Code, visit.Stands.Detail));
+        Assert.Equal(DangerBench.NoAirOverCondenser, Assert.IsType<DangerTask>(visit.Next).Danger.Code);
+        bool IsSaid(params Entry[] later) => Worked.Of([.. felt, .. later]).Faults.Any(f => f.Code == DangerBench.NoAirOverCondenser);
+        Assert.True(IsSaid());
+        Assert.False(IsSaid(Answer(5, "condenser-air", "warm")));
+        Assert.False(IsSaid(Seen(5, AsFound.CondenserFan, FactState.Running)));
+        Assert.False(IsSaid(Answer(5, "compressor", "stopped")));
+        Assert.False(IsSaid(new PartEntry(Header(5), "", "", "", "", "", false, WorkArea.CondenserFan, new(ComponentKind.CondenserFan))));
+    }
+
     [Fact]
     public void A_fan_that_its_control_stops_in_the_cold_is_no_danger_by_the_fact_alone()
     {
