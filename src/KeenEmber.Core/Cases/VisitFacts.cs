@@ -182,7 +182,7 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
     }
 
     private bool IsHeadHigh => visit.Of<CircuitJudgement>() is { } circuit
-        && (IsAsFound ? circuit.AsFound.LastOrDefault() : circuit.Analysis)?.Findings.Any(f => f.Code == CircuitPatterns.HighHead) == true;
+        && (IsAsFound ? circuit.AsFound is [.., var last] ? last : null : circuit.Analysis)?.Findings.Any(f => f.Code == CircuitPatterns.HighHead) == true;
 
     /// <summary>What was weighed, evacuated, searched and pulled down says how the unit is, not how it was found.</summary>
     private IEnumerable<Fact> Charged() => IsAsFound ? [] :

@@ -4,7 +4,6 @@ using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;
-using KeenEmber.Core.Refrigerants;
 using KeenEmber.Core.Simulation;
 
 namespace KeenEmber.Core.Practice;

@@ -92,9 +92,9 @@ public sealed partial class SimulatedUnit
     /// <summary>What a condenser in water gives off with nothing flooded, kW: the valve lets in more as the head rises.</summary>
     private double IntoWater()
     {
-        var design = this.design.DesignAirC + this.design.SplitK + Faults.WaterValveOffK;
-        var (opens, full) = (fluid.Kpa(Math.Min(fluid.Highest, design + WaterOpensK)), fluid.Kpa(Math.Min(fluid.Highest,
-            design + WaterFullK)));
+        var setC = design.DesignAirC + design.SplitK + Faults.WaterValveOffK;
+        var (opens, full) = (fluid.Kpa(Math.Min(fluid.Highest, setC + WaterOpensK)),
+            fluid.Kpa(Math.Min(fluid.Highest, setC + WaterFullK)));
         waterStem += (Math.Clamp((HeadKpa - opens) / (full - opens), 0, 1) - waterStem) / WaterValveS;
         var kwPerK = waterKwPerK * MostWater * Math.Max(Weeps, fed.Water ? waterStem * (1 - Faults.WaterShort) : 0);
         var share = 1 - Math.Exp(-condenserWPerK / 1000 * (1 - Faults.Scale) / kwPerK);

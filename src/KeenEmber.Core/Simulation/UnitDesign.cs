@@ -1,4 +1,3 @@
-using KeenEmber.Core.Benches.Electrical.Tracing;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Refrigerants;
 

@@ -13,7 +13,7 @@ namespace KeenEmber.Web.Demo;
 
 /// <summary>The demo's live unit: a cold room that exists only in arithmetic, whose probes and controller speak through a broker of the
 /// program's own, on this machine alone.</summary>
-internal sealed class DemoWire(
+public sealed class DemoWire(
     ProbeStore probes, ControllerStore controllers, IOptions<JsonOptions> json, IConfiguration asked, TimeProvider clock)
     : BackgroundService
 {
@@ -40,7 +40,7 @@ internal sealed class DemoWire(
         """;
 
     /// <summary>A broker's address that is free on this machine.</summary>
-    internal static string FreeAddress()
+    public static string FreeAddress()
     {
         using var listener = new TcpListener(IPAddress.Loopback, 0);
         listener.Start();

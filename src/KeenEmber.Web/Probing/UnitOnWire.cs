@@ -5,7 +5,7 @@ using KeenEmber.Core.Simulation;
 namespace KeenEmber.Web.Probing;
 
 /// <summary>A unit that exists only in arithmetic, with what its probes and its controller send.</summary>
-internal sealed class UnitOnWire
+public sealed class UnitOnWire
 {
     /// <summary>It has run for so long before anybody measures, s.</summary>
     private const int SettledS = 36 * 3600;
@@ -27,7 +27,8 @@ internal sealed class UnitOnWire
     private double chargedKg;
     private int seconds;
 
-    internal UnitOnWire(BenchCase made)
+    /// <param name="made">With what is wrong with it.</param>
+    public UnitOnWire(BenchCase made)
     {
         this.made = made;
         var design = made.Design;
@@ -41,7 +42,7 @@ internal sealed class UnitOnWire
     }
 
     /// <summary>Lets time pass, s.</summary>
-    internal void Advance(int by)
+    public void Advance(int by)
     {
         for (var s = 0; s < by; s++, seconds++)
         {
@@ -57,7 +58,7 @@ internal sealed class UnitOnWire
     }
 
     /// <summary>What each probe on it sends now.</summary>
-    internal IEnumerable<(string Probe, ProbeDocument Document)> Probes(DateTimeOffset now)
+    public IEnumerable<(string Probe, ProbeDocument Document)> Probes(DateTimeOffset now)
     {
         if (vacuum is { } circuit)
             yield return Of("vacuum", new(circuit.Pa, Unit.Pascal), now, QuantityKind.Vacuum);
@@ -71,7 +72,7 @@ internal sealed class UnitOnWire
     }
 
     /// <summary>What its controller says now; null for a unit that stands open.</summary>
-    internal ControllerDocument? Controller(DateTimeOffset now) => vacuum is not null ? null : new(made.Name.Replace('-', ' '), now,
+    public ControllerDocument? Controller(DateTimeOffset now) => vacuum is not null ? null : new(made.Name.Replace('-', ' '), now,
         [.. unit.OnWire().Select(v => new ControllerValueDocument(v.Key, now, Math.Round(v.Value, 2)))]);
 
     private static (string Probe, ProbeDocument Document) Of(
