@@ -181,8 +181,15 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
             yield return fact;
     }
 
-    private bool IsHeadHigh => visit.Of<CircuitJudgement>() is { } circuit
-        && (IsAsFound ? circuit.AsFound is [.., var last] ? last : null : circuit.Analysis)?.Findings.Any(f => f.Code == CircuitPatterns.HighHead) == true;
+    private bool IsHeadHigh
+    {
+        get
+        {
+            var circuit = visit.Of<CircuitJudgement>();
+            var analysis = IsAsFound ? circuit?.AsFound is [.., var last] ? last : null : circuit?.Analysis;
+            return analysis?.Findings.Any(f => f.Code == CircuitPatterns.HighHead) == true;
+        }
+    }
 
     /// <summary>What was weighed, evacuated, searched and pulled down says how the unit is, not how it was found.</summary>
     private IEnumerable<Fact> Charged() => IsAsFound ? [] :

@@ -42,7 +42,7 @@ public static class BenchCases
         new("canteen-topped-up", EquipmentKind.ReachInFreezer, new(Overcharge: 0.35), "canteen freezer, topped up last week"),
         new("oyster-water", EquipmentKind.WalkInCooler, new(WaterShort: 0.85), "oyster room, trips in the afternoon") { IsInWater = true },
         new("bottle-now-and-then", EquipmentKind.BottleCooler, new(Moisture: 0.9), "bottle cooler, cools, then not, then again"),
-        new("creamery-slowly", EquipmentKind.WalkInCooler, new(ChargeLost: 0.75), "creamery cold room, worse by the hour") { GrowsH = 48 },
+        new("creamery-slowly", EquipmentKind.WalkInCooler, new(ChargeLost: 0.92), "creamery cold room, worse by the hour") { GrowsH = 48 },
         new("bakery-charging", EquipmentKind.ReachInCooler, new(ChargeLost: 0.5), "bakery reach-in, cylinder on the scale, valve open")
         {
             ChargesKg = 0.12,
