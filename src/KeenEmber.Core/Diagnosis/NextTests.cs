@@ -109,7 +109,8 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
         return [];
     }
 
-    private bool IsReasonSeenBy(Observable o) => Cost(o) <= LongestReasonMin && o.Place != "customer" && o.Hazard != "opens the circuit";
+    private bool IsReasonSeenBy(Observable o) => Cost(o) <= LongestReasonMin && o.Place != "customer"
+        && o.Hazard is not ("opens the circuit" or "melts the frost");
 
     private IReadOnlyList<NextTest> Best(List<(CauseSet Set, double Probability)> weighed, double least, int most)
     {

@@ -161,12 +161,13 @@ public sealed partial class DangerBench : IBench
     /// alone.</summary>
     private static bool HasNoAir(VisitInput visit)
     {
-        var mayStand = visit.Unit.MakeUp.Has(CircuitParts.FanCyclingControl);
+        if (visit.Unit.MakeUp.Has(CircuitParts.FanCyclingControl))
+            return false;
         return Last(visit, AsFound.CondenserFan, "condenser-fan", "condenser-air") switch
         {
             DiagnosisFactEntry { Observable: "condenser-air" } felt => felt.Answer == "none",
-            DiagnosisFactEntry told => told.Answer == "stopped" && !mayStand,
-            _ => visit.Conditions.CondenserFan == FactState.Stopped && !mayStand,
+            DiagnosisFactEntry told => told.Answer == "stopped",
+            _ => visit.Conditions.CondenserFan == FactState.Stopped,
         };
     }
 

@@ -126,6 +126,9 @@ public class DangerTests
         var cycling = Freezer with { Circuit = Freezer.Circuit with { Parts = CircuitParts.FanCyclingControl } };
         var visit = Worked.Of(cycling, Seen(1, AsFound.CondenserFan, FactState.Stopped), Seen(1, AsFound.Compressor, FactState.Running));
         Assert.DoesNotContain(visit.Faults, f => f.Code == DangerBench.NoAirOverCondenser);
+        var felt = Worked.Of(cycling, Seen(1, AsFound.Compressor, FactState.Running),
+            new DiagnosisFactEntry(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(2), Nine, "Isolde"), "condenser-air", "none"));
+        Assert.DoesNotContain(felt.Faults, f => f.Code == DangerBench.NoAirOverCondenser);
     }
 
     [Fact]
