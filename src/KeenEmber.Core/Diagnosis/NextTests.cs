@@ -47,7 +47,6 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
 
     /// <summary>What is weighed when it is told is asked for as if it took so much longer, min.</summary>
     private const double SeldomAskedMin = 10;
-
     private const string Gauges = "gauges";
 
     /// <summary>They were connected for another reading: what that cost is spent.</summary>
