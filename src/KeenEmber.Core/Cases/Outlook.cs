@@ -109,7 +109,7 @@ internal static class Outlook
 
     /// <summary>More is known than what was complained of.</summary>
     private static bool IsLookedAt(CaseDiagnosis diagnosis) =>
-        diagnosis.Facts.Any(f => !f.Code.StartsWith("complaint.", StringComparison.Ordinal));
+        diagnosis.Facts.Any(f => !f.IsComplaint);
 
     /// <summary>Nobody can say that nothing is wrong before the box was measured.</summary>
     private static CircuitTask BoxFirst => new(new(StepKind.LogPoint, [], MeasuringPoint.BoxAir));

@@ -105,7 +105,7 @@ public sealed class TripJob
                     yield return new(entry.At, fact.Code, fact.Answer);
             }
 
-            foreach (var fact in FactsOfSpan.Seen(entry))
+            foreach (var fact in FactsOfSpan.Seen(entry).Where(f => f.Answer.Length > 0))
                 yield return new(entry.At, fact.Code, fact.Answer);
         }
     }

@@ -74,7 +74,8 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
     private bool IsIn(DateTimeOffset at) => IsAsFound ? at < firstWork : visit.LastWork is not { } work || at > work;
 
     /// <summary>Of two with one code the later stands alone.</summary>
-    internal IReadOnlyList<Fact> Latest() => [.. All.GroupBy(f => f.Code).Select(g => g.Last())];
+    internal IReadOnlyList<Fact> Latest() =>
+        [.. All.GroupBy(f => f.Code).Select(g => g.Last()).Where(f => f.Answer.Length > 0 || f.Number is not null)];
 
     /// <summary>What is not looked at a second time: what was said twice, and what benches and instruments say.</summary>
     internal IReadOnlySet<string> Settled() => All.Select(f => f.Code).Except(SeenOnce()).ToHashSet();
@@ -115,6 +116,8 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
     {
         ObservationEntry { Fact: AsFound.Coil } coil =>
             [new("coil", coil.State switch { FactState.Iced => "iced", FactState.Frosted => "frost", _ => "clear" })],
+        ObservationEntry { Fact: AsFound.Defrost, State: FactState.Refrigerating }
+            or ObservationEntry { Fact: AsFound.ControllerMode, State: FactState.Normal } => DefrostIsOver,
         ObservationEntry look when FactsOfRecord.Looks.TryGetValue((look.Fact, look.State), out var fact) => [new(fact.Code, fact.Answer)],
         OutputStateEntry output when FactsOfRecord.Outputs.TryGetValue(output.Output, out var code)
             && (output.State.IsLive ?? output.State.Runs) is { } isLive =>
@@ -125,6 +128,9 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
         DiagnosisFactEntry { Cannot: false } told => [new(told.Observable, told.Answer, told.Number)],
         _ => [],
     };
+
+    /// <summary>What was read of the mode while it defrosted is so no longer, and what it is instead was not read.</summary>
+    private static readonly Fact[] DefrostIsOver = [new("shown-mode", ""), new("clock-position", "")];
 
     private IEnumerable<Fact> Parts() => PartFacts.Of(
         [.. Entries.Select(e => MeasuredPart.Of(e, visit.Company.Policies)).OfType<MeasuredPart>()], visit.Equipment);

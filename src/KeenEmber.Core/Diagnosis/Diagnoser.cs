@@ -43,7 +43,7 @@ public sealed class Diagnoser(DiagnosisTable table)
     /// <summary>Weighs everything that is known.</summary>
     public DiagnosisResult Diagnose(DiagnosisInput input)
     {
-        var network = new Network(table, input);
+        var network = Network.Of(table, input);
         var evidence = new Evidence(network, input.Facts);
         var search = new SetSearch(network, evidence);
         var sets = search.Find();
@@ -51,6 +51,7 @@ public sealed class Diagnoser(DiagnosisTable table)
         var all = Evidence.Sum([.. sets.Select(s => s.Log), unknown]);
         var weighed = sets.Select(s => (Set: s, Probability: Math.Exp(s.Log - all))).ToList();
         var told = new Telling(network, evidence, search);
+        PutSomethingFirst(weighed, told);
         var explanations = weighed.Take(MostExplanations).Select(w => told.Of(w.Set, w.Probability)).ToList();
         var causes = RootsFirst(explanations[0], [.. weighed.SelectMany(w => w.Set.Causes, (w, c) => (Cause: c, w.Probability))
             .GroupBy(c => c.Cause).Select(g => new WeighedCause(network.Causes[g.Key], g.Sum(c => c.Probability)))
@@ -64,6 +65,17 @@ public sealed class Diagnoser(DiagnosisTable table)
             next = tests.Find(weighed, MostNext);
         return new(Dangers.Of(input.Facts), explanations, causes, Math.Exp(unknown - all), explanations[0].Leaves,
             input.AsksNext && next.Count == 0 && !isSure ? Again(network, input, explanations[0]) : next, isSure);
+    }
+
+    /// <summary>More likely than not something is wrong, and somebody has seen it: then "nothing" does not lead, though no single
+    /// explanation is as likely.</summary>
+    private const double NothingLeadsFrom = 0.5;
+
+    private static void PutSomethingFirst(List<(CauseSet Set, double Probability)> sets, Telling told)
+    {
+        if (sets is [({ Causes.Length: 0 } nothing, < NothingLeadsFrom and var probability), _, ..]
+            && told.Of(nothing, probability).Leaves.Any(f => !f.IsComplaint))
+            (sets[0], sets[1]) = (sets[1], sets[0]);
     }
 
     /// <summary>Where nothing new is worth asking, what is odd with the leading explanation is looked at once more: with it left out, it

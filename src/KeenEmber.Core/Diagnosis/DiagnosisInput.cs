@@ -7,7 +7,14 @@ namespace KeenEmber.Core.Diagnosis;
 /// <param name="Code">Of the observable.</param>
 /// <param name="Answer">One of its answers; empty for a number.</param>
 /// <param name="Number">In the unit of the observable; null for an answer.</param>
-public sealed record Fact(string Code, string Answer, double? Number = null);
+public sealed record Fact(string Code, string Answer, double? Number = null)
+{
+    /// <summary>It is what somebody called for, not what anybody looked at.</summary>
+    public bool IsComplaint => IsOfComplaint(Code);
+
+    /// <summary>An observable of that code is what somebody calls for.</summary>
+    public static bool IsOfComplaint(string code) => code.StartsWith("complaint.", StringComparison.Ordinal);
+}
 
 /// <summary>An earlier visit, as far as it bears on this one.</summary>
 /// <param name="DaysAgo">Not below 0.</param>

@@ -1,4 +1,7 @@
+using System.Collections.Concurrent;
 using System.Globalization;
+using KeenEmber.Core.Plant;
+using KeenEmber.Core.Quantities;
 
 namespace KeenEmber.Core.Diagnosis;
 
@@ -27,6 +30,19 @@ public sealed class DiagnosisTable
         var written = Rows(causes, 10).ToList();
         Conditions = [.. Rows(conditions, 6).Select(ConditionOf), .. written.Select(ItselfOf).OfType<Condition>()];
         Causes = [.. written.Select(CauseOf)];
+    }
+
+    /// <summary>Units built in so many ways are remembered.</summary>
+    private const int Remembered = 32;
+
+    private readonly ConcurrentDictionary<(CircuitMakeUp MakeUp, Temperature Target, int Fans), Network> networks = [];
+
+    /// <summary>The table as it holds for units built like this one, whatever was done to them.</summary>
+    internal Network NetworkOf(DiagnosisInput input)
+    {
+        if (networks.Count >= Remembered)
+            networks.Clear();
+        return networks.GetOrAdd((input.MakeUp, input.Target, input.EvaporatorFans), u => new(this, u.MakeUp, u.Target, u.Fans));
     }
 
     private static IEnumerable<string> Lines(string name)

@@ -1,4 +1,5 @@
 using KeenEmber.Core.Plant;
+using KeenEmber.Core.Quantities;
 
 namespace KeenEmber.Core.Diagnosis;
 
@@ -23,15 +24,18 @@ internal sealed class Network
     private readonly HealthyAnswer[][] healthy;
     private readonly bool[] isSameInAllModes;
 
-    internal Network(DiagnosisTable table, DiagnosisInput input)
+    /// <summary>For a unit with its history.</summary>
+    internal static Network Of(DiagnosisTable table, DiagnosisInput input) => table.NetworkOf(input).With(input);
+
+    /// <summary>For a unit that nobody has worked on: what is costly, and the same for every unit built like it.</summary>
+    internal Network(DiagnosisTable table, CircuitMakeUp makeUp, Temperature target, int evaporatorFans)
     {
-        var words = UnitWords.Of(input.MakeUp, input.Target, input.EvaporatorFans);
+        var words = UnitWords.Of(makeUp, target, evaporatorFans);
         Causes = [.. table.Causes.Where(c => c.OnlyOn.Holds(words))];
         Conditions = [.. table.Conditions.Where(c => c.OnlyOn.Holds(words))];
         Observables = [.. table.Observables.Where(o => o.OnlyOn.Holds(words))];
         var conditionAt = Conditions.Select((c, i) => (c.Code, i)).ToDictionary(c => c.Code, c => c.i);
         observableAt = Observables.Select((o, i) => (o.Code, i)).ToDictionary(o => o.Code, o => o.i);
-        Priors = [.. Causes.Select(c => Histories.Prior(c, input))];
         makes = [.. Causes.Select(c => c.Makes.Where(m => conditionAt.ContainsKey(m.Code))
             .Select(m => (conditionAt[m.Code], m.Share)).ToArray())];
         notByChance = [.. Conditions.Select(c => 1 - c.Leak)];
@@ -40,18 +44,26 @@ internal sealed class Network
         sharesOfConditions = [.. from.Select(f => f.Select(x => x.Share).ToArray())];
         BroughtOnBy = [.. Causes.Select(c => c.BroughtOnBy.Where(b => conditionAt.ContainsKey(b.Code))
             .Select(b => (conditionAt[b.Code], b.Share)).ToArray())];
-        var targets = CircuitTargets.Of(input.MakeUp, Load.Settled, input.Target, null);
+        var targets = CircuitTargets.Of(makeUp, Load.Settled, target, null);
         healthy = [.. Observables.Select(o => Bands.Fill(o, targets)).Select(h => Modes.Select(m => h[m]).ToArray())];
         var signs = Conditions.SelectMany((c, i) => c.Shows.Select(s => (Condition: i, Sign: s))).ToLookup(s => s.Sign.Observable);
         Pushes = [.. Observables.Select(o => signs[o.Code]
-            .Select(s => PushOf(s.Condition, input.EvaporatorFans == 1 ? OfOneFan(s.Sign) : s.Sign, o)).ToArray())];
+            .Select(s => PushOf(s.Condition, evaporatorFans == 1 ? OfOneFan(s.Sign) : s.Sign, o)).ToArray())];
         isSameInAllModes = [.. Observables.Select((_, o) => Array.TrueForAll(healthy[o], h => ReferenceEquals(h, healthy[o][0]))
             && Array.TrueForAll(Pushes[o], p => p.In is null))];
         Baseline = new double[Conditions.Count];
         for (var i = 0; i < Baseline.Length; i++)
             Baseline[i] = 1 - WithWhatComesBefore(i, notByChance[i], Baseline);
         touched = Touched();
-        Support = Supported();
+        (Priors, Support) = ([], new double[0, 0]);
+    }
+
+    private Network With(DiagnosisInput input)
+    {
+        var with = (Network)MemberwiseClone();
+        with.Priors = [.. Causes.Select(c => Histories.Prior(c, input))];
+        with.Support = with.Supported();
+        return with;
     }
 
     internal IReadOnlyList<Cause> Causes { get; }
@@ -61,7 +73,7 @@ internal sealed class Network
     internal IReadOnlyList<Observable> Observables { get; }
 
     /// <summary>Of each cause, with what history says of it.</summary>
-    internal double[] Priors { get; }
+    internal double[] Priors { get; private set; }
 
     /// <summary>By observable, in the order of the conditions.</summary>
     internal Push[][] Pushes { get; }
@@ -73,7 +85,7 @@ internal sealed class Network
     internal double[] Baseline { get; }
 
     /// <summary>How likely a cause is where another is: [other, cause].</summary>
-    internal double[,] Support { get; }
+    internal double[,] Support { get; private set; }
 
     /// <returns>Null where the unit has none of that code.</returns>
     internal int? ObservableAt(string code) => observableAt.TryGetValue(code, out var at) ? at : null;

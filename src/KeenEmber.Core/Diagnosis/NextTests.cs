@@ -194,7 +194,7 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
     /// <summary>Tool of what is asked when the complaint is taken, and no more once somebody has looked.</summary>
     private const string Intake = "intake";
 
-    private readonly bool isIntake = evidence.Facts.All(f => f.Code.StartsWith("complaint.", StringComparison.Ordinal))
+    private readonly bool isIntake = evidence.Facts.All(f => f.IsComplaint)
         && evidence.Facts.Count < 2;
 
     /// <summary>Something went, burnt or is grounded: until it is known why, only what is tested with the power locked out is asked, and

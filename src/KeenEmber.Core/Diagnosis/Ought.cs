@@ -36,7 +36,7 @@ public sealed record Ought(Observable Observable, string Answer, Fact? Seen)
     {
         if (ModeOf(input.Facts) is not { } mode)
             return [];
-        var network = new Network(table, input);
+        var network = Network.Of(table, input);
         return [.. Parts.Select(network.ObservableAt).OfType<int>().Select(o =>
             (Observable: network.Observables[o], Healthy: network.Healthy(o, mode)))
             .Select(p => new Ought(p.Observable, Usual(p.Observable, p.Healthy),

@@ -31,8 +31,7 @@ internal sealed class SetSearch(Network network, Evidence evidence)
     private const double NothingWrong = 0.15;
 
     /// <summary>How much less likely it is that nothing is wrong, because somebody called: nothing where nobody complained.</summary>
-    private readonly double calledOut = evidence.Facts.Any(f => f is { Answer: "yes" }
-        && f.Code.StartsWith("complaint.", StringComparison.Ordinal))
+    private readonly double calledOut = evidence.Facts.Any(f => f is { Answer: "yes", IsComplaint: true })
         ? Math.Max(0, network.Priors.Sum(p => Math.Log(1 - p)) - Math.Log(NothingWrong)) : 0;
 
     /// <summary>What each cause changes of that.</summary>
@@ -161,17 +160,17 @@ internal sealed class SetSearch(Network network, Evidence evidence)
         var doubtful = Enumerable.Range(0, likely.Length)
             .Where(i => likely[i] > Doubtful && likely[i] < 1 - Doubtful && likely[i] - network.Baseline[i] > Doubtful)
             .OrderByDescending(evidence.Speaks).ThenBy(i => Math.Abs(likely[i] - 0.5)).Take(MostDoubtful).ToArray();
-        var (logs, states) = (new List<double>(), new List<double[]>());
-        for (var way = 0; way < 1 << doubtful.Length; way++)
+        Span<double> logs = stackalloc double[1 << doubtful.Length];
+        var states = new double[logs.Length][];
+        for (var way = 0; way < states.Length; way++)
         {
-            var (state, log) = network.ConditionsOf(set.Causes, doubtful, way);
-            logs.Add(log + evidence.Log(state));
-            states.Add(state);
+            (states[way], var log) = network.ConditionsOf(set.Causes, doubtful, way);
+            logs[way] = log + evidence.Log(states[way]);
         }
 
-        var all = Evidence.Sum([.. logs]);
+        var all = Evidence.Sum(logs);
         var conditions = new double[likely.Length];
-        for (var way = 0; way < states.Count; way++)
+        for (var way = 0; way < states.Length; way++)
         {
             var weight = Math.Exp(logs[way] - all);
             for (var i = 0; i < conditions.Length; i++)

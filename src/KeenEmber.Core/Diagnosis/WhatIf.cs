@@ -22,7 +22,7 @@ public sealed record WhatIf(
     /// <summary>Null for a cause that the unit cannot have.</summary>
     public static WhatIf? Of(DiagnosisTable table, DiagnosisInput input, Cause cause)
     {
-        var network = new Network(table, input);
+        var network = Network.Of(table, input);
         var at = network.Causes.ToList().FindIndex(c => c.Code == cause.Code);
         if (at < 0)
             return null;

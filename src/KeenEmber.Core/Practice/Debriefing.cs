@@ -53,7 +53,7 @@ public sealed record Debriefing(
         {
             Answers = world.Observables.ToDictionary(o => o.Code, o => world.Answer(o) is { Number: { } n }
                 ? n.ToString(System.Globalization.CultureInfo.InvariantCulture) : world.Answer(o).Answer),
-            Opening = job.Opening.Where(o => o.Key.StartsWith("complaint.", StringComparison.Ordinal)).ToDictionary(),
+            Opening = job.Opening.Where(o => Fact.IsOfComplaint(o.Key)).ToDictionary(),
         };
     }
 

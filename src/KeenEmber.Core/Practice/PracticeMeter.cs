@@ -34,7 +34,7 @@ public sealed class PracticeMeter
         bool Is(string code, string answer) => run.World.Observables.FirstOrDefault(o => o.Code == code) is { } o
             && run.World.Answer(o).Answer == answer;
         wiring.Under(new(Mode, Is("hp-control", "tripped"), Is("overload", "open"), Mode == CircuitMode.Defrost, false,
-            Is("lp-control", "open")));
+            Is("lp-control", "open") ? true : null));
     }
 
     /// <summary>What the unit is doing.</summary>

@@ -71,7 +71,7 @@ public sealed class PracticeRun
         get
         {
             var since = Acts.ToList().FindLastIndex(a => a.Step == PracticeStep.Repair) + 1;
-            var told = since > 0 ? [] : Case.Job.Opening.Where(o => o.Key.StartsWith("complaint.", StringComparison.Ordinal))
+            var told = since > 0 ? [] : Case.Job.Opening.Where(o => Fact.IsOfComplaint(o.Key))
                 .Select(o => new Fact(o.Key, o.Value));
             return [.. told, .. Acts.Skip(since).Where(a => a.Step == PracticeStep.Look && a.Blocked.Length == 0)
                 .Select(a => new Fact(a.Code, a.Answer, a.Number)).GroupBy(f => f.Code).Select(g => g.Last())];

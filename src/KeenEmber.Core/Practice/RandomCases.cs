@@ -41,6 +41,8 @@ public static class RandomCases
     {
         if (job.Opening.ContainsKey("complaint.comes-and-goes"))
             return "It cools, then not, then again.";
+        if (job.Opening.ContainsKey("complaint.starts-often"))
+            return "It starts and stops all the time.";
         if (job.Opening.ContainsKey("complaint.warm"))
             return "It is too warm.";
         return job.Opening.ContainsKey("complaint.cold") ? "It is too cold." : "It never stops.";

@@ -24,6 +24,8 @@ public static class SimulatedChains
     private static SimulatedFault FaultOf(BroughtOn what) => SimulatedFaults.All.First(f => f.Name == what switch
     {
         BroughtOn.OverloadOpen => "overload",
+        BroughtOn.StartRelayBurnt => "start relay",
+        BroughtOn.ContactorBurnt => "contactor burnt",
         _ => "evaporator fan",
     });
 }

@@ -54,9 +54,16 @@ public static class SimulatedFaults
             ("contactor-coil-ohms", "open")),
         Wired("contactor welded", ["contactor-stuck"], ComponentKind.Contactor, WiredKind.Contact, WiredFault.StuckClosed,
             ("turned-warmer", "goes-on")),
+        Wired("contactor burnt", ["contactor-burnt"], ComponentKind.Contactor, WiredKind.Contact, WiredFault.StuckOpen,
+            ("contactor", "burnt"), ("contactor-drop", "high")),
         Wired("compressor winding", ["compressor-winding-open"], ComponentKind.Compressor, WiredKind.Load, WiredFault.Open,
             ("windings", "open")),
         Wired("overload", ["overload-open"], ComponentKind.Overload, WiredKind.Contact, WiredFault.StuckOpen, ("overload", "open")),
+        Of("start relay", ["start-relay-open"], (_, _) => new(StartFails: 1), ("start-relay", "open"), ("relay-shaken", "rattles")) with
+        {
+            Built = design => design.HasReceiver ? null : design,
+        },
+        Of("compressor stuck", ["compressor-seized"], (_, _) => new(StartFails: 1), ("start-helped", "does-not")),
         Wired("clock stands", ["clock-stopped"], ComponentKind.DefrostClock, WiredKind.Load, WiredFault.Open, ("clock", "stopped"),
             ("clock-hour", "less")),
         Wired("heaters", ["heater-open", "heaters-unfed"], ComponentKind.HeaterElement, WiredKind.Load, WiredFault.Open,
@@ -79,7 +86,19 @@ public static class SimulatedFaults
             ("weather", "cold-days")) with { Built = WithHeadValve, OutsideC = FrostC },
         Of("moisture", ["moisture"], (s, _) => new(Moisture: 0.6 + s), ("rest-cools", "yes"), ("moisture-dot", "wet"),
             ("vacuum-rise", "levels-wet")),
+        Of("liquid valve leaks", ["solenoid-leaks"], (s, _) => new(LiquidLeak: 0.02 + 0.03 * s), ("pumps-down", "no")) with
+        {
+            Built = PumpsDown,
+        },
+        Of("liquid valve stuck", ["solenoid-stuck-shut"], (_, _) => new(LiquidShut: 1)) with { Built = PumpsDown },
+        Wired("liquid valve coil", ["solenoid-coil-open"], ComponentKind.LiquidSolenoid, WiredKind.Load, WiredFault.Open,
+            ("solenoid-coil-ohms", "open")) with { Built = PumpsDown },
+        Wired("low-pressure control", ["lp-control-failed"], ComponentKind.LowPressureControl, WiredKind.Contact, WiredFault.StuckOpen)
+            with { Built = PumpsDown },
     ];
+
+    private static UnitDesign? PumpsDown(UnitDesign design) => design.HasReceiver && design.Kind != EquipmentKind.GlycolChiller
+        ? design.WithPumpDown() : null;
 
     /// <summary>Outside on a day on which head pressure falls, °C.</summary>
     private const double FrostC = -12;
@@ -89,7 +108,6 @@ public static class SimulatedFaults
 
     private static UnitDesign? WithHeadValve(UnitDesign design) =>
         design is { HasReceiver: true, Condenser: CondenserKind.AirCooledRemote } ? design with { HasHeadValve = true } : null;
-
 
     /// <summary>A fault of one part of the diagram.</summary>
     private static SimulatedFault Wired(

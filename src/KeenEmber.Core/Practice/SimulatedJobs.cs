@@ -40,7 +40,7 @@ public static class SimulatedJobs
         // Who sees a protector hold it and let it go sees it while it is called.
         var mode = day.Trips > 0 || unit.Mode == UnitMode.Cooling ? OperatingMode.Calling : OperatingMode.Satisfied;
         complaints["box"] = Number(unit.BoxC - design.TargetC);
-        var wires = Wires(unit, mode, day.Defrosts);
+        var wires = Wires(unit, mode, day.Defrosts, day.StartsOften);
         var answers = Found(unit, design, weather, day).Concat(wires).Concat(faults.SelectMany(f => f.Seen)).GroupBy(a => a.Key)
             .ToDictionary(g => g.Key, g => g.Last().Value);
         var name = string.Join(" and ", faults.Select(f => f.Name));
@@ -57,8 +57,13 @@ public static class SimulatedJobs
     /// <param name="Defrosts">That were begun.</param>
     /// <param name="Freezes">How often ice shut its valve or tube.</param>
     /// <param name="IsByPressure">It was its high-pressure control.</param>
-    private sealed record Day(int OnS, double BoxC, int Trips, int Defrosts, int Freezes, bool IsByPressure)
+    /// <param name="Starts">How often it started.</param>
+    private sealed record Day(int OnS, double BoxC, int Trips, int Defrosts, int Freezes, bool IsByPressure, int Starts)
     {
+        internal bool StartsOften => Starts > 6 * 24;
+
+        internal bool NeverTurns => OnS == 0 && Trips > 0;
+
         internal bool RunsAlways => OnS > 0.93 * DayS;
 
         internal bool NeverRests => OnS == DayS;
@@ -71,17 +76,18 @@ public static class SimulatedJobs
     {
         for (var s = 0; s < DayS; s++)
             unit.Step(weather);
-        var (on, box, trips, freezes, before, byPressure) = (0, 0.0, 0, 0, unit.DefrostsBegun, false);
+        var (on, box, trips, freezes, starts, before, byPressure) = (0, 0.0, 0, 0, 0, unit.DefrostsBegun, false);
         for (var s = 0; s < DayS; s++)
         {
-            var (held, shut) = (unit.IsTripped, unit.IceShut >= FrozenShut);
+            var (held, shut, ran) = (unit.IsTripped, unit.IceShut >= FrozenShut, unit.CompressorRuns);
             unit.Step(weather);
             (on, box, trips) = (on + (unit.CompressorRuns ? 1 : 0), box + unit.BoxC / DayS, trips + (unit.IsTripped && !held ? 1 : 0));
             byPressure |= unit.IsHeldByPressure;
+            starts += unit.CompressorRuns && !ran ? 1 : 0;
             freezes += unit.IceShut >= FrozenShut && !shut ? 1 : 0;
         }
 
-        return new(on, box, trips, unit.DefrostsBegun - before, freezes, byPressure);
+        return new(on, box, trips, unit.DefrostsBegun - before, freezes, byPressure, starts);
     }
 
     /// <summary>Of valve or tube, from where nothing gets cold any more.</summary>
@@ -99,14 +105,16 @@ public static class SimulatedJobs
             complaints["complaint.cold"] = "yes";
         if (day.Freezes > 1)
             complaints["complaint.comes-and-goes"] = "yes";
+        if (day.StartsOften)
+            complaints["complaint.starts-often"] = "yes";
         return complaints;
     }
 
     /// <summary>Until it can be measured: once it has run for a while, on a clear coil where that comes within a day; where it trips, just
-    /// before; and what never rests while it should, where its control comes to that within a day.</summary>
+    /// before; where it cannot turn, while it hums; and what never rests while it should, where its control comes to that within a day.</summary>
     private static void Wait(SimulatedUnit unit, Day day, Weather weather)
     {
-        bool IsTime(int s) => unit.CompressorRuns && (day.Trips > 0 ? unit.CondensingC > AlmostC || unit.HeldS >= 900
+        bool IsTime(int s) => day.NeverTurns ? unit.IsStalled : unit.CompressorRuns && (day.Trips > 0 ? unit.CondensingC > AlmostC || unit.HeldS >= 900
             : unit.HeldS >= 480 && (unit.FrostKg < 1 || s > DayS));
         for (var s = 0; s < 2 * DayS && !IsTime(s); s++)
             unit.Step(weather);
@@ -138,10 +146,14 @@ public static class SimulatedJobs
         {
             ["run-share"] = day.RunsAlways ? "always" : "usual", ["product-temp"] = Number(unit.ProductC - design.TargetC),
         };
+        found["starts"] = day.StartsOften || day.Trips > 48 ? "many" : "usual";
         if (day.Trips > 0)
-            (found["compressor"], found["starts"]) = ("cycling", day.Trips > 48 ? "many" : "usual");
+            found["compressor"] = "cycling";
         if (day.Trips > 0)
             (found["overload"], found["hp-control"]) = day.IsByPressure ? ("closed", "tripped") : ("open", "closed");
+        if (unit.IsStalled)
+            (found["noise"], found["start-amps"], found["current"]) = ("hum", "stays-high",
+                Number(OfNameplate * unit.Amperes / Sound(design, weather).Amperes));
         if (!unit.CompressorRuns)
         {
             (found["discharge-hand"], found["shell"], found["liquid-hand"]) = ("cool", unit.ShellC > 40 ? "warm" : "cold", "cold");
@@ -202,12 +214,15 @@ public static class SimulatedJobs
     /// <summary>Voltmeter, clamp and eye, as it stands now.</summary>
     /// <param name="mode">What it ought to be doing.</param>
     /// <param name="defrosts">Of the last day.</param>
-    private static Dictionary<string, string> Wires(SimulatedUnit unit, OperatingMode mode, int defrosts)
+    /// <param name="startsOften">Within an hour.</param>
+    private static Dictionary<string, string> Wires(SimulatedUnit unit, OperatingMode mode, int defrosts, bool startsOften)
     {
         var wiring = unit.Wiring;
         static string Live(bool isLive) => isLive ? "live" : "dead";
         var found = new Dictionary<string, string>();
-        if (unit.CompressorRuns != (mode == OperatingMode.Calling))
+        if (unit.IsStalled)
+            found["compressor"] = "hums";
+        else if (unit.CompressorRuns != (mode == OperatingMode.Calling))
             found["compressor"] = unit.CompressorRuns ? "running" : "stopped";
         if (wiring.Part(ComponentKind.Control, WiredKind.Contact) is { } thermostat)
         {
@@ -231,6 +246,10 @@ public static class SimulatedJobs
             (found["contactor-out"], found["contactor"]) = wiring.IsLive(pole.B) ? ("live", "pulled-in") : ("dead", "out");
         }
 
+        if (wiring.Part(ComponentKind.LiquidSolenoid, WiredKind.Load) is { } valve)
+            (found["solenoid-magnet"], found["output.valve"], found["lp-control"], found["low-side"]) = (
+                wiring.Runs(valve.Name) == true ? "felt" : "none", wiring.IsLive(valve) ? "called-live" : "uncalled-dead",
+                LowPressure(unit, startsOften), unit is { IsHeldByLowPressure: true, CompressorRuns: false } ? "low" : "usual");
         if (!unit.AreFansFed && wiring.Part(ComponentKind.EvaporatorFan, WiredKind.Load) is { } fans)
             (found["fans"], found["fan-voltage"]) = ("all-stopped", Live(wiring.IsLive(fans)));
         if (wiring.Part(ComponentKind.DefrostClock, WiredKind.Load) is not null)
@@ -238,6 +257,15 @@ public static class SimulatedJobs
         if (unit.Faults.Wired.Any(f => wiring.Plan.Part(f.Part)?.Component?.Kind == ComponentKind.HeaterElement))
             found["heaters.current"] = "0";
         return found;
+    }
+
+    private static string LowPressure(SimulatedUnit unit, bool startsOften)
+    {
+        if (unit.Faults.Wired.Any(f => unit.Wiring.Plan.Part(f.Part)?.Component?.Kind == ComponentKind.LowPressureControl))
+            return "open";
+        if (startsOften)
+            return "chatters";
+        return unit.IsHeldByLowPressure ? "open" : "closed";
     }
 
     /// <summary>A little under where the simulated unit trips, °C.</summary>

@@ -27,7 +27,7 @@ public sealed record SimulatedPlace(UnitDesign Design, Weather Weather)
 
     /// <summary>Its make-up.</summary>
     public JobUnit Unit => new(Design.Kind, Design.Metering, Design.Condenser,
-        Design.HasHeadValve ? [CircuitParts.Receiver, CircuitParts.HeadPressureValve] : null, 1, Design.TargetC, 2);
+        [.. Enum.GetValues<CircuitParts>().Where(p => (Design.Parts & p) != 0)], 1, Design.TargetC, 2);
 
     /// <summary>The table knows one of its causes on a unit like this.</summary>
     public bool CanHave(SimulatedFault fault)

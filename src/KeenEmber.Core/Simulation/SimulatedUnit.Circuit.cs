@@ -28,19 +28,20 @@ public sealed partial class SimulatedUnit
         SubcoolingK = warmer * (1 - Math.Exp(-FloodedUnits * flooded)) * Math.Clamp(seal, 0, 1);
 
         FlowKgPerS = CompressorRuns
-            ? displacement * (1 - Faults.CompressorWear) * Volumetric(EvaporatingC, CondensingC) * fluid.Vapour(EvaporatingC)
-                * (EvaporatingC + Zero) / (EvaporatingC + SuperheatK + Zero) : 0;
+            ? displacement * (1 - Faults.CompressorWear) * Volumetric(SuctionC, CondensingC) * fluid.Vapour(SuctionC)
+                * (SuctionC + Zero) / (SuctionC + SuperheatK + Zero) : 0;
         var leaks = Faults.CompressorWear / (1 - Faults.CompressorWear);
-        WorkKw = CompressorRuns ? Work(EvaporatingC, CondensingC, FlowKgPerS * (1 + LeakWork * leaks)) : 0;
+        WorkKw = CompressorRuns ? Work(SuctionC, CondensingC, FlowKgPerS * (1 + LeakWork * leaks)) : 0;
         RejectedKw = (1 - flooded) * (IsInWater ? IntoWater() : IntoAir());
 
-        var passes = Math.Max(0, fluid.Kpa(CondensingC) - fluid.Kpa(EvaporatingC));
+        var passes = Math.Max(0, fluid.Kpa(CondensingC) - SuctionKpa);
         bulbC += (EvaporatingC + SuperheatK - bulbC) / BulbS;
-        var opens = Math.Clamp((bulbC - EvaporatingC - OpensAtK) / (FullK - OpensAtK), 0.03, 1);
-        stem += ((CompressorRuns ? opens : 0) - stem) / StemS;
+        var opens = Math.Clamp((bulbC - SuctionC - OpensAtK) / (FullK - OpensAtK), 0.03, 1);
+        // A bulb over an empty coil holds its valve open.
+        stem += ((CompressorRuns || isPumpedDown ? opens : 0) - stem) / StemS;
         var open = (design.Metering == Metering.CapillaryTube ? 0.72 + 0.05 * Math.Min(SubcoolingK, 12) : stem)
             * (1 - Faults.ValveShut) * (1 - iceShut) + Faults.ValveOpen;
-        FedKgPerS = Math.Min(flowArea * Math.Sqrt(dense * passes) * open * feed, liquid);
+        FedKgPerS = Math.Min(flowArea * Math.Sqrt(dense * passes) * open * feed * LiquidValve, liquid);
         Freeze();
 
         var gained = FlowKgPerS * (fluid.Latent(EvaporatingC) + fluid.VapourCp * SuperheatK
@@ -48,6 +49,39 @@ public sealed partial class SimulatedUnit
         CondensingC = Math.Min(fluid.Highest - 1,
             CondensingC + (gained - RejectedKw) / (condenserKj + fluid.LiquidCp * Math.Max(0.05, liquid)));
     }
+
+    /// <summary>How far the valve in the liquid line is open; one that shuts while it is cold enough where it pumps down, else none.</summary>
+    private double LiquidValve => fed.Liquid ? 1 - Faults.LiquidShut : Faults.LiquidLeak;
+
+    /// <summary>Evaporating temperature that belongs to the pressure at the compressor, °C: of the coil but where it is pumped
+    /// down.</summary>
+    public double SuctionC => isPumpedDown ? lowSideC : EvaporatingC;
+
+    private bool isPumpedDown;
+
+    private double lowSideC;
+
+    /// <summary>Less than this the liquid valve is shut; the line to the compressor holds so many times the coil's gas.</summary>
+    private const double AsGoodAsShut = 0.05, LowSideTimes = 2;
+
+    /// <summary>Once the low-pressure control has opened behind a shut valve the low side holds gas alone: what leaks in raises its
+    /// pressure, what is pumped lowers it, until there is liquid again.</summary>
+    private void PumpDown()
+    {
+        if (!isPumpedDown)
+        {
+            isPumpedDown = isLowPressure && LiquidValve < AsGoodAsShut;
+            lowSideC = EvaporatingC;
+            return;
+        }
+
+        var gasKg = LowSideTimes * coilM3 * fluid.Vapour(lowSideC);
+        var logPerK = Math.Log(fluid.Kpa(lowSideC + 1) / fluid.Kpa(lowSideC));
+        lowSideC = Math.Max(LowestC, lowSideC + (FedKgPerS - FlowKgPerS) / gasKg / logPerK);
+        isPumpedDown = lowSideC < EvaporatingC;
+    }
+
+    private const double LowestC = -60;
 
     /// <summary>Of a condenser with a receiver that is liquid, of a receiver that must be for its dip tube to be covered, of a condenser
     /// that must be for a tube to get no gas; and what still passes as gas.</summary>

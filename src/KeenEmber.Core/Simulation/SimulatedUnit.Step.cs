@@ -66,15 +66,34 @@ public sealed partial class SimulatedUnit
     }
 
     /// <summary>Goes off at this much condensing or at this warm a shell, and comes back where both are so much cooler, °C; the shell
-    /// follows in so many seconds.</summary>
-    private const double TripsC = 66, TripsShellC = 130, BackC = 48, BackShellC = 95, ShellS = 400;
+    /// follows in so many seconds; a winding that is held warms it by so much, K.</summary>
+    private const double TripsC = 66, TripsShellC = 130, BackC = 48, BackShellC = 95, ShellS = 400, HeldK = 500;
+
+    /// <summary>The strip of the overload: a locked current opens it in so many seconds, it cools in so many, and closes again at such a
+    /// share of its warmth.</summary>
+    private const double StripOpensS = 12, StripCoolsS = 90, StripCloses = 0.2;
+
+    private double strip;
+
+    private bool isStripOpen;
 
     private void Protect()
     {
-        ShellC += ((CompressorRuns ? DischargeC : OutsideC) - ShellC) / ShellS;
+        var around = IsStalled ? OutsideC + HeldK : OutsideC;
+        ShellC += ((CompressorRuns ? DischargeC : around) - ShellC) / ShellS;
+        strip += IsStalled ? 1 / StripOpensS : -strip / StripCoolsS;
+        isStripOpen = isStripOpen ? strip > StripCloses : strip >= 1;
         isHighPressure = isHighPressure ? CondensingC > BackC : CondensingC > TripsC;
         isOverheated = isOverheated ? ShellC > BackShellC : ShellC > TripsShellC;
+        isLowPressure = design.PumpsDown && (isLowPressure ? SuctionC < DesignSuctionC - CutsInK : SuctionC < DesignSuctionC - CutsOutK);
     }
+
+    /// <summary>A low-pressure control goes in and out so much under what the coil evaporates at by design, K.</summary>
+    private const double CutsInK = 7, CutsOutK = 16;
+
+    private double DesignSuctionC => design.TargetC - design.TdK;
+
+    private bool isLowPressure;
 
     /// <summary>Switches stand as pressures and temperatures have them; what is fed follows from the diagram.</summary>
     private void Feed()
@@ -83,13 +102,20 @@ public sealed partial class SimulatedUnit
         var asked = Mode switch
         {
             UnitMode.Cooling => CircuitMode.Calling,
+            UnitMode.Satisfied when design.PumpsDown && CompressorRuns => CircuitMode.PumpingDown,
             UnitMode.Defrost when design.HeaterW > 0 => CircuitMode.Defrost,
             _ => CircuitMode.Satisfied,
         };
         // Where no control watches the pressure, the current it takes opens the overload.
-        fed = Wiring.Under(new(asked, isHighPressure, IsTripped, isCoilWarm, EvaporatingC >= EndC));
-        CompressorRuns = fed.Compressor && !IsTripped;
+        fed = Wiring.Under(new(asked, isHighPressure, IsTripped, isCoilWarm, EvaporatingC >= EndC,
+            design.PumpsDown ? isLowPressure : null));
+        var isOn = fed.Compressor && !IsTripped;
+        IsStalled = isOn && !CompressorRuns && Faults.StartFails >= Fails;
+        CompressorRuns = isOn && !IsStalled;
     }
+
+    /// <summary>From here on it does not start; what turns goes on turning.</summary>
+    private const double Fails = 0.5;
 
     /// <summary>Of the work on vapour that comes back through worn valves; the rest it gives back as it expands.</summary>
     private const double LeakWork = 0.5;
@@ -129,10 +155,13 @@ public sealed partial class SimulatedUnit
 
         var heat = isHeated ? design.HeaterW / 1000 * (1 - Faults.HeaterOut) : 0;
         var taken = sensible + latent + heat + FedKgPerS * fluid.LiquidCp * (LiquidC - EvaporatingC)
-            - FlowKgPerS * fluid.Latent(EvaporatingC);
+            - (isPumpedDown ? FedKgPerS : FlowKgPerS) * fluid.Latent(EvaporatingC);
         Warm(taken);
         sensibleKw = sensible + dry;
-        CoilLiquidKg = Math.Clamp(CoilLiquidKg + FedKgPerS - Math.Min(FlowKgPerS, CoilLiquidKg + FedKgPerS), 0, Math.Max(0.01, ChargeKg));
+        if (!isPumpedDown)
+            CoilLiquidKg = Math.Clamp(CoilLiquidKg + FedKgPerS - Math.Min(FlowKgPerS, CoilLiquidKg + FedKgPerS), 0,
+                Math.Max(0.01, ChargeKg));
+        PumpDown();
     }
 
     private double waterKgPerS, sensibleKw;

@@ -25,8 +25,8 @@ public enum UnitMode
 /// the charge is. Lumped, from balances of mass and heat; it knows nothing of the rules that judge it.
 /// </summary>
 /// <remarks>
-/// Its wiring decides what runs (<see cref="UnitWiring"/>). Left out: pressure drop in lines, oil, starting and locked currents, pump-down,
-/// glide along the coil, stratified air, air in the circuit. Sources: textbook balances (effectiveness by transfer units, clearance
+/// Its wiring decides what runs (<see cref="UnitWiring"/>). Left out: pressure drop in lines, oil, glide along the coil,
+/// stratified air, air in the circuit. Sources: textbook balances (effectiveness by transfer units, clearance
 /// volumetric efficiency, polytropic work), psychrometrics after Magnus, Lewis number 1.
 /// </remarks>
 public sealed partial class SimulatedUnit
@@ -49,8 +49,8 @@ public sealed partial class SimulatedUnit
     private readonly FluidTable fluid;
 
     /// <summary>Sizes, from the design.</summary>
-    private readonly double displacement, coilWPerK, condenserWPerK, waterKwPerK, designFlow, flowArea, coilFullKg, condenserM3,
-        receiverM3, plateKg, coilKj, condenserKj, airKg, wallKj, wallWPerK, coilAirKgPerS, shellKwPerK;
+    private readonly double displacement, coilWPerK, condenserWPerK, waterKwPerK, designFlow, designKw, flowArea, coilFullKg, coilM3,
+        condenserM3, receiverM3, plateKg, coilKj, condenserKj, airKg, wallKj, wallWPerK, coilAirKgPerS, shellKwPerK;
 
     private double stem, bulbC, frostKg, heldS, sinceDefrostS, chargeKg;
 
@@ -76,9 +76,9 @@ public sealed partial class SimulatedUnit
         waterKwPerK = IsInWater ? rejected / UnitDesign.WaterRiseK : 0;
         condenserWPerK = 1000 / (1 - flooded) * (IsInWater
             ? -Math.Log(1 - UnitDesign.WaterRiseK / (tc - UnitDesign.DesignWaterC)) * waterKwPerK : rejected / design.SplitK);
-        designFlow = flow;
+        (designFlow, designKw) = (flow, work);
         flowArea = flow / Math.Sqrt(fluid.Liquid(tc) * (fluid.Kpa(tc) - fluid.Kpa(te))) * (isTube ? 1 : 1.9);
-        var (coilM3, lineM3) = (0.0016 * kw, 0.00018 * kw);
+        (coilM3, var lineM3) = (0.0016 * kw, 0.00018 * kw);
         coilFullKg = 0.22 * coilM3 * fluid.Liquid(te);
         (condenserM3, receiverM3) = (0.0011 * kw, design.HasReceiver ? 0.0022 * kw : 0);
         plateKg = coilFullKg * (isTube ? 0.94 : 0.8) + lineM3 * fluid.Liquid(tc) + flooded * condenserM3 * fluid.Liquid(tc)
@@ -173,6 +173,9 @@ public sealed partial class SimulatedUnit
     /// <summary>Of the coil that ice fills, 0 to 1.</summary>
     public double IceShare => Math.Clamp(frostKg / (FullFrostKg * design.CapacityW / 1000), 0, 1);
 
+    /// <summary>Its low-pressure control is open.</summary>
+    public bool IsHeldByLowPressure => isLowPressure;
+
     /// <summary>What it does now.</summary>
     public UnitMode Mode { get; private set; } = UnitMode.Satisfied;
 
@@ -209,7 +212,7 @@ public sealed partial class SimulatedUnit
     private double Humidity { get; set; }
 
     /// <summary>Suction and head pressure, kPa absolute.</summary>
-    public double SuctionKpa => fluid.Kpa(EvaporatingC);
+    public double SuctionKpa => fluid.Kpa(SuctionC);
 
     /// <summary>kPa absolute.</summary>
     public double HeadKpa => fluid.Kpa(CondensingC);
@@ -234,16 +237,31 @@ public sealed partial class SimulatedUnit
     /// <summary>Of the compressor, °C.</summary>
     public double ShellC { get; private set; }
 
+    /// <summary>It has its voltage and does not turn.</summary>
+    public bool IsStalled { get; private set; }
+
     /// <summary>High-pressure control or overload is open: it waits until it has cooled.</summary>
-    public bool IsTripped => isHighPressure || isOverheated;
+    public bool IsTripped => isHighPressure || isOverheated || isStripOpen;
 
     /// <summary>It is the high-pressure control that holds it; a unit without one goes off by its overload.</summary>
     public bool IsHeldByPressure => isHighPressure && Wiring.Part(ComponentKind.HighPressureControl, WiredKind.Contact) is not null;
 
     private bool isHighPressure, isOverheated;
 
-    /// <summary>Of the compressor on 230 V, A.</summary>
-    public double Amperes => CompressorRuns ? 1000 * WorkKw / (230 * 0.8) + 0.4 : 0;
+    /// <summary>Of the compressor on 230 V, A; so many times what it takes by design while it starts or is held.</summary>
+    public double Amperes
+    {
+        get
+        {
+            if (IsStalled || (CompressorRuns && heldS < 1))
+                return LockedTimes * AmperesOf(designKw);
+            return CompressorRuns ? AmperesOf(WorkKw) : 0;
+        }
+    }
+
+    private const double LockedTimes = 5;
+
+    private static double AmperesOf(double kw) => 1000 * kw / (UnitWiring.SupplyVolts * 0.8) + 0.4;
 
     private double Volumetric(double te, double tc) =>
         Math.Max(0.05, 1 + Clearance - Clearance * Math.Pow(fluid.Kpa(tc) / fluid.Kpa(te), 1 / Polytropic));

@@ -62,6 +62,10 @@ public sealed record UnitDesign(
     /// <summary>A valve keeps its head pressure up in the cold by backing liquid up in the condenser; it holds charge for that.</summary>
     public bool HasHeadValve { get; init; }
 
+    /// <summary>Its thermostat shuts a valve in the liquid line; the compressor empties the low side and goes off by its low-pressure
+    /// control.</summary>
+    public bool PumpsDown { get; init; }
+
     /// <summary>Water into a condenser that it cools, on the design day, °C, and how much warmer it comes out, K.</summary>
     public const double DesignWaterC = 18, WaterRiseK = 10;
 
@@ -73,8 +77,17 @@ public sealed record UnitDesign(
     public UnitDesign InWater() => HasReceiver ? this with { Condenser = CondenserKind.WaterCooled, SplitK = WaterSplitK }
         : throw new InvalidOperationException("A condenser in water has its receiver.");
 
+    /// <summary>The same unit with pump-down.</summary>
+    /// <exception cref="InvalidOperationException">It has no receiver that would hold what is pumped down.</exception>
+    public UnitDesign WithPumpDown() => HasReceiver ? this with { PumpsDown = true }
+        : throw new InvalidOperationException("What is pumped down needs a receiver.");
+
     /// <summary>Condensing less outside air of a condenser in water, K.</summary>
     private const double WaterSplitK = 7;
+
+    /// <summary>What its circuit has besides the usual.</summary>
+    public CircuitParts Parts => (HasReceiver ? CircuitParts.Receiver : CircuitParts.None)
+        | (HasHeadValve ? CircuitParts.HeadPressureValve : CircuitParts.None) | (PumpsDown ? CircuitParts.LiquidSolenoid : CircuitParts.None);
 
     /// <summary>The refrigerant of the catalogue.</summary>
     internal Refrigerant Refrigerant => RefrigerantCatalogue.Find(Fluid)!;

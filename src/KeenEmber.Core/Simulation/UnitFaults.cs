@@ -19,11 +19,14 @@ namespace KeenEmber.Core.Simulation;
 /// <param name="Scale">Of the heat transfer of a condenser in water that scale takes.</param>
 /// <param name="HeadValveOut">Of a head-pressure valve that does not back liquid up.</param>
 /// <param name="Moisture">In the circuit: how quickly it freezes where the liquid expands.</param>
+/// <param name="LiquidLeak">Of what a liquid valve lets past while it should be shut.</param>
+/// <param name="LiquidShut">Of a liquid valve that does not open.</param>
+/// <param name="StartFails">1: the compressor has its voltage and does not turn: start relay, capacitor, stuck.</param>
 public sealed record UnitFaults(
     double ChargeLost = 0, double Overcharge = 0, double CondenserDirt = 0, double CondenserFanOut = 0, double EvaporatorAir = 0,
     double ValveShut = 0, double ValveOpen = 0, double CompressorWear = 0, double DoorOpen = 0, double HeaterOut = 0,
     double ProbeOffK = 0, double WaterShort = 0, double WaterValveOffK = 0, double Scale = 0, double HeadValveOut = 0,
-    double Moisture = 0)
+    double Moisture = 0, double LiquidLeak = 0, double LiquidShut = 0, double StartFails = 0)
 {
     /// <summary>In its wiring, by the names of its diagram.</summary>
     public IReadOnlyList<PartFault> Wired { get; init; } = [];
@@ -52,5 +55,6 @@ public sealed record UnitFaults(
         shares(ValveOpen, other.ValveOpen), shares(CompressorWear, other.CompressorWear), shares(DoorOpen, other.DoorOpen),
         shares(HeaterOut, other.HeaterOut), kelvins(ProbeOffK, other.ProbeOffK), shares(WaterShort, other.WaterShort),
         kelvins(WaterValveOffK, other.WaterValveOffK), shares(Scale, other.Scale), shares(HeadValveOut, other.HeadValveOut),
-        shares(Moisture, other.Moisture));
+        shares(Moisture, other.Moisture), shares(LiquidLeak, other.LiquidLeak), shares(LiquidShut, other.LiquidShut),
+        shares(StartFails, other.StartFails));
 }

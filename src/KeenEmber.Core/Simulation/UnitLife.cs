@@ -38,15 +38,26 @@ public enum BroughtOn
 
     /// <summary>An evaporator fan stood in ice until its motor burnt.</summary>
     FanBurnt,
+
+    /// <summary>It started so often that the start relay no longer makes.</summary>
+    StartRelayBurnt,
+
+    /// <summary>It started so often that the contactor no longer passes current.</summary>
+    ContactorBurnt,
 }
 
 /// <summary>A unit over days: its faults come in their own time, and what they do to it long enough brings on others, which stay.</summary>
 /// <remarks>Bimetal overloads are made for some thousands of operations at normal current and far fewer against a stalled motor; a shaded
-/// pole motor held still lives hours to a day. Round numbers from motor literature.</remarks>
+/// pole motor held still lives hours to a day; a contact that makes a locked current some thousand times is worn. Round numbers from motor literature.</remarks>
 public sealed class UnitLife(SimulatedUnit unit, IReadOnlyList<FaultCourse> courses)
 {
     /// <summary>Openings that wear an overload out, and hours locked in ice that burn a fan's motor.</summary>
     private const int MostTrips = 120;
+
+    /// <summary>Starts that wear a start relay or a contactor out, where each came so soon after the last run, s.</summary>
+    private const int MostShortStarts = 1000;
+
+    private const double ShortS = 240;
 
     private const double MostLockedH = 10;
 
@@ -61,9 +72,11 @@ public sealed class UnitLife(SimulatedUnit unit, IReadOnlyList<FaultCourse> cour
 
     private readonly List<BroughtOn> followed = [];
 
-    private int trips, lockedS;
+    private int trips, lockedS, shortStarts;
 
-    private bool wasTripped;
+    private double restS;
+
+    private bool wasTripped, wasStalled;
 
     /// <summary>The unit.</summary>
     public SimulatedUnit Unit => unit;
@@ -80,14 +93,21 @@ public sealed class UnitLife(SimulatedUnit unit, IReadOnlyList<FaultCourse> cour
         if ((int)unit.Seconds % EveryS == 0)
             Set();
         unit.Step(weather);
-        trips += unit.IsTripped && !wasTripped ? 1 : 0;
-        wasTripped = unit.IsTripped;
+        trips += unit.IsTripped && !wasTripped && !wasStalled ? 1 : 0;
+        (wasTripped, wasStalled) = (unit.IsTripped, unit.IsStalled);
+        var isOn = unit.CompressorRuns || unit.IsStalled;
+        shortStarts += isOn && restS is > 0 and < ShortS ? 1 : 0;
+        restS = isOn ? 0 : restS + 1;
         lockedS += unit.IceShare >= ReachesFans && unit.AreFansFed ? 1 : 0;
         if (trips >= MostTrips && unit.Wiring.Part(ComponentKind.Overload, WiredKind.Contact) is not null)
             Add(BroughtOn.OverloadOpen);
         if (lockedS >= MostLockedH * 3600)
             Add(BroughtOn.FanBurnt);
+        if (shortStarts >= MostShortStarts)
+            Add(HasContactor ? BroughtOn.ContactorBurnt : BroughtOn.StartRelayBurnt);
     }
+
+    private bool HasContactor => unit.Wiring.Part(ComponentKind.Contactor, WiredKind.Contact) is not null;
 
     private void Add(BroughtOn what)
     {
@@ -117,6 +137,11 @@ public sealed class UnitLife(SimulatedUnit unit, IReadOnlyList<FaultCourse> cour
         {
             Wired = [new(unit.Wiring.Part(ComponentKind.Overload, WiredKind.Contact)!.Name, WiredFault.StuckOpen)],
         },
+        BroughtOn.ContactorBurnt => UnitFaults.None with
+        {
+            Wired = [new(unit.Wiring.Part(ComponentKind.Contactor, WiredKind.Contact)!.Name, WiredFault.StuckOpen)],
+        },
+        BroughtOn.StartRelayBurnt => new(StartFails: 1),
         _ => new(EvaporatorAir: OneFan),
     };
 }

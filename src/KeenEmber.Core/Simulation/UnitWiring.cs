@@ -10,20 +10,19 @@ namespace KeenEmber.Core.Simulation;
 /// <param name="IsOverloaded">The overload has opened.</param>
 /// <param name="IsCoilWarm">The fan delay is open.</param>
 /// <param name="IsCoilMelted">The termination switch is closed.</param>
-/// <param name="IsLowPressure">The low-pressure control has opened.</param>
+/// <param name="IsLowPressure">The low-pressure control has opened, or not; null: it stands as the diagram has it in this mode.</param>
 internal readonly record struct SwitchStates(
-    CircuitMode Mode, bool IsHighPressure, bool IsOverloaded, bool IsCoilWarm, bool IsCoilMelted, bool IsLowPressure = false);
+    CircuitMode Mode, bool IsHighPressure, bool IsOverloaded, bool IsCoilWarm, bool IsCoilMelted, bool? IsLowPressure = null);
 
 /// <summary>Which loads have their voltage and are whole.</summary>
 internal sealed record FedLoads(
     FaultedNetwork Network, bool Compressor, bool CondenserFan, bool EvaporatorFans, bool Heaters, bool Clock, bool Release,
-    bool Water);
+    bool Water, bool Liquid);
 
 /// <summary>The electrical side of a unit that exists only in arithmetic: the usual diagram of its make-up decides what runs, and gives the
 /// voltages anywhere.</summary>
 /// <remarks>Solved with the circuits of the electrical bench, once for every way its switches can stand. A contact that pressure or
-/// temperature moves counts as a change of the drawn circuit, as a fault does. Not in it: starting and locked currents,
-/// pump-down.</remarks>
+/// temperature moves counts as a change of the drawn circuit, as a fault does. A motor is its winding: what it takes as it starts, or while it is held, is not in the voltages.</remarks>
 public sealed class UnitWiring
 {
     /// <summary>Of its supply.</summary>
@@ -49,7 +48,7 @@ public sealed class UnitWiring
     public static UnitWiring Of(UnitDesign design)
     {
         var circuit = new RefrigerationCircuit(Guid.Empty, design.Fluid, null, design.Metering, design.Condenser,
-            design.HasReceiver ? CircuitParts.Receiver : CircuitParts.None, "");
+            design.Parts, "");
         var unit = new Equipment(Guid.Empty, Guid.Empty, "", "", design.Kind, Temperature.FromCelsius(design.TargetC),
             design.Kind == EquipmentKind.GlycolChiller ? 0 : Fans, "", "", circuit);
         return new(CircuitTemplates.Of(unit, CircuitTemplates.Usual(unit)));
@@ -138,7 +137,7 @@ public sealed class UnitWiring
         return new(network, Runs(ComponentKind.Compressor, true), Runs(ComponentKind.CondenserFan, true),
             Runs(ComponentKind.EvaporatorFan, Runs(ComponentKind.GlycolPump, true)), Runs(ComponentKind.HeaterElement, false),
             Runs(ComponentKind.DefrostClock, true, ClockMotor), Runs(ComponentKind.DefrostClock, false, ClockRelease),
-            Runs(ComponentKind.WaterValve, true));
+            Runs(ComponentKind.WaterValve, true), Runs(ComponentKind.LiquidSolenoid, true));
     }
 
     /// <summary>As the diagrams call them.</summary>
@@ -171,7 +170,7 @@ public sealed class UnitWiring
     private static bool? IsClosed(ComponentKind? kind, SwitchStates states) => kind switch
     {
         ComponentKind.HighPressureControl => !states.IsHighPressure,
-        ComponentKind.LowPressureControl when states.IsLowPressure => false,
+        ComponentKind.LowPressureControl => !states.IsLowPressure,
         ComponentKind.Overload => !states.IsOverloaded,
         ComponentKind.FanDelaySwitch => !states.IsCoilWarm,
         ComponentKind.TerminationSwitch => states.IsCoilMelted,

@@ -40,7 +40,20 @@ public sealed class VisitFactsTests
             Said(Seen(1, AsFound.Coil, FactState.Iced), Part(20, WorkArea.Fans), Seen(30, AsFound.Coil, FactState.Clear)));
     }
 
+    /// <summary>A mode that was read in a defrost is not the mode once that is over.</summary>
+    [Fact]
+    public void What_was_read_in_a_defrost_ends_with_it()
+    {
+        Assert.Equal("clock-position=defrost shown-mode=defrost",
+            Said(Told(1, "clock-position", "defrost"), Seen(2, AsFound.Defrost, FactState.Defrosting)));
+        Assert.Equal("", Said(Told(1, "clock-position", "defrost"), Seen(2, AsFound.Defrost, FactState.Defrosting),
+            Seen(30, AsFound.Defrost, FactState.Refrigerating)));
+        Assert.Equal("shown-mode=defrost", Said(Seen(1, AsFound.Defrost, FactState.Refrigerating),
+            Seen(9, AsFound.ControllerMode, FactState.Defrosting)));
+    }
+
     [Theory]
+    [InlineData("Compressor clicks on and off all day", "complaint.starts-often complaint.comes-and-goes")]
     [InlineData("Coffee counter: price on the label wrong", "")]
     [InlineData("Smells burnt, breaker down", "complaint.trips complaint.smell")]
     [InlineData("Warm, but the light is on", "complaint.warm")]

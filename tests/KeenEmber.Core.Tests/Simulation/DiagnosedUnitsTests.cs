@@ -53,7 +53,7 @@ public sealed class DiagnosedUnitsTests(ITestOutputHelper output)
     private static string Against(Job job, Played played)
     {
         var input = new DiagnosisInput(job.Unit.MakeUp, job.Unit.Target, job.Unit.Fans, played.Facts);
-        var network = new Network(DiagnosisTable.Shipped, input);
+        var network = Network.Of(DiagnosisTable.Shipped, input);
         var evidence = new Evidence(network, input.Facts);
         var search = new SetSearch(network, evidence);
         CauseSet Of(params string[] codes) => search.Refine(new([.. codes.Select(r => network.Causes.ToList().FindIndex(c => c.Code == r))
