@@ -15,10 +15,12 @@ public sealed class AccessibilityTests(DemoApp demo)
         // A lead sees most.
         person.Go("/sign-in").Press("Isolde Marrin").See(".board");
         var found = new List<string>();
+        var checkedPages = 0;
         void Check(string name)
         {
             found.AddRange(person.Violations(phone ? "target-size" : null).Select(v => $"{name}: {v}"));
-            if (phone)
+            // What they are coloured by is one sheet: every other page in the dark shows all of it.
+            if (phone || checkedPages++ % 2 == 1)
                 return;
             person.Darken(true);
             found.AddRange(person.Violations("color-contrast").Select(v => $"{name}, dark: {v}"));

@@ -15,7 +15,7 @@ namespace KeenEmber.Core.Practice;
 public sealed record BenchTrial(string Of, bool IsRight, bool IsWrong);
 
 /// <summary>The benches on units in arithmetic that share no number with their rules.</summary>
-public static class BenchTrials
+public static partial class BenchTrials
 {
     private const int DayS = 86_400;
 

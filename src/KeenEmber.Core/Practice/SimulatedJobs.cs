@@ -111,10 +111,12 @@ public static class SimulatedJobs
     }
 
     /// <summary>Until it can be measured: once it has run for a while, on a clear coil where that comes within a day; where it trips, just
-    /// before; where it cannot turn, while it hums; and what never rests while it should, where its control comes to that within a day.</summary>
+    /// before; where it cannot turn, while it hums; and what never rests while it should, where its control
+    /// comes to that within a day.</summary>
     private static void Wait(SimulatedUnit unit, Day day, Weather weather)
     {
-        bool IsTime(int s) => day.NeverTurns ? unit.IsStalled : unit.CompressorRuns && (day.Trips > 0 ? unit.CondensingC > AlmostC || unit.HeldS >= 900
+        bool IsTime(int s) => day.NeverTurns ? unit.IsStalled : unit.CompressorRuns && (day.Trips > 0
+            ? unit.CondensingC > AlmostC || unit.HeldS >= 900
             : unit.HeldS >= 480 && (unit.FrostKg < 1 || s > DayS));
         for (var s = 0; s < 2 * DayS && !IsTime(s); s++)
             unit.Step(weather);

@@ -50,7 +50,7 @@ public sealed partial class SimulatedUnit
             CondensingC + (gained - RejectedKw) / (condenserKj + fluid.LiquidCp * Math.Max(0.05, liquid)));
     }
 
-    /// <summary>How far the valve in the liquid line is open; one that shuts while it is cold enough where it pumps down, else none.</summary>
+    /// <summary>How far the valve in the liquid line is open; it shuts while the box is cold enough. Open where there is none.</summary>
     private double LiquidValve => fed.Liquid ? 1 - Faults.LiquidShut : Faults.LiquidLeak;
 
     /// <summary>Evaporating temperature that belongs to the pressure at the compressor, °C: of the coil but where it is pumped

@@ -188,6 +188,16 @@ public sealed partial class SimulatedUnit
     /// <summary>The fans of the coil have their voltage; of a chiller its pump.</summary>
     public bool AreFansFed => fed.EvaporatorFans;
 
+    /// <summary>Its heaters have their voltage.</summary>
+    public bool IsHeated => fed.Heaters;
+
+    /// <summary>Of its heaters, A.</summary>
+    public double HeaterAmperes => fed.Heaters ? design.HeaterW * (1 - Faults.HeaterOut) / UnitWiring.SupplyVolts : 0;
+
+    /// <summary>How its defrost by heaters is set: it ends at this coil temperature, °C, or after so many minutes, and the fans come back
+    /// below this one, °C.</summary>
+    public const double EndsAtC = EndC, LongestHeatMin = HeatedS / 60, FansAtC = FansBackC;
+
     /// <summary>The defrost clock has its voltage; so where there is none.</summary>
     public bool IsClockFed => fed.Clock;
 

@@ -87,7 +87,8 @@ public sealed record UnitDesign(
 
     /// <summary>What its circuit has besides the usual.</summary>
     public CircuitParts Parts => (HasReceiver ? CircuitParts.Receiver : CircuitParts.None)
-        | (HasHeadValve ? CircuitParts.HeadPressureValve : CircuitParts.None) | (PumpsDown ? CircuitParts.LiquidSolenoid : CircuitParts.None);
+        | (HasHeadValve ? CircuitParts.HeadPressureValve : CircuitParts.None)
+        | (PumpsDown ? CircuitParts.LiquidSolenoid : CircuitParts.None);
 
     /// <summary>The refrigerant of the catalogue.</summary>
     internal Refrigerant Refrigerant => RefrigerantCatalogue.Find(Fluid)!;

@@ -48,7 +48,8 @@ public enum BroughtOn
 
 /// <summary>A unit over days: its faults come in their own time, and what they do to it long enough brings on others, which stay.</summary>
 /// <remarks>Bimetal overloads are made for some thousands of operations at normal current and far fewer against a stalled motor; a shaded
-/// pole motor held still lives hours to a day; a contact that makes a locked current some thousand times is worn. Round numbers from motor literature.</remarks>
+/// pole motor held still lives hours to a day; a contact that makes a locked current some thousand times is worn. Round
+/// numbers from motor literature.</remarks>
 public sealed class UnitLife(SimulatedUnit unit, IReadOnlyList<FaultCourse> courses)
 {
     /// <summary>Openings that wear an overload out, and hours locked in ice that burn a fan's motor.</summary>

@@ -22,7 +22,8 @@ internal sealed record FedLoads(
 /// <summary>The electrical side of a unit that exists only in arithmetic: the usual diagram of its make-up decides what runs, and gives the
 /// voltages anywhere.</summary>
 /// <remarks>Solved with the circuits of the electrical bench, once for every way its switches can stand. A contact that pressure or
-/// temperature moves counts as a change of the drawn circuit, as a fault does. A motor is its winding: what it takes as it starts, or while it is held, is not in the voltages.</remarks>
+/// temperature moves counts as a change of the drawn circuit, as a fault does. A motor is its winding: what it takes as it
+/// starts, or while it is held, is not in the voltages.</remarks>
 public sealed class UnitWiring
 {
     /// <summary>Of its supply.</summary>

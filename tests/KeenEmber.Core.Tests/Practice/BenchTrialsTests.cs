@@ -37,4 +37,28 @@ public sealed class BenchTrialsTests(ITestOutputHelper output)
 
     [Fact]
     public void Vacuums_are_told_apart() => Assert.InRange(Share(BenchTrials.Vacuum(60, 6), t => t.IsRight), 0.85, 1);
+
+    [Fact]
+    public void A_trace_takes_out_the_part_that_failed_and_no_other()
+    {
+        var tried = BenchTrials.Traced(24, 5);
+        Assert.InRange(Share(tried, t => t.IsRight), 0.75, 1);
+        Assert.InRange(Share(tried, t => t.IsWrong), 0, 0.1);
+    }
+
+    [Fact]
+    public void Sensors_leads_and_controls_are_told_apart()
+    {
+        var tried = BenchTrials.Sensors(60, 5);
+        Assert.InRange(Share(tried, t => t.IsRight), 0.85, 1);
+        Assert.InRange(Share([.. tried.Where(t => t.Of == "sound")], t => t.IsWrong), 0, 0.1);
+    }
+
+    [Fact]
+    public void Defrosts_of_whole_units_are_judged_by_what_is_wrong_with_them()
+    {
+        var tried = BenchTrials.Defrosts(40, 5);
+        Assert.InRange(Share(tried, t => t.IsRight), 0.75, 1);
+        Assert.InRange(Share([.. tried.Where(t => t.Of == "sound")], t => t.IsWrong), 0, 0.1);
+    }
 }

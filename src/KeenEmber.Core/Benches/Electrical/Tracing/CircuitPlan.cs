@@ -141,6 +141,10 @@ public sealed record CircuitPlan(
             Moves: p.Moves, Where: p.Where, C: p.C, D: p.D, Ratio: p.SecondaryVolts > 0 ? volts / p.SecondaryVolts : 0);
     }
 
+    /// <summary>A contact is closed in a mode.</summary>
+    public bool IsClosed(PlannedPart part, CircuitMode mode) =>
+        Parts.Contains(part) && In(mode, 1).Wiring.Part(part.Name) is { Closed: true };
+
     private WiredSource[] Sources(double volts)
     {
         if (Supply == PlanSupply.SinglePhase)
