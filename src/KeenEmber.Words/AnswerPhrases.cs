@@ -13,7 +13,9 @@ public static class AnswerPhrases
         ("discharge-hand", "too-hot", "discharge line too hot, discharge line burning hot"),
         ("condenser-air", "none", "no air from the condenser, no air from condenser, no air off the condenser, no air over the condenser"),
         ("condenser-air", "weak", "little air from the condenser, weak air from the condenser, condenser air weak"),
-        ("compressor", "hums", "comp only hums, compressor only hums, comp hums and trips, compressor hums and trips"),
+        ("compressor", "hums", "comp hums, comp humming, comp is humming, comp just hums, comp buzzes, comp buzzing, compressor hums, "
+            + "compressor humming, compressor is humming, compressor just hums, compressor buzzes, compressor buzzing, comp only hums, "
+            + "compressor only hums, comp hums and trips, compressor hums and trips"),
         ("compressor", "cycling", "comp cycling, compressor cycling, comp cycles, compressor cycles, comp on and off, "
             + "compressor on and off, comp goes on and off, compressor goes on and off, comp short cycling, compressor short cycling"),
         ("fan-motor", "locked", "fan motor locked, evap fan locked, fans locked, both fans locked, fan locked in ice, fans locked in ice, "
@@ -28,8 +30,10 @@ public static class AnswerPhrases
         ("overload", "open", "overload open, ol open"), ("overload", "closed", "overload closed, ol closed, overload ok, overload good"),
         ("start-relay", "open", "start relay open, relay open both ways up, relay open both ways, start relay bad"),
         ("start-relay", "good", "start relay good, start relay ok"), ("start-relay", "welded", "start relay welded, relay welded"),
+        ("windings", "sound", "windings sound, windings ok, windings good, windings fine"),
+        ("windings", "open", "winding open, windings open"), ("windings", "shorted", "winding shorted, windings shorted"),
         ("windings-earth", "grounded", "windings grounded, compressor grounded, comp grounded, comp to earth"),
-        ("windings-earth", "clear", "windings clear to earth, comp clear to earth, compressor clear to earth"),
+        ("windings-earth", "clear", "windings clear to earth, none to earth, comp clear to earth, compressor clear to earth"),
         ("heaters-earth", "grounded", "heater grounded, heaters grounded, heater to earth"),
         ("heaters-earth", "clear", "heaters clear to earth, heaters clear"),
         ("fan-earth", "grounded", "fan lead grounded, fan grounded"), ("fan-earth", "clear", "fan leads clear, fans clear to earth"),

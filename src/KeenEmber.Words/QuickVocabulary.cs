@@ -136,9 +136,6 @@ public static class QuickVocabulary
 
     /// <summary>Phrases that say fact and state in one.</summary>
     private static readonly Dictionary<string, (AsFound Fact, FactState State)> Sayings = Table(
-        ((AsFound.Noise, FactState.Unusual),
-            "comp hums, comp humming, comp is humming, comp just hums, comp buzzes, comp buzzing, compressor hums, compressor humming, "
-            + "compressor is humming, compressor just hums, compressor buzzing"),
         ((AsFound.Defrost, FactState.Defrosting), "in defrost, defrosting, clock in defrost, defrost clock in defrost, timer in defrost, "
             + "defrost timer in defrost, "
             + "clock is in defrost, on defrost"),

@@ -178,14 +178,14 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
         var o = network.Observables[observable];
         var open = o.Needs.Where(n => !IsMet(n)).ToList();
         return !known.ContainsKey(o.Code) && !input.CannotNow.Contains(o.Code) && (o.Tool != Intake || isIntake)
-            && (!isLockedOut || IsLockedOut(o))
+            && (!isLockedOut || IsLockedOut(o)) && !(isToBeOff && o.Needs.Any(IsRunning))
             && open.Count <= 1 && open.TrueForAll(n => !known.ContainsKey(n.Observable) || CanBeMadeSo(n));
     }
 
     private const string TurnedColder = "thermostat-turned";
 
     /// <summary>A compressor that rests because the box is cold enough runs once its control is turned colder.</summary>
-    private bool CanBeMadeSo(Need need) => need.Observable == "compressor" && need.Answers.Contains("running")
+    private bool CanBeMadeSo(Need need) => IsRunning(need)
         && known.TryGetValue(need.Observable, out var fact) && fact.Answer == "stopped" && !known.ContainsKey(TurnedColder) && rests;
 
     /// <summary>By its box it is not called.</summary>
@@ -201,6 +201,11 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
     /// in which mode it went.</summary>
     private readonly bool isLockedOut = Dangers.Of(evidence.Facts).Any(d => d is Danger.Burning or Danger.ProtectionWent
         or Danger.BurntWiring or Danger.Grounded or Danger.ChafedWiring);
+
+    /// <summary>It runs without air over its condenser: it is to be switched off, and what needs it running is not asked.</summary>
+    private readonly bool isToBeOff = Dangers.Of(evidence.Facts).Contains(Danger.RunsWithoutCondenserAir);
+
+    private static bool IsRunning(Need need) => need.Observable == "compressor" && need.Answers.Contains("running");
 
     /// <summary>Nothing that is tested dead is left to ask.</summary>
     private bool isLookingOn;

@@ -68,8 +68,8 @@ public static partial class BenchTrials
     /// <summary>Of one sensor from the next of its kind, of R25 and of beta, as shares.</summary>
     private const double SensorSpread = 0.005;
 
-    /// <summary>What the sensor bench says of the box sensor, read at its place while the unit runs, in ice and in a warm bath: the sensor by
-    /// one beta, its fault in its leads, its bead or behind it.</summary>
+    /// <summary>What the sensor bench says of the box sensor, read at its place while the unit runs, in ice and in a warm bath: the
+    /// sensor by one beta, its fault in its leads, its bead or behind it.</summary>
     public static IReadOnlyList<BenchTrial> Sensors(int count, int seed) => Drawn(count, seed, (random, _) =>
     {
         var (code, plate, plateBeta) = Thermistors[random.Next(Thermistors.Length)];
@@ -80,13 +80,14 @@ public static partial class BenchTrials
             return null;
         var (name, are, fault) = SensorCases[random.Next(SensorCases.Length)];
         var size = 0.5 + 0.5 * random.NextDouble();
-        var points = new[] { (At: unit.BoxC, InBath: false, Moment: 0), (At: 0.0, InBath: true, Moment: 1), (At: 22.0, InBath: true, Moment: 2) }
-            .Select(p =>
+        var points = new[] { (At: unit.BoxC, InBath: false), (At: 0.0, InBath: true), (At: 22.0, InBath: true) }
+            .Select((p, moment) =>
             {
                 var ohms = r25 * Math.Exp(beta * (1 / (p.At + KelvinAtZero) - 1 / (25 + KelvinAtZero)));
                 var (signal, shownK) = fault(ohms, size * r25);
                 var shown = curve.ValueOf(signal) is { } read ? Math.Round(read + shownK + Off(random, 0.2), 1) : (double?)null;
-                return new SensorPoint(Math.Round(p.At + Off(random, 0.2), 1), signal * (1 + Off(random, 0.004)), shown, p.InBath, p.Moment);
+                return new SensorPoint(
+                    Math.Round(p.At + Off(random, 0.2), 1), signal * (1 + Off(random, 0.004)), shown, p.InBath, moment);
             }).ToList();
         var said = ThreeWayCheck.Judge(curve, points, new()).Verdict;
         return new BenchTrial(name, are.Contains(said), said != SensorVerdict.Unsettled && !are.Contains(said));
@@ -108,7 +109,7 @@ public static partial class BenchTrials
             (ohms, _) => (ohms, 6)),
     ];
 
-    /// <summary>What the defrost bench says of a defrost of a whole unit that is watched each half minute: coil, box, current, fans.</summary>
+    /// <summary>What the defrost bench says of a defrost of a whole unit, watched each half minute: coil, box, current, fans.</summary>
     public static IReadOnlyList<BenchTrial> Defrosts(int count, int seed) => Drawn(count, seed, (random, _) =>
     {
         var heated = Kinds.Select(UnitDesign.Of).Where(d => d.HeaterW > 0).ToList();

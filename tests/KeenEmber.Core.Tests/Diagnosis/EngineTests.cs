@@ -272,4 +272,15 @@ public sealed class EngineTests(ITestOutputHelper output)
         Assert.Equal(isNothing, said.Explanations[0].Causes.Count == 0);
         Assert.True(isNothing || said.Explanations.Where(e => e.Causes.Count == 0).All(e => e.Probability < 0.5));
     }
+
+    /// <summary>It is told to be switched off: nothing is asked that needs it running.</summary>
+    [Fact]
+    public void What_is_to_be_switched_off_is_not_measured_while_it_runs()
+    {
+        var said = new Diagnoser(DiagnosisTable.Shipped).Diagnose(
+            Input("complaint.warm=yes box=8 compressor=cycling condenser-fan=stopped condenser-air=none"));
+        Assert.NotEmpty(said.Next);
+        Assert.All(said.Next, t =>
+            Assert.DoesNotContain(t.Observable.Needs, n => n.Observable == "compressor" && n.Answers.Contains("running")));
+    }
 }

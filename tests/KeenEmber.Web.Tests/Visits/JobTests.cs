@@ -1,5 +1,6 @@
 using System.Globalization;
 using AngleSharp.Dom;
+using AngleSharp.Html.Dom;
 
 namespace KeenEmber.Web.Tests.Visits;
 
@@ -87,6 +88,32 @@ public sealed class JobTests : IAsyncLifetime
         Assert.DoesNotContain("is calling", panel.TextContent, StringComparison.Ordinal);
         Assert.DoesNotContain("superheat", panel.TextContent, StringComparison.Ordinal);
     }
+
+    /// <summary>What hums was looked at: it is not asked for again.</summary>
+    [Fact]
+    public async Task A_compressor_that_hums_is_taken_as_one_that_does_not_turn()
+    {
+        await isolde.Log(visit, "box -8");
+        await isolde.Log(visit, "comp hums");
+        var panel = await Panel();
+        Assert.NotEqual("Compressor", Next(panel));
+        Assert.Contains("start", panel.TextContent, StringComparison.Ordinal);
+    }
+
+    /// <summary>The sign-off begins with what a sure diagnosis was made from ticked: it is not handed on as unexplained.</summary>
+    [Fact]
+    public async Task What_a_sure_diagnosis_was_made_from_is_explained_by_it()
+    {
+        await isolde.Log(visit, "cond fan on, fans on, comp not running, box -8");
+        Assert.DoesNotContain(await Ticks(), t => t.IsChecked);
+        await isolde.Log(visit, "shell cold");
+        await isolde.Log(visit, "overload open");
+        Assert.Contains("overload open", Stands(await Panel()), StringComparison.Ordinal);
+        Assert.All(await Ticks(), t => Assert.True(t.IsChecked));
+    }
+
+    private async Task<List<IHtmlInputElement>> Ticks() =>
+        [.. (await isolde.Open(visit + "/close")).QuerySelectorAll("input[name=explained]").OfType<IHtmlInputElement>()];
 
     [Fact]
     public async Task Off_with_the_box_cold_enough_is_as_it_should_be()

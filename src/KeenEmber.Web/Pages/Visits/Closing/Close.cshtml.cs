@@ -56,10 +56,11 @@ public sealed class CloseModel(VisitViews views, SigningDesk signing) : VisitPag
             Text("contributing"), Text("consequences"), string.Join(' ', View.Found.Select(f => f.Code).Intersect(explained)));
     });
 
-    /// <summary>Ticked just now, or when it was signed off before. Boxes without a tick are not sent, so the first cause tells whether the
-    /// form was.</summary>
+    /// <summary>Ticked just now, or when it was signed off before, or what the diagnosis that the form begins with was made from. Boxes
+    /// without a tick are not sent, so the first cause tells whether the form was.</summary>
     public bool IsExplained(Finding finding) =>
-        Form.Has("rootCause") ? Form["explained"].Split(',').Contains(finding.Code) : View.SignOff?.Explains(finding) == true;
+        Form.Has("rootCause") ? Form["explained"].Split(',').Contains(finding.Code)
+            : View.SignOff?.Explains(finding) ?? View.DiagnosisAsFound?.AccountsFor(finding) == true;
 
     /// <summary>What the causes come to by the diagnosis of how the unit was found: what the form begins with. Empty where none
     /// leads.</summary>
