@@ -69,8 +69,9 @@ public sealed record CaseDiagnosis(IReadOnlyList<Fact> Facts, DiagnosisResult Re
     /// <summary>Facts that are neither explained by the leading explanation nor odd with it: as on a healthy unit.</summary>
     public IEnumerable<Fact> Usual => Facts.Where(f => !Lead.Explains.Contains(f) && !Lead.Leaves.Contains(f));
 
-    /// <summary>A finding is one of what a sure explanation, which leaves nothing odd, was made from.</summary>
-    public bool AccountsFor(Finding finding) => Stands?.Code == Explained && FactsOfSpan.IsWeighed(finding);
+    /// <summary>A finding is one of what the explanation, which is likely and leaves nothing odd, was made from.</summary>
+    public bool AccountsFor(Finding finding) => Stands?.Code is Explained or Likely && Lead.Leaves.Count == 0
+        && FactsOfSpan.IsWeighed(finding);
 
     /// <summary>Causes of the leading explanation that another brought on.</summary>
     public IEnumerable<ExplainingCause> Consequences => Lead.Causes.Where(c => c.Role == CauseRole.Consequence);
