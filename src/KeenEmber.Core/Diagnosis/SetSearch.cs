@@ -1,7 +1,7 @@
 namespace KeenEmber.Core.Diagnosis;
 
 /// <summary>Finds the sets of causes that explain what is known: all single ones, then the best of them with each other cause that any
-/// fact speaks of, up to four.</summary>
+/// fact speaks of, and with what they bring on, up to four.</summary>
 /// <remarks>
 /// A set is weighed in two steps. First with each condition as likely as its causes make it; then, for the best of them, with every
 /// doubtful condition either so or not, summed over, which is exact for a set's own links. Compared with trying every set on small
@@ -67,7 +67,7 @@ internal sealed class SetSearch(Network network, Evidence evidence)
         var extended = new List<CauseSet>();
         foreach (var set in sets)
         {
-            foreach (var cause in by)
+            foreach (var cause in by.Concat(set.Causes.SelectMany(c => followers[c])))
             {
                 if (set.Causes.Contains(cause) || IsHopeless(set, cause, gain[cause], best))
                     continue;
@@ -124,8 +124,16 @@ internal sealed class SetSearch(Network network, Evidence evidence)
         return log;
     }
 
+    /// <summary>By cause: what it brings on. By itself that may not be worth a try, and together they are it: a breaker that a chafed
+    /// lead has opened is the reason why all stands.</summary>
+    private readonly int[][] followers = [.. Enumerable.Range(0, network.Causes.Count)
+        .Select(c => Enumerable.Range(0, network.Causes.Count).Where(o => Supports(network, c, o)).ToArray())];
+
+    private bool Supports(int one, int other) => Supports(network, one, other);
+
     /// <summary>One makes the other at least twice as likely.</summary>
-    private bool Supports(int one, int other) => one != other && network.Support[one, other] > 2 * network.Priors[other];
+    private static bool Supports(Network network, int one, int other) =>
+        one != other && network.Support[one, other] > 2 * network.Priors[other];
 
     /// <summary>Which cause of the set brought on which: the strongest support each, and none in a circle.</summary>
     internal IReadOnlyList<(int Cause, int? Parent)> Parents(int[] causes)

@@ -227,7 +227,7 @@ public sealed class EngineTests(ITestOutputHelper output)
     [Fact]
     public void Where_nothing_new_is_worth_asking_what_fits_nothing_is_looked_at_once_more()
     {
-        var known = Input("box=8 complaint.warm=yes compressor=running condenser-fan=stopped condenser-air=none condfan-motor=locked "
+        var known = Input("box=8 complaint.warm=yes compressor=running condfan-motor=locked shell=hot condfan-voltage=live "
             + "fans=all-run coil=frost liquid-hand=cold");
         var input = known with
         {
@@ -282,5 +282,15 @@ public sealed class EngineTests(ITestOutputHelper output)
         Assert.NotEmpty(said.Next);
         Assert.All(said.Next, t =>
             Assert.DoesNotContain(t.Observable.Needs, n => n.Observable == "compressor" && n.Answers.Contains("running")));
+    }
+
+    /// <summary>A consequence that nothing speaks for by itself is found beside what brings it on.</summary>
+    [Fact]
+    public void What_a_cause_brings_on_is_tried_with_it()
+    {
+        var said = new Diagnoser(DiagnosisTable.Shipped).Diagnose(
+            Input("complaint.trips=yes supply=tripped clock-position=defrost wiring=chafed fan-earth=clear box=12 compressor=stopped"));
+        var lead = said.Explanations[0].Causes.ToDictionary(c => c.Cause.Code, c => c.BroughtOnBy?.Code);
+        Assert.Equal("heater-lead-chafed", lead["breaker-tripped-off"]);
     }
 }
