@@ -169,7 +169,7 @@ internal static class FactsOfRecord
         ("complaint.water", "yes", ["water", "drip", "leak on", "puddle"]), ("complaint.smell", "yes", ["smell", "burn"]),
         ("complaint.alarm", "yes", ["alarm", "beep"]),
         ("complaint.starts-often", "yes",
-            ["starts and stops", "stops and starts", "short cycl", "clicks", "keeps starting", "every minute"]),
+            ["starts and stops", "stops and starts", "short cycl", "clicks on", "keeps starting", "every minute"]),
         ("complaint.comes-and-goes", "yes", ["then not", "comes and goes", "on and off", "sometimes"]),
         ("time-of-day", "afternoons", ["afternoon"]), ("time-of-day", "after-defrost", ["after defrost", "after each defrost"]),
         ("weather", "hot-days", ["hot day", "on hot", "heat wave"]), ("weather", "cold-days", ["cold day", "in the cold", "when it froze"]),
