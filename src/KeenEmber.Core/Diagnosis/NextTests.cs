@@ -202,8 +202,10 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
     private readonly bool isLockedOut = Dangers.Of(evidence.Facts).Any(d => d is Danger.Burning or Danger.ProtectionWent
         or Danger.BurntWiring or Danger.Grounded or Danger.ChafedWiring);
 
-    /// <summary>It runs without air over its condenser: it is to be switched off, and what needs it running is not asked.</summary>
-    private readonly bool isToBeOff = Dangers.Of(evidence.Facts).Contains(Danger.RunsWithoutCondenserAir);
+    /// <summary>It runs without air over its condenser: it is to be switched off, and what needs it running is not asked. A fan that its
+    /// own control stops in the cold is no such thing.</summary>
+    private readonly bool isToBeOff = !input.MakeUp.Has(Plant.CircuitParts.FanCyclingControl)
+        && Dangers.Of(evidence.Facts).Contains(Danger.RunsWithoutCondenserAir);
 
     private static bool IsRunning(Need need) => need.Observable == "compressor" && need.Answers.Contains("running");
 

@@ -30,8 +30,8 @@ public static partial class BenchTrials
         var mode = wiring.Plan.Parts.Any(p => p.Component?.Kind == ComponentKind.HeaterElement) && random.Next(3) == 0
             ? CircuitMode.Defrost : CircuitMode.Calling;
         var (kind, fault) = WiredFaults[random.Next(WiredFaults.Length)];
-        var parts = wiring.Plan.Parts.Where(p => p.Kind == kind && (fault != WiredFault.StuckOpen || wiring.Plan.IsClosed(p, mode))
-            && (fault != WiredFault.StuckClosed || !wiring.Plan.IsClosed(p, mode))).ToList();
+        var parts = wiring.Plan.Parts.Where(p => p.Kind == kind && (fault != WiredFault.StuckOpen || CircuitPlan.IsClosed(p, mode))
+            && (fault != WiredFault.StuckClosed || !CircuitPlan.IsClosed(p, mode))).ToList();
         if (parts.Count == 0)
             return null;
         var broken = parts[random.Next(parts.Count)].Name;

@@ -284,6 +284,16 @@ public sealed class EngineTests(ITestOutputHelper output)
             Assert.DoesNotContain(t.Observable.Needs, n => n.Observable == "compressor" && n.Answers.Contains("running")));
     }
 
+    /// <summary>Its own control may stop that fan: what it runs at is just what tells whether it should.</summary>
+    [Fact]
+    public void A_fan_that_its_control_may_stop_keeps_nothing_from_being_measured()
+    {
+        var known = Input("complaint.warm=yes box=4 compressor=running condenser-fan=stopped ambient=cold");
+        var said = new Diagnoser(DiagnosisTable.Shipped).Diagnose(
+            known with { MakeUp = known.MakeUp with { Parts = known.MakeUp.Parts | CircuitParts.FanCyclingControl } });
+        Assert.Contains(said.Next, t => t.Observable.Needs.Any(n => n.Observable == "compressor"));
+    }
+
     /// <summary>A consequence that nothing speaks for by itself is found beside what brings it on.</summary>
     [Fact]
     public void What_a_cause_brings_on_is_tried_with_it()

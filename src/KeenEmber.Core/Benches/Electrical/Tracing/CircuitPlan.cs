@@ -126,15 +126,7 @@ public sealed record CircuitPlan(
     /// <param name="volts">Between L1 and L2, V.</param>
     public ControlDiagram In(CircuitMode mode, double volts)
     {
-        var closed = mode switch
-        {
-            CircuitMode.Calling => ClosedIn.Calling,
-            CircuitMode.Satisfied => ClosedIn.Satisfied,
-            CircuitMode.PumpingDown => ClosedIn.PumpingDown,
-            CircuitMode.Drip => ClosedIn.Drip,
-            CircuitMode.Off => ClosedIn.Off,
-            _ => ClosedIn.Defrost,
-        };
+        var closed = Flag(mode);
         return new(Sources(volts), [.. Rungs.Select(r => new Rung([.. r.Select(p => new DiagramPart(Wired(p), p.Component))]))]);
 
         WiredPart Wired(PlannedPart p) => new(p.Name, p.Kind, p.A, p.B, p.Kind != WiredKind.Contact || p.ClosedIn.HasFlag(closed), p.Ohms,
@@ -142,8 +134,17 @@ public sealed record CircuitPlan(
     }
 
     /// <summary>A contact is closed in a mode.</summary>
-    public bool IsClosed(PlannedPart part, CircuitMode mode) =>
-        Parts.Contains(part) && In(mode, 1).Wiring.Part(part.Name) is { Closed: true };
+    public static bool IsClosed(PlannedPart part, CircuitMode mode) => part.ClosedIn.HasFlag(Flag(mode));
+
+    private static ClosedIn Flag(CircuitMode mode) => mode switch
+    {
+        CircuitMode.Calling => ClosedIn.Calling,
+        CircuitMode.Satisfied => ClosedIn.Satisfied,
+        CircuitMode.PumpingDown => ClosedIn.PumpingDown,
+        CircuitMode.Drip => ClosedIn.Drip,
+        CircuitMode.Off => ClosedIn.Off,
+        _ => ClosedIn.Defrost,
+    };
 
     private WiredSource[] Sources(double volts)
     {
