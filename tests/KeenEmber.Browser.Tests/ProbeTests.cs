@@ -50,9 +50,9 @@ public sealed class ProbeTests : IDisposable
         person.Station("controls").Press("Parameter sheet").Press("plant 2").ReadUntil("[data-key=p01]", "-18.0 °C");
         Assert.True(person.Run<bool>("return document.documentElement.scrollWidth <= innerWidth"), "the page is wider than the phone");
         Assert.Empty(person.Violations());
-        person.Press("Read it into the sheet").Wait(() => person.Attribute("#AsFound-SetPoint", "value") == "-18.0 °C");
+        person.Press("Read it into the sheet").Wait(() => person.Value("#AsFound-SetPoint") == "-18.0 °C");
         await Say(-21);
-        person.Press("Read it into the sheet").Wait(() => person.Attribute("#AsSet-SetPoint", "value") == "-21.0 °C");
+        person.Press("Read it into the sheet").Wait(() => person.Value("#AsSet-SetPoint") == "-21.0 °C");
         person.Station("record").ReadUntil(".timeline", "set point");
 
         app.Later(20);

@@ -25,3 +25,22 @@ public sealed class DemoWeb : IDisposable
         App.Dispose();
     }
 }
+
+/// <summary>One app on an empty record for a whole test class, whose tests each have a site of their own in it: starting one costs more than
+/// most tests.</summary>
+public sealed class EmptyWeb : IDisposable
+{
+    private readonly TestApp app = new();
+    private int tests;
+
+    /// <summary>The app as a test begins with it.</summary>
+    public TestApp Begin()
+    {
+        app.Clock.Restart();
+        app.Errors.Clear();
+        app.Site = tests++ == 0 ? app.Site : $"Quillmere Market Hall, stall {tests}";
+        return app;
+    }
+
+    public void Dispose() => app.Dispose();
+}

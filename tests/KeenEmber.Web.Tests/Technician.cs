@@ -60,13 +60,13 @@ public sealed class Technician(TestApp app, HttpClient? browser = null) : IDispo
         _ => default,
     }).Where(f => f is { Name.Length: > 0, Value: not null }).Select(f => KeyValuePair.Create(f.Name!, f.Value!));
 
-    /// <summary>A unit on an empty record; its address.</summary>
-    public async Task<string> AddUnit(string tag = "F-3", string site = "Quillmere Market Hall")
+    /// <summary>A unit at the test's site; its address.</summary>
+    public async Task<string> AddUnit(string tag = "F-3", string? site = null)
     {
         using var answer =
             await Send(
             "/equipment/new", "", ("tag", tag), ("refrigerant", "R404A"), ("target", "-20"), ("kind", "WalkInFreezer"), ("fans", "2"),
-            ("site", site));
+            ("site", site ?? app.Site));
         Assert.Equal(HttpStatusCode.Redirect, answer.StatusCode);
         return answer.Headers.Location!.ToString();
     }

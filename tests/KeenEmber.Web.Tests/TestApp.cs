@@ -20,6 +20,9 @@ public sealed class TestApp(bool demo = false) : WebApplicationFactory<Program>
 
     public TestClock Clock { get; } = new();
 
+    /// <summary>Where the test's units stand, unless it says otherwise.</summary>
+    public string Site { get; set; } = "Quillmere Market Hall";
+
     /// <summary>Whatever the app logged as an error.</summary>
     public ConcurrentQueue<string> Errors { get; } = [];
 
@@ -73,6 +76,9 @@ public sealed class TestClock : TimeProvider
     private static readonly DateTimeOffset Start = new(2026, 3, 10, 9, 0, 0, TimeSpan.Zero);
 
     public DateTimeOffset Now { get; set; } = Start;
+
+    /// <summary>Back at the moment at which it began.</summary>
+    public void Restart() => Now = Start;
 
     public override DateTimeOffset GetUtcNow() => Now;
 

@@ -161,13 +161,13 @@ public sealed class Diagnoser(DiagnosisTable table)
             if (network.Observables[observable].IsNumber)
             {
                 var mode = (OperatingMode)Array.IndexOf(set.Modes, set.Modes.Max());
-                var (mean, _) = Likelihood.Number(network, observable, set.Conditions, mode);
-                return Likelihood.Density(network, observable, set.Conditions, mode, mean);
+                var (mean, _) = Likelihood.Number(network.Shown(observable, mode), set.Conditions);
+                return Likelihood.Density(network.Shown(observable, mode), set.Conditions, mean);
             }
 
             return Enumerable.Range(0, network.Observables[observable].Answers.Count)
                 .Max(a => Enum.GetValues<OperatingMode>()
-                    .Sum(m => set.Modes[(int)m] * Likelihood.Answer(network, observable, a, set.Conditions, m)));
+                    .Sum(m => set.Modes[(int)m] * Likelihood.Answer(network.Shown(observable, m), a, set.Conditions)));
         }
     }
 }

@@ -12,21 +12,27 @@ internal sealed class Evidence
     private readonly int[][] factsOf;
     private readonly int[] spokenOf;
     private readonly bool[] isSameInAllModes;
-    private readonly int[] answers;
+    private readonly Known[] known;
+
+    /// <summary>A fact as it is weighed.</summary>
+    /// <param name="Shown">By mode: what the unit shows of it.</param>
+    /// <param name="Answer">Number of the answer; -1 for a number.</param>
+    private readonly record struct Known(Shown[] Shown, int Answer, double Number);
 
     internal Evidence(Network network, IReadOnlyList<Fact> facts)
     {
         this.network = network;
         Facts = [.. facts.Where(f => Fits(network, f)).GroupBy(f => f.Code).Select(g => g.Last())];
         Observables = [.. Facts.Select(f => network.ObservableAt(f.Code)!.Value)];
-        answers = [.. Facts.Select((f, i) => IndexOf(network.Observables[Observables[i]], f.Answer))];
+        known = [.. Facts.Select((f, i) => new Known(Array.ConvertAll(Modes, m => network.Shown(Observables[i], m)),
+            IndexOf(network.Observables[Observables[i]], f.Answer), f.Number ?? 0))];
         ModeShares = SharesOfModes(Facts.FirstOrDefault(f => f.Code == "box")?.Number, network);
         activeModes = [.. Enumerable.Range(0, Modes.Length).Where(m => ModeShares[m] >= Negligible)];
         isSameInAllModes = [.. Observables.Select(network.IsSameInAllModes)];
         baseline = [.. Facts.Select((_, i) => Modes.Select(m => LikelihoodOf(i, network.Baseline, m)).ToArray())];
         ofBaseline = [.. Modes.Select((_, m) => activeModes.Contains(m) ? Math.Log(ModeShares[m]) + baseline.Sum(b => Math.Log(b[m]))
             : double.NegativeInfinity)];
-        var speaksOf = Observables.SelectMany((o, fact) => network.Pushes[o].Select(p => (p.Condition, Fact: fact))).Distinct()
+        var speaksOf = Observables.SelectMany((o, fact) => network.PushedBy[o].Select(c => (Condition: c, Fact: fact))).Distinct()
             .ToLookup(x => x.Condition, x => x.Fact);
         factsOf = [.. Enumerable.Range(0, network.Conditions.Count).Select(c => speaksOf[c].ToArray())];
         spokenOf = [.. Enumerable.Range(0, factsOf.Length).Where(Speaks)];
@@ -96,7 +102,7 @@ internal sealed class Evidence
     private void LogByMode(double[] conditions, Span<double> logs)
     {
         ofBaseline.CopyTo(logs);
-        Span<bool> isCounted = stackalloc bool[Facts.Count];
+        Span<bool> isCounted = stackalloc bool[known.Length];
         Span<double> ratios = stackalloc double[logs.Length];
         ratios.Fill(1);
         foreach (var c in spokenOf)
@@ -157,9 +163,9 @@ internal sealed class Evidence
 
     private double LikelihoodOf(int fact, double[] conditions, OperatingMode mode)
     {
-        var observable = Observables[fact];
-        return Facts[fact].Number is { } number ? Likelihood.Density(network, observable, conditions, mode, number)
-            : Likelihood.Answer(network, observable, answers[fact], conditions, mode);
+        ref readonly var of = ref known[fact];
+        var shown = of.Shown[(int)mode];
+        return shown.IsNumber ? Likelihood.Density(shown, conditions, of.Number) : Likelihood.Answer(shown, of.Answer, conditions);
     }
 
     /// <summary>Logarithm of the sum of what these are logarithms of.</summary>

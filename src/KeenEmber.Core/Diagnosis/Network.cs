@@ -6,23 +6,13 @@ namespace KeenEmber.Core.Diagnosis;
 /// <summary>The table as it holds for one unit with its history, numbered for arithmetic.</summary>
 internal sealed class Network
 {
-    /// <summary>What a condition does to an observable.</summary>
-    /// <param name="Condition">Its number.</param>
-    /// <param name="In">In this mode alone; null for every mode.</param>
-    /// <param name="Answer">Number of the answer; -1 for a shift.</param>
-    /// <param name="Share">Of an answer.</param>
-    /// <param name="By">Of a shift.</param>
-    /// <param name="Spread">Of a shift.</param>
-    internal readonly record struct Push(int Condition, OperatingMode? In, int Answer, double Share, double By, double Spread);
-
     private readonly (int Condition, double Share)[][] makes;
     private readonly double[] notByChance;
     private readonly int[][] conditionsOf;
     private readonly double[][] sharesOfConditions;
     private readonly int[][] touched;
     private readonly Dictionary<string, int> observableAt;
-    private readonly HealthyAnswer[][] healthy;
-    private readonly bool[] isSameInAllModes;
+    private readonly Shown[][] shown;
 
     /// <summary>For a unit with its history.</summary>
     internal static Network Of(DiagnosisTable table, DiagnosisInput input) => table.NetworkOf(input).With(input);
@@ -45,17 +35,15 @@ internal sealed class Network
         BroughtOnBy = [.. Causes.Select(c => c.BroughtOnBy.Where(b => conditionAt.ContainsKey(b.Code))
             .Select(b => (conditionAt[b.Code], b.Share)).ToArray())];
         var targets = CircuitTargets.Of(makeUp, Load.Settled, target, null);
-        healthy = [.. Observables.Select(o => Bands.Fill(o, targets)).Select(h => Modes.Select(m => h[m]).ToArray())];
-        var signs = Conditions.SelectMany((c, i) => c.Shows.Select(s => (Condition: i, Sign: s))).ToLookup(s => s.Sign.Observable);
-        Pushes = [.. Observables.Select(o => signs[o.Code]
-            .Select(s => PushOf(s.Condition, evaporatorFans == 1 ? OfOneFan(s.Sign) : s.Sign, o)).ToArray())];
-        isSameInAllModes = [.. Observables.Select((_, o) => Array.TrueForAll(healthy[o], h => ReferenceEquals(h, healthy[o][0]))
-            && Array.TrueForAll(Pushes[o], p => p.In is null))];
+        var signs = Conditions.SelectMany((c, i) => c.Shows.Select(s => (Condition: i, Sign: evaporatorFans == 1 ? OfOneFan(s) : s)))
+            .ToLookup(s => s.Sign.Observable);
+        shown = [.. Observables.Select(o => InEachMode(o, Bands.Fill(o, targets), [.. signs[o.Code]]))];
+        PushedBy = [.. Observables.Select(o => signs[o.Code].Select(s => s.Condition).Distinct().ToArray())];
         Baseline = new double[Conditions.Count];
         for (var i = 0; i < Baseline.Length; i++)
             Baseline[i] = 1 - WithWhatComesBefore(i, notByChance[i], Baseline);
         touched = Touched();
-        (Priors, Support) = ([], new double[0, 0]);
+        (Priors, Support, IsSupport) = ([], new double[0, 0], new bool[0, 0]);
     }
 
     private Network With(DiagnosisInput input)
@@ -63,6 +51,7 @@ internal sealed class Network
         var with = (Network)MemberwiseClone();
         with.Priors = [.. Causes.Select(c => Histories.Prior(c, input))];
         with.Support = with.Supported();
+        with.IsSupport = with.Supporting();
         return with;
     }
 
@@ -75,8 +64,8 @@ internal sealed class Network
     /// <summary>Of each cause, with what history says of it.</summary>
     internal double[] Priors { get; private set; }
 
-    /// <summary>By observable, in the order of the conditions.</summary>
-    internal Push[][] Pushes { get; }
+    /// <summary>By observable: conditions that make it other than a healthy unit shows it, in their order.</summary>
+    internal int[][] PushedBy { get; }
 
     /// <summary>By cause: conditions that bring it on.</summary>
     internal (int Condition, double Share)[][] BroughtOnBy { get; }
@@ -87,13 +76,16 @@ internal sealed class Network
     /// <summary>How likely a cause is where another is: [other, cause].</summary>
     internal double[,] Support { get; private set; }
 
+    /// <summary>One makes the other at least twice as likely: [one, other].</summary>
+    internal bool[,] IsSupport { get; private set; }
+
     /// <returns>Null where the unit has none of that code.</returns>
     internal int? ObservableAt(string code) => observableAt.TryGetValue(code, out var at) ? at : null;
 
-    internal HealthyAnswer Healthy(int observable, OperatingMode mode) => healthy[observable][(int)mode];
+    internal Shown Shown(int observable, OperatingMode mode) => shown[observable][(int)mode];
 
     /// <summary>Neither a healthy unit nor any condition shows it otherwise in one mode than in another.</summary>
-    internal bool IsSameInAllModes(int observable) => isSameInAllModes[observable];
+    internal bool IsSameInAllModes(int observable) => Array.TrueForAll(shown[observable], s => ReferenceEquals(s, shown[observable][0]));
 
     private static readonly OperatingMode[] Modes = Enum.GetValues<OperatingMode>();
 
@@ -124,11 +116,20 @@ internal sealed class Network
                 notMade[condition] *= 1 - share;
         }
 
-        foreach (var i in TouchedBy(causes))
+        Span<bool> isTouched = stackalloc bool[notMade.Length];
+        foreach (var cause in causes)
         {
+            foreach (var condition in touched[cause])
+                isTouched[condition] = true;
+        }
+
+        for (var i = 0; i < isTouched.Length; i++)
+        {
+            if (!isTouched[i])
+                continue;
             var not = WithWhatComesBefore(i, notMade[i], likely);
             likely[i] = 1 - not;
-            if (Array.IndexOf(held, i) is >= 0 and var bit)
+            if (held.Length > 0 && Array.IndexOf(held, i) is >= 0 and var bit)
             {
                 var isSo = (way >> bit & 1) == 1;
                 log += Math.Log(Math.Max(Impossible, isSo ? likely[i] : not));
@@ -148,32 +149,7 @@ internal sealed class Network
         return not;
     }
 
-    /// <summary>Conditions that any of these causes makes, or brings about through others, in their order.</summary>
-    private int[] TouchedBy(int[] causes)
-    {
-        if (causes.Length < 2)
-            return causes.Length == 0 ? [] : touched[causes[0]];
-        Span<bool> isTouched = stackalloc bool[Conditions.Count];
-        var count = 0;
-        foreach (var cause in causes)
-        {
-            foreach (var condition in touched[cause])
-            {
-                count += isTouched[condition] ? 0 : 1;
-                isTouched[condition] = true;
-            }
-        }
-
-        var all = new int[count];
-        for (int i = 0, at = 0; at < count; i++)
-        {
-            if (isTouched[i])
-                all[at++] = i;
-        }
-
-        return all;
-    }
-
+    /// <summary>By cause: conditions that it makes, or brings about through others, in their order.</summary>
     private int[][] Touched()
     {
         var all = new int[Causes.Count][];
@@ -208,14 +184,36 @@ internal sealed class Network
         return support;
     }
 
+    private bool[,] Supporting()
+    {
+        var isSupport = new bool[Causes.Count, Causes.Count];
+        for (var one = 0; one < Causes.Count; one++)
+        {
+            for (var other = 0; other < Causes.Count; other++)
+                isSupport[one, other] = one != other && Support[one, other] > 2 * Priors[other];
+        }
+
+        return isSupport;
+    }
+
     /// <summary>Where there is one fan, the one that stands is all of them.</summary>
     private static Sign OfOneFan(Sign sign) =>
         sign is AnswerSign { Observable: "fans", Answer: "one-stopped" } one ? one with { Answer = "all-stopped" } : sign;
 
-    private static Push PushOf(int condition, Sign sign, Observable observable) => sign switch
+    /// <summary>By mode; the same one where neither a healthy unit nor any condition shows it otherwise.</summary>
+    private static Shown[] InEachMode(
+        Observable observable, IReadOnlyDictionary<OperatingMode, HealthyAnswer> healthy, (int Condition, Sign Sign)[] signs)
     {
-        AnswerSign a => new(condition, a.In, Index(observable, a.Answer), a.Share, 0, 0),
-        ShiftSign n => new(condition, n.In, -1, 1, n.By, n.Spread),
+        Shown In(OperatingMode mode) => new([.. healthy[mode].Shares], healthy[mode].Mean, healthy[mode].Deviation, observable.WrongShare,
+            [.. signs.Where(s => s.Sign.In is not { } only || only == mode).Select(s => PushOf(s.Condition, s.Sign, observable))]);
+        return Array.TrueForAll(signs, s => s.Sign.In is null) && Modes.All(m => ReferenceEquals(healthy[m], healthy[Modes[0]]))
+            ? [.. Enumerable.Repeat(In(Modes[0]), Modes.Length)] : Array.ConvertAll(Modes, In);
+    }
+
+    private static Shown.Push PushOf(int condition, Sign sign, Observable observable) => sign switch
+    {
+        AnswerSign a => new(condition, Index(observable, a.Answer), a.Share, 0, 0),
+        ShiftSign n => new(condition, -1, 1, n.By, n.Spread),
         _ => throw new InvalidOperationException("A sign is an answer or a shift."),
     };
 

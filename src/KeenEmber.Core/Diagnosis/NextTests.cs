@@ -148,7 +148,7 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
     {
         var o = network.Observables[observable];
         return need.Answers.Sum(a => o.Answers.ToList().IndexOf(a) is >= 0 and var at
-            ? network.Healthy(observable, OperatingMode.Calling).Shares[at] : 0);
+            ? network.Shown(observable, OperatingMode.Calling).Shares[at] : 0);
     }
 
     /// <summary>The one thing that must be known first and is not; null where there is none. What waits for several, or for something that
@@ -158,12 +158,12 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
     /// <summary>Some set that has a say makes it other than the leading one does: else it tells nothing of what to repair.</summary>
     private bool Differs(int observable, List<(CauseSet Set, double Probability)> sets)
     {
-        foreach (var push in network.Pushes[observable])
+        foreach (var condition in network.PushedBy[observable])
         {
-            var lead = sets[0].Set.Conditions[push.Condition];
+            var lead = sets[0].Set.Conditions[condition];
             foreach (var (set, _) in sets)
             {
-                if (Math.Abs(set.Conditions[push.Condition] - lead) > LeastDifference)
+                if (Math.Abs(set.Conditions[condition] - lead) > LeastDifference)
                     return true;
             }
         }
@@ -224,21 +224,28 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
     /// <param name="kinds">By set: which of them come to the same; null where each is its own.</param>
     private double BitsOf(int observable, List<(CauseSet Set, double Probability)> sets, List<int>? kinds = null)
     {
-        double Open(IEnumerable<double> shares) => Entropy(kinds is null ? shares
-            : shares.Zip(kinds).GroupBy(s => s.Second).Select(g => g.Sum(s => s.First)));
         var shares = sets.ConvertAll(s => SharesOf(observable, s.Set));
-        var bits = Open(sets.Select(s => s.Probability));
+        var left = new double[sets.Count];
+        for (var i = 0; i < left.Length; i++)
+            left[i] = sets[i].Probability;
+        var bits = Open(left, kinds);
         for (var answer = 0; answer < shares[0].Length; answer++)
         {
             var likely = 0.0;
-            for (var i = 0; i < sets.Count; i++)
+            for (var i = 0; i < left.Length; i++)
                 likely += sets[i].Probability * shares[i][answer];
-            if (likely > 0)
-                bits -= likely * Open(sets.Select((s, i) => s.Probability * shares[i][answer] / likely));
+            if (likely <= 0)
+                continue;
+            for (var i = 0; i < left.Length; i++)
+                left[i] = sets[i].Probability * shares[i][answer] / likely;
+            bits -= likely * Open(left, kinds);
         }
 
         return bits;
     }
+
+    private static double Open(double[] shares, List<int>? kinds) =>
+        Entropy(kinds is null ? shares : [.. shares.Zip(kinds).GroupBy(s => s.Second).Select(g => g.Sum(s => s.First))]);
 
     private List<Outcome> Outcomes(int observable, List<(CauseSet Set, double Probability)> sets)
     {
@@ -257,18 +264,22 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
 
     private double[] SharesOf(int observable, CauseSet set)
     {
-        var shares = new double[network.Observables[observable].IsNumber ? RangeNames.Length
-            : network.Observables[observable].Answers.Count];
+        var calling = network.Shown(observable, OperatingMode.Calling);
+        var shares = new double[calling.IsNumber ? RangeNames.Length : calling.Shares.Length];
+        var isSameInAllModes = network.IsSameInAllModes(observable);
+        Span<double> ofMode = stackalloc double[shares.Length];
         foreach (var mode in Modes)
         {
-            var weight = network.IsSameInAllModes(observable) ? 1 : set.Modes[(int)mode];
+            var weight = isSameInAllModes ? 1 : set.Modes[(int)mode];
             if (weight < LeastWeight)
                 continue;
-            var ofMode = network.Observables[observable].IsNumber ? Likelihood.Ranges(network, observable, set.Conditions, mode)
-                : Likelihood.Answers(network, observable, set.Conditions, mode);
+            if (calling.IsNumber)
+                Likelihood.RangesInto(ofMode, network.Shown(observable, mode), calling, set.Conditions);
+            else
+                Likelihood.AnswersInto(ofMode, network.Shown(observable, mode), set.Conditions);
             for (var i = 0; i < shares.Length; i++)
                 shares[i] += weight * ofMode[i];
-            if (network.IsSameInAllModes(observable))
+            if (isSameInAllModes)
                 break;
         }
 
@@ -286,7 +297,13 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
         return byCause.Cause < 0 ? null : network.Causes[byCause.Cause];
     }
 
-    private static double Entropy(IEnumerable<double> shares) => shares.Where(p => p > 0).Sum(p => -p * Math.Log2(p));
+    private static double Entropy(double[] shares)
+    {
+        var bits = 0.0;
+        foreach (var p in shares)
+            bits -= p > 0 ? p * Math.Log2(p) : 0;
+        return bits;
+    }
 
     /// <summary>What it takes to get it, with the way there, min.</summary>
     /// <param name="at">Where the technician is; empty for not known.</param>

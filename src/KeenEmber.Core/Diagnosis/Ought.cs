@@ -38,11 +38,11 @@ public sealed record Ought(Observable Observable, string Answer, Fact? Seen)
             return [];
         var network = Network.Of(table, input);
         return [.. Parts.Select(network.ObservableAt).OfType<int>().Select(o =>
-            (Observable: network.Observables[o], Healthy: network.Healthy(o, mode)))
+            (Observable: network.Observables[o], Healthy: network.Shown(o, mode)))
             .Select(p => new Ought(p.Observable, Usual(p.Observable, p.Healthy),
                 input.Facts.LastOrDefault(f => f.Code == p.Observable.Code)))];
     }
 
-    private static string Usual(Observable observable, HealthyAnswer healthy) =>
-        observable.Answers[healthy.Shares.ToList().IndexOf(healthy.Shares.Max())];
+    private static string Usual(Observable observable, Shown healthy) =>
+        observable.Answers[Array.IndexOf(healthy.Shares, healthy.Shares.Max())];
 }

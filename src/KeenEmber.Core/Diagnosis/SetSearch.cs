@@ -127,37 +127,37 @@ internal sealed class SetSearch(Network network, Evidence evidence)
     /// <summary>By cause: what it brings on. By itself that may not be worth a try, and together they are it: a breaker that a chafed
     /// lead has opened is the reason why all stands.</summary>
     private readonly int[][] followers = [.. Enumerable.Range(0, network.Causes.Count)
-        .Select(c => Enumerable.Range(0, network.Causes.Count).Where(o => Supports(network, c, o)).ToArray())];
+        .Select(c => Enumerable.Range(0, network.Causes.Count).Where(o => network.IsSupport[c, o]).ToArray())];
 
-    private bool Supports(int one, int other) => Supports(network, one, other);
-
-    /// <summary>One makes the other at least twice as likely.</summary>
-    private static bool Supports(Network network, int one, int other) =>
-        one != other && network.Support[one, other] > 2 * network.Priors[other];
+    private bool Supports(int one, int other) => network.IsSupport[one, other];
 
     /// <summary>Which cause of the set brought on which: the strongest support each, and none in a circle.</summary>
-    internal IReadOnlyList<(int Cause, int? Parent)> Parents(int[] causes)
+    internal (int Cause, int? Parent)[] Parents(int[] causes)
     {
-        var parent = causes.ToDictionary(c => c, _ => (int?)null);
-        var supports = causes.SelectMany(c => causes.Where(o => Supports(o, c))
-            .Select(o => (Cause: c, Other: o, Gain: network.Support[o, c] / network.Priors[c])));
-        foreach (var (cause, other, _) in supports.OrderByDescending(s => s.Gain))
+        var parents = Array.ConvertAll(causes, c => (Cause: c, Parent: (int?)null));
+        var supports = new List<(int Of, int By, double Gain)>();
+        for (var of = 0; of < causes.Length; of++)
         {
-            if (parent[cause] is null && !IsAncestor(cause, other))
-                parent[cause] = other;
+            for (var by = 0; by < causes.Length; by++)
+            {
+                if (Supports(causes[by], causes[of]))
+                    supports.Add((of, by, network.Support[causes[by], causes[of]] / network.Priors[causes[of]]));
+            }
         }
 
-        return [.. causes.Select(c => (c, parent[c]))];
-
-        bool IsAncestor(int of, int cause)
+        foreach (var (of, by, _) in supports.OrderByDescending(s => s.Gain))
         {
-            for (int? at = cause; at is { } here; at = parent[here])
-            {
-                if (here == of)
-                    return true;
-            }
+            if (parents[of].Parent is null && !IsAncestor(of, by))
+                parents[of].Parent = causes[by];
+        }
 
-            return false;
+        return parents;
+
+        bool IsAncestor(int of, int at)
+        {
+            while (at != of && parents[at].Parent is { } parent)
+                at = Array.IndexOf(causes, parent);
+            return at == of;
         }
     }
 

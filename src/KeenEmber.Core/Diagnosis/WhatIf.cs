@@ -47,18 +47,18 @@ public sealed record WhatIf(
 
     private static Expected? ExpectedOf(Network network, int observable, double[] conditions, OperatingMode mode)
     {
-        var (o, healthy) = (network.Observables[observable], network.Healthy(observable, mode));
+        var (o, shown) = (network.Observables[observable], network.Shown(observable, mode));
         if (o.IsNumber)
         {
-            var (mean, _) = Likelihood.Number(network, observable, conditions, mode);
-            return Math.Abs(mean - healthy.Mean) > OffFrom * healthy.Deviation
-                ? new(o, "", mean) { Telling = Math.Min(1, Math.Abs(mean - healthy.Mean) / (MostOff * healthy.Deviation)) } : null;
+            var (mean, _) = Likelihood.Number(shown, conditions);
+            return Math.Abs(mean - shown.Mean) > OffFrom * shown.Deviation
+                ? new(o, "", mean) { Telling = Math.Min(1, Math.Abs(mean - shown.Mean) / (MostOff * shown.Deviation)) } : null;
         }
 
-        var shares = Likelihood.Answers(network, observable, conditions, mode);
+        var shares = Likelihood.Answers(shown, conditions);
         var best = Array.IndexOf(shares, shares.Max());
-        return shares[best] > ExpectedFrom && healthy.Shares[best] < ExpectedFrom 
-            ? new(o, o.Answers[best], null) { Telling = shares[best] - healthy.Shares[best] } : null;
+        return shares[best] > ExpectedFrom && shown.Shares[best] < ExpectedFrom 
+            ? new(o, o.Answers[best], null) { Telling = shares[best] - shown.Shares[best] } : null;
     }
 }
 

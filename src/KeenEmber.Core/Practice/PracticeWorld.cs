@@ -40,8 +40,8 @@ public sealed class PracticeWorld
             return told;
         var at = network.ObservableAt(observable.Code)!.Value;
         if (observable.IsNumber)
-            return new(observable.Code, "", Math.Round(2 * Likelihood.Number(network, at, truth.Conditions, Mode).Mean) / 2);
-        var shares = Likelihood.Answers(network, at, truth.Conditions, Mode);
+            return new(observable.Code, "", Math.Round(2 * Likelihood.Number(network.Shown(at, Mode), truth.Conditions).Mean) / 2);
+        var shares = Likelihood.Answers(network.Shown(at, Mode), truth.Conditions);
         return new(observable.Code, observable.Answers[Array.IndexOf(shares, shares.Max())]);
     }
 

@@ -53,8 +53,8 @@ public sealed class Browsers : IDisposable
         var driver = new ChromeDriver(service, options);
         if (profile is null)
         {
-            driver.ExecuteCdpCommand("Network.enable", []);
-            driver.ExecuteCdpCommand("Network.setBypassServiceWorker", new() { ["bypass"] = true });
+            driver.ExecuteCdpCommand(
+                "Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = "delete Navigator.prototype.serviceWorker" });
         }
 
         return driver;

@@ -50,44 +50,28 @@ public sealed class Person : IDisposable
 
     /// <summary>The first visible element a selector names, as soon as there is one.</summary>
     public IWebElement See(string selector) =>
-        Eventually(() => driver.FindElements(By.CssSelector(selector)).FirstOrDefault(e => e.Displayed),
-        () => $"nothing visible at {selector} on {driver.Url}");
+        Eventually(() => Seen<IWebElement>(selector, "e"), () => $"nothing visible at {selector} on {driver.Url}");
 
-    /// <summary>Whether something is visible now; a page that is exchanged under the look is looked at again.</summary>
-    public bool SeesNow(string selector)
-    {
-        while (true)
-        {
-            try
-            {
-                return driver.FindElements(By.CssSelector(selector)).Any(e => e.Displayed);
-            }
-            catch (StaleElementReferenceException)
-            {
-                Thread.Sleep(40);
-            }
-        }
-    }
+    /// <summary>Whether something is visible now.</summary>
+    public bool SeesNow(string selector) => Seen<IWebElement>(selector, "e") is not null;
 
     public int Count(string selector) => driver.FindElements(By.CssSelector(selector)).Count;
 
-    public string Read(string selector) => Shown(selector, e => e.Text.Trim());
+    public string Read(string selector) => Shown(selector, "(e.innerText ?? e.textContent).trim()");
 
     /// <summary>What stands in a field.</summary>
-    public string Value(string selector) => Attribute(selector, "value");
+    public string Value(string selector) => Shown(selector, "e.value");
 
-    public string Attribute(string selector, string name) => Shown(selector, e => e.GetAttribute(name) ?? "");
+    public string Attribute(string selector, string name) => Shown(selector, $"e.getAttribute('{name}') ?? ''");
 
-    /// <summary>Something of the first visible element, asked again where the page is exchanged under the question.</summary>
-    private string Shown(string selector, Func<IWebElement, string> of) =>
-        Eventually(() => driver.FindElements(By.CssSelector(selector)).FirstOrDefault(e => e.Displayed) is { } seen ? of(seen) : null,
-        () => $"nothing visible at {selector} on {driver.Url}");
+    /// <summary>Something of the first visible element.</summary>
+    private string Shown(string selector, string what) =>
+        Eventually(() => Seen<string>(selector, what), () => $"nothing visible at {selector} on {driver.Url}");
 
     /// <summary>Waits until the text at a place contains something.</summary>
     public string ReadUntil(string selector, string part) => Eventually(
-        () => driver.FindElements(By.CssSelector(selector)).Where(e => e.Displayed).Select(Text)
-            .FirstOrDefault(t => t?.Contains(part, StringComparison.Ordinal) == true),
-        () => $"“{part}” not at {selector}, but: {string.Join(" | ", driver.FindElements(By.CssSelector(selector)).Select(Text))}");
+        () => Texts(selector, isSeen: true).FirstOrDefault(t => t.Contains(part, StringComparison.Ordinal)),
+        () => $"“{part}” not at {selector}, but: {string.Join(" | ", Texts(selector, isSeen: false))}");
 
     /// <summary>Waits until something is so on the page.</summary>
     public void Wait(Func<bool> isSo) => Eventually(() => isSo() ? "so" : null, () => $"still waiting on {driver.Url}");
@@ -95,7 +79,7 @@ public sealed class Person : IDisposable
     public Person Tap(string selector)
     {
         Eventually(
-            () => Acted(driver.FindElements(By.CssSelector(selector)), e => e.Click()), () => $"could not tap {selector} on {driver.Url}");
+            () => Acted(selector, e => e.Click()), () => $"could not tap {selector} on {driver.Url}");
         return this;
     }
 
@@ -107,9 +91,7 @@ public sealed class Person : IDisposable
     {
         Go("/");
         Eventually(
-            () => Acted(
-            driver.FindElements(By.XPath($"//ul[@class='board']//a[.//*[@class='unit-tag' and normalize-space(.)='{tag}']]")), e =>
-            e.Click()),
+            () => Acted($"//ul[@class='board']//a[.//*[@class='unit-tag' and normalize-space(.)='{tag}']]", e => e.Click()),
             () => $"no unit {tag} on {driver.Url}");
         return this;
     }
@@ -118,8 +100,7 @@ public sealed class Person : IDisposable
     public Person Press(string text)
     {
         Eventually(
-            () => Acted(
-            driver.FindElements(By.XPath($"//*[self::a or self::button][contains(normalize-space(.), '{text}')]")), e => e.Click()),
+            () => Acted($"//*[self::a or self::button][contains(normalize-space(.), '{text}')]", e => e.Click()),
             () => $"no button “{text}” on {driver.Url}");
         return this;
     }
@@ -132,16 +113,31 @@ public sealed class Person : IDisposable
         return this;
     }
 
-    /// <summary>Replaces what is in a field.</summary>
+    /// <summary>Replaces what is in a field: all of it is marked and the new text comes in one piece, as a dictated one does. What is not
+    /// plain text is typed key by key.</summary>
     public Person Type(string selector, string text)
     {
-        Eventually(() => Acted(driver.FindElements(By.CssSelector(selector)), field =>
+        Eventually(() => Acted(selector, field =>
         {
-            field.Clear();
-            field.SendKeys(text);
+            if (text.Length > 0 && (bool)driver.ExecuteScript(MarkAll, field)!)
+                driver.ExecuteCdpCommand("Input.insertText", new() { ["text"] = text });
+            else
+            {
+                field.Clear();
+                field.SendKeys(text);
+            }
         }), () => $"could not type into {selector} on {driver.Url}");
         return this;
     }
+
+    private const string MarkAll = """
+        const field = arguments[0];
+        if (field.disabled || field.readOnly || !['text', 'search', 'textarea'].includes(field.type))
+            return false;
+        field.focus();
+        field.select();
+        return document.activeElement === field;
+        """;
 
     /// <summary>Chooses files in a file field, which may be hidden behind its label.</summary>
     public Person Upload(string selector, params string[] files)
@@ -246,26 +242,41 @@ public sealed class Person : IDisposable
     }
 
     /// <summary>Does something to the first visible element, if there is one.</summary>
-    private static object? Acted(IEnumerable<IWebElement> elements, Action<IWebElement> act)
+    private IWebElement? Acted(string selector, Action<IWebElement> act)
     {
-        if (elements.FirstOrDefault(e => e.Displayed) is not { } element)
+        if (Seen<IWebElement>(selector, "e") is not { } element)
             return null;
         act(element);
         return element;
     }
 
-    /// <summary>SVG text has no rendered text for the driver.</summary>
-    private string? Text(IWebElement element)
-    {
-        try
-        {
-            return (string?)driver.ExecuteScript("return arguments[0].textContent.replace(/\\s+/g, ' ').trim()", element);
-        }
-        catch (StaleElementReferenceException)
-        {
-            return null;
-        }
-    }
+    /// <summary>Something of the first visible element that a selector or a path names, asked in one go: the page is not exchanged under
+    /// the question, and the driver need not ask of every element by itself.</summary>
+    /// <param name="what">Of it, <c>e</c>, in the page's own language.</param>
+    private T? Seen<T>(string selector, string what)
+        where T : class => (T?)driver.ExecuteScript($"{Look} const e = all.find(isSeen); return e ? {what} : null;", selector);
+
+    /// <summary>Of SVG as well, which has no text that is laid out.</summary>
+    private IEnumerable<string> Texts(string selector, bool isSeen) => ((IReadOnlyCollection<object>)driver.ExecuteScript(
+        $"{Look} return all.filter({(isSeen ? "isSeen" : "() => true")}).map(e => e.textContent.replace(/\\s+/g, ' ').trim());", selector)!)
+        .Cast<string>();
+
+    /// <summary>A choice of a list is seen where the list is.</summary>
+    private const string Look = """
+        const isSeen = e => {
+            if (e.localName === 'option')
+                e = e.closest('select');
+            const place = e.getBoundingClientRect();
+            return (place.width > 0 || place.height > 0) && e.checkVisibility({ opacityProperty: true, visibilityProperty: true });
+        };
+        const all = [];
+        if (arguments[0].startsWith('//')) {
+            const found = document.evaluate(arguments[0], document, null, XPathResult.ORDERED_NODE_SNAPSHOT_TYPE);
+            for (let n = 0; n < found.snapshotLength; n++)
+                all.push(found.snapshotItem(n));
+        } else
+            all.push(...document.querySelectorAll(arguments[0]));
+        """;
 
     private static T Eventually<T>(Func<T?> look, Func<string> complaint) where T : class
     {

@@ -188,13 +188,28 @@ public sealed class EngineTests(ITestOutputHelper output)
         Assert.All(after, n => Assert.True(n.Minutes < 15, $"{n.Observable.Code} {n.Minutes}"));
     }
 
+    /// <summary>Units built alike share their network, and two visits may be judged at once.</summary>
+    [Fact]
+    public async Task What_is_weighed_for_one_visit_changes_nothing_under_another()
+    {
+        var network = Network.Of(DiagnosisTable.Shipped, Input("superheat=45"));
+        var numbers = Enumerable.Range(0, network.Observables.Count).Where(o => network.Observables[o].IsNumber)
+            .Select(o => network.Shown(o, OperatingMode.Calling)).ToList();
+        var before = network.Baseline.Sum();
+        var weighing = Task.Run(() => Enumerable.Range(0, 20_000)
+            .Sum(_ => numbers.Sum(n => Likelihood.Density(n, network.Baseline, n.Mean))));
+        while (!weighing.IsCompleted)
+            Assert.Equal(before, network.Baseline.Sum());
+        Assert.True(await weighing > 0);
+    }
+
     [Fact]
     public void A_superheat_far_beyond_the_usual_speaks_for_a_leak_more_than_for_nothing()
     {
         var network = Network.Of(DiagnosisTable.Shipped, Input("superheat=45"));
-        var superheat = network.ObservableAt("superheat")!.Value;
-        double Of(params string[] causes) => Likelihood.Density(network, superheat,
-            network.ConditionsOf([.. causes.Select(c => network.Causes.ToList().FindIndex(x => x.Code == c))]), OperatingMode.Calling, 45);
+        var superheat = network.Shown(network.ObservableAt("superheat")!.Value, OperatingMode.Calling);
+        double Of(params string[] causes) => Likelihood.Density(superheat,
+            network.ConditionsOf([.. causes.Select(c => network.Causes.ToList().FindIndex(x => x.Code == c))]), 45);
         Assert.True(Of("leak") > 3 * Of(), $"{Of("leak")} {Of()}");
     }
 

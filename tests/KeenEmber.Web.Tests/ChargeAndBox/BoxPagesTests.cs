@@ -4,18 +4,14 @@ using AngleSharp.Dom;
 namespace KeenEmber.Web.Tests.ChargeAndBox;
 
 /// <summary>Pull-down, balance, doors, product and systems, as their pages take them.</summary>
-public sealed class BoxPagesTests : IDisposable
+public sealed class BoxPagesTests : IClassFixture<EmptyWeb>, IDisposable
 {
-    private readonly TestApp app = new();
+    private readonly TestApp app;
     private readonly Technician tobin;
 
-    public BoxPagesTests() => tobin = new(app);
+    public BoxPagesTests(EmptyWeb web) => tobin = new(app = web.Begin());
 
-    public void Dispose()
-    {
-        tobin.Dispose();
-        app.Dispose();
-    }
+    public void Dispose() => tobin.Dispose();
 
     private async Task<string> Visit() => await tobin.StartVisit(await tobin.AddUnit());
 

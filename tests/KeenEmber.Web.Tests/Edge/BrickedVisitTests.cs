@@ -8,18 +8,14 @@ using KeenEmber.Web.Tests.Fuzz;
 namespace KeenEmber.Web.Tests.Edge;
 
 /// <summary>What once made a visit, its unit and the start page unusable for good.</summary>
-public sealed class BrickedVisitTests : IDisposable
+public sealed class BrickedVisitTests : IClassFixture<EmptyWeb>, IDisposable
 {
-    private readonly TestApp app = new();
+    private readonly TestApp app;
     private readonly Technician technician;
 
-    public BrickedVisitTests() => technician = new(app);
+    public BrickedVisitTests(EmptyWeb web) => technician = new(app = web.Begin());
 
-    public void Dispose()
-    {
-        technician.Dispose();
-        app.Dispose();
-    }
+    public void Dispose() => technician.Dispose();
 
     private async Task EverythingOpens(string unit, string visit)
     {

@@ -4,18 +4,14 @@ using System.Text;
 namespace KeenEmber.Web.Tests.Edge;
 
 /// <summary>Requests that no page of ours sends, and what every answer carries.</summary>
-public sealed class RequestTests : IDisposable
+public sealed class RequestTests : IClassFixture<EmptyWeb>, IDisposable
 {
-    private readonly TestApp app = new();
+    private readonly TestApp app;
     private readonly Technician technician;
 
-    public RequestTests() => technician = new(app);
+    public RequestTests(EmptyWeb web) => technician = new(app = web.Begin());
 
-    public void Dispose()
-    {
-        technician.Dispose();
-        app.Dispose();
-    }
+    public void Dispose() => technician.Dispose();
 
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;
 

@@ -4,18 +4,14 @@ using AngleSharp.Dom;
 namespace KeenEmber.Web.Tests.Visits;
 
 /// <summary>Damage that was seen, parts that were opened, and a motor that may stand in for another.</summary>
-public sealed class DamagePagesTests : IDisposable
+public sealed class DamagePagesTests : IClassFixture<EmptyWeb>, IDisposable
 {
-    private readonly TestApp app = new();
+    private readonly TestApp app;
     private readonly Technician isolde;
 
-    public DamagePagesTests() => isolde = new(app);
+    public DamagePagesTests(EmptyWeb web) => isolde = new(app = web.Begin());
 
-    public void Dispose()
-    {
-        isolde.Dispose();
-        app.Dispose();
-    }
+    public void Dispose() => isolde.Dispose();
 
     private async Task<IDocument> Sent(string address, string action, params (string Field, string Text)[] fields)
     {

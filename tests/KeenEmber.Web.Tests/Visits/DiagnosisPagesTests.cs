@@ -4,9 +4,9 @@ using KeenEmber.Core.Cases;
 namespace KeenEmber.Web.Tests.Visits;
 
 /// <summary>The diagnosis of a visit: from the complaint to the cause by the tests that it asks for.</summary>
-public sealed class DiagnosisPagesTests : IAsyncLifetime
+public sealed class DiagnosisPagesTests(EmptyWeb web) : IClassFixture<EmptyWeb>, IAsyncLifetime
 {
-    private readonly TestApp app = new();
+    private readonly TestApp app = web.Begin();
     private Technician isolde = null!;
     private string unit = "";
     private string visit = "";
@@ -21,7 +21,6 @@ public sealed class DiagnosisPagesTests : IAsyncLifetime
     public ValueTask DisposeAsync()
     {
         isolde.Dispose();
-        app.Dispose();
         return ValueTask.CompletedTask;
     }
 

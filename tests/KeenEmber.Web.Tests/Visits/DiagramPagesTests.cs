@@ -7,18 +7,14 @@ using AngleSharp.Html.Dom;
 namespace KeenEmber.Web.Tests.Visits;
 
 /// <summary>The unit's own diagram, and a part whose wires are swapped.</summary>
-public sealed class DiagramPagesTests : IDisposable
+public sealed class DiagramPagesTests : IClassFixture<EmptyWeb>, IDisposable
 {
-    private readonly TestApp app = new();
+    private readonly TestApp app;
     private readonly Technician isolde;
 
-    public DiagramPagesTests() => isolde = new(app);
+    public DiagramPagesTests(EmptyWeb web) => isolde = new(app = web.Begin());
 
-    public void Dispose()
-    {
-        isolde.Dispose();
-        app.Dispose();
-    }
+    public void Dispose() => isolde.Dispose();
 
     private async Task<IDocument> Edit(string visit, string action, params (string Field, string Text)[] fields)
     {

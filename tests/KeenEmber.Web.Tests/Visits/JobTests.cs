@@ -5,9 +5,9 @@ using AngleSharp.Html.Dom;
 namespace KeenEmber.Web.Tests.Visits;
 
 /// <summary>Beginnings of whole jobs, typed into the log line: what is said first, and what must never be said.</summary>
-public sealed class JobTests : IAsyncLifetime
+public sealed class JobTests(EmptyWeb web) : IClassFixture<EmptyWeb>, IAsyncLifetime
 {
-    private readonly TestApp app = new();
+    private readonly TestApp app = web.Begin();
     private Technician isolde = null!;
     private string unit = "";
     private string visit = "";
@@ -22,7 +22,6 @@ public sealed class JobTests : IAsyncLifetime
     public ValueTask DisposeAsync()
     {
         isolde.Dispose();
-        app.Dispose();
         return ValueTask.CompletedTask;
     }
 

@@ -7,18 +7,14 @@ namespace KeenEmber.Web.Tests.Visits;
 
 /// <summary>Forms that waited on a phone: when they were made, whatever the phone's clock says, and once however often they are
 /// sent.</summary>
-public sealed class KeptPostTests : IDisposable
+public sealed class KeptPostTests : IClassFixture<EmptyWeb>, IDisposable
 {
-    private readonly TestApp app = new();
+    private readonly TestApp app;
     private readonly Technician phone;
 
-    public KeptPostTests() => phone = new(app);
+    public KeptPostTests(EmptyWeb web) => phone = new(app = web.Begin());
 
-    public void Dispose()
-    {
-        phone.Dispose();
-        app.Dispose();
-    }
+    public void Dispose() => phone.Dispose();
 
     private async Task<Guid> Begin() => Guid.Parse((await phone.StartVisit(await phone.AddUnit("F-9"))).Split('/')[2]);
 

@@ -4,18 +4,14 @@ using AngleSharp.Dom;
 namespace KeenEmber.Web.Tests.Visits;
 
 /// <summary>Electrical parts tested on their page: numbers in, verdict, what is said when a number cannot be read.</summary>
-public sealed class PartPagesTests : IDisposable
+public sealed class PartPagesTests : IClassFixture<EmptyWeb>, IDisposable
 {
-    private readonly TestApp app = new();
+    private readonly TestApp app;
     private readonly Technician isolde;
 
-    public PartPagesTests() => isolde = new(app);
+    public PartPagesTests(EmptyWeb web) => isolde = new(app = web.Begin());
 
-    public void Dispose()
-    {
-        isolde.Dispose();
-        app.Dispose();
-    }
+    public void Dispose() => isolde.Dispose();
 
     private async Task<IDocument> Test(string visit, string of, string test, params (string Field, string Text)[] fields)
     {

@@ -3,9 +3,9 @@ using AngleSharp.Dom;
 namespace KeenEmber.Web.Tests.Visits;
 
 /// <summary>What a report says, in the order in which it is read: cause, what was found, what was done, how it was left.</summary>
-public sealed class ReportTests : IAsyncLifetime
+public sealed class ReportTests(EmptyWeb web) : IClassFixture<EmptyWeb>, IAsyncLifetime
 {
-    private readonly TestApp app = new();
+    private readonly TestApp app = web.Begin();
     private Technician isolde = null!;
     private string visit = "";
 
@@ -24,7 +24,6 @@ public sealed class ReportTests : IAsyncLifetime
     public ValueTask DisposeAsync()
     {
         isolde.Dispose();
-        app.Dispose();
         return ValueTask.CompletedTask;
     }
 

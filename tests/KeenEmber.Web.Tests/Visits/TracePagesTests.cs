@@ -5,18 +5,14 @@ using AngleSharp.Html.Dom;
 namespace KeenEmber.Web.Tests.Visits;
 
 /// <summary>The control circuit traced on its page.</summary>
-public sealed class TracePagesTests : IDisposable
+public sealed class TracePagesTests : IClassFixture<EmptyWeb>, IDisposable
 {
-    private readonly TestApp app = new();
+    private readonly TestApp app;
     private readonly Technician isolde;
 
-    public TracePagesTests() => isolde = new(app);
+    public TracePagesTests(EmptyWeb web) => isolde = new(app = web.Begin());
 
-    public void Dispose()
-    {
-        isolde.Dispose();
-        app.Dispose();
-    }
+    public void Dispose() => isolde.Dispose();
 
     private Task<IDocument> Measure(string visit, string a, string b, string volts, string mode = "Calling") =>
         Sent($"{visit}/trace?mode={mode}", "Volts", ("a", a), ("b", b), ("volts", volts));

@@ -4,18 +4,14 @@ using AngleSharp.Html.Dom;
 namespace KeenEmber.Web.Tests.Visits;
 
 /// <summary>What made a breaker go, worked through on its page to the close of the visit.</summary>
-public sealed class TrippedPagesTests : IDisposable
+public sealed class TrippedPagesTests : IClassFixture<EmptyWeb>, IDisposable
 {
-    private readonly TestApp app = new();
+    private readonly TestApp app;
     private readonly Technician isolde;
 
-    public TrippedPagesTests() => isolde = new(app);
+    public TrippedPagesTests(EmptyWeb web) => isolde = new(app = web.Begin());
 
-    public void Dispose()
-    {
-        isolde.Dispose();
-        app.Dispose();
-    }
+    public void Dispose() => isolde.Dispose();
 
     private async Task<IDocument> Answer(string visit, string code, string answer)
     {

@@ -5,18 +5,14 @@ using KeenEmber.Storage;
 namespace KeenEmber.Web.Tests.Visits;
 
 /// <summary>October stays October: what is done to a unit in November leaves the visits before as they were.</summary>
-public sealed class UnitAsOfTests : IDisposable
+public sealed class UnitAsOfTests : IClassFixture<EmptyWeb>, IDisposable
 {
-    private readonly TestApp app = new();
+    private readonly TestApp app;
     private readonly Technician technician;
 
-    public UnitAsOfTests() => technician = new(app);
+    public UnitAsOfTests(EmptyWeb web) => technician = new(app = web.Begin());
 
-    public void Dispose()
-    {
-        technician.Dispose();
-        app.Dispose();
-    }
+    public void Dispose() => technician.Dispose();
 
     private async Task<(string Unit, string October, string November)> TwoVisits()
     {

@@ -62,18 +62,18 @@ public static class PullDownFit
         double[] box = [.. samples.Select(s => s.BoxC)];
         var noise = Noise(box);
         var stored = StoredMin(samples);
-        var kept = samples.Select((s, i) => new PullDownSample(minutes[i], s.BoxC)).ToList();
+        var kept = Kept.Of(minutes, box);
         var looked = Courses(kept, noise, targetC, stored);
         var likeliestOf = looked.MaxBy(c => c.Log)!;
         if (!double.IsFinite(likeliestOf.Log))
             return new(PullDownVerdict.TooEarly, new(box[^1], double.NegativeInfinity, box.Max()), null);
         var errors = Errors(kept, likeliestOf, noise);
         var courses = looked.Where(c => c.Log > likeliestOf.Log - FarOff)
-            .SelectMany(c => Reserves, (c, r) => Fit(kept, c.Fast, c.Slow, c.SlowShare, errors, targetC, r, stored, Passes)).ToList();
+            .SelectMany(c => Fits(kept, c.Fast, c.Slow, c.SlowShare, errors, targetC, stored, Passes)).ToList();
         var best = courses.Max(c => c.Log);
         // What doors cost so far they go on costing: the course is told for as warm as the box was on average.
         var likeliest = courses.MaxBy(c => c.Log)!;
-        var doorsK = Math.Max(0, kept.Average(k => k.BoxC - likeliest.At(k.Minute)));
+        var doorsK = Math.Max(0, kept.OffFrom(likeliest).Average());
         if (!double.IsFinite(best))
             return new(PullDownVerdict.TooEarly, new(box[^1], double.NegativeInfinity, box.Max()), null);
         var all = courses.Sum(c => Math.Exp(c.Log - best));
@@ -83,7 +83,7 @@ public static class PullDownFit
             foreach (var (at, part) in Spread)
             {
                 var plateau = course.Plateau + Wider * at * course.PlateauError;
-                var height = kept[0].BoxC - plateau;
+                var height = kept.BoxC[0] - plateau;
                 var likely = course with { Plateau = plateau, Height = Math.Max(0, height) };
                 ends.Add((likely, Crossing(likely, targetC - doorsK), Math.Exp(course.Log - best) / all * part));
             }
@@ -138,9 +138,9 @@ public static class PullDownFit
 
     /// <summary>What a reading says less than its noise alone would have it, K: what no course follows, and what hangs on from one reading
     /// to the next.</summary>
-    private static double Errors(List<PullDownSample> kept, Course best, double noise)
+    private static double Errors(Kept kept, Course best, double noise)
     {
-        double[] off = [.. kept.Select(k => k.BoxC - best.At(k.Minute))];
+        var off = kept.OffFrom(best);
         var size = Math.Max(noise, Math.Sqrt(off.Average(e => Math.Min(e * e, 9 * noise * noise))));
         var along = off.Zip(off.Skip(1), (a, b) => a * b).Sum() / Math.Max(1e-9, off.Sum(e => e * e));
         var hangs = Math.Clamp(along, 0, 0.95);
@@ -153,9 +153,9 @@ public static class PullDownFit
     /// <summary>How often what a door warmed is weighed anew.</summary>
     private const int Passes = 3;
 
-    private static List<Course> Courses(List<PullDownSample> kept, double noise, double targetC, double? stored)
+    private static List<Course> Courses(Kept kept, double noise, double targetC, double? stored)
     {
-        var duration = Math.Max(1, kept[^1].Minute);
+        var duration = Math.Max(1, kept.Minutes[^1]);
         var courses = new List<Course>();
         for (var n = 0; n < TimeConstants; n++)
         {
@@ -165,7 +165,7 @@ public static class PullDownFit
                 foreach (var ratio in share is > 0 and < 1 ? FastOfSlow : [FastOfSlow[0]])
                 {
                     var fast = share == 0 ? slow : slow * ratio;
-                    courses.Add(Reserves.Select(r => Fit(kept, fast, slow, share, noise, targetC, r, stored, 1)).MaxBy(c => c.Log)!);
+                    courses.Add(Fits(kept, fast, slow, share, noise, targetC, stored, 1).MaxBy(c => c.Log)!);
                 }
             }
         }
@@ -173,11 +173,24 @@ public static class PullDownFit
         return courses;
     }
 
-    /// <summary>Plateau and height by least squares, the plateau held by what units usually come to.</summary>
-    private static Course Fit(List<PullDownSample> kept, double fast, double slow, double slowShare, double noise, double targetC,
-        (double FromTargetK, double SpreadK, double Share) reserve, double? stored, int passes)
+    /// <summary>A course fitted once for each reserve a unit may have.</summary>
+    private static Course[] Fits(Kept kept, double fast, double slow, double slowShare, double noise, double targetC, double? stored,
+        int passes)
     {
-        double Fallen(double t) => (1 - slowShare) * Math.Exp(-t / fast) + slowShare * Math.Exp(-t / slow);
+        var fallen = Array.ConvertAll(kept.Minutes, t => (1 - slowShare) * Math.Exp(-t / fast) + slowShare * Math.Exp(-t / slow));
+        var usual = Usual(fast, slow, slowShare, stored);
+        return Array.ConvertAll(Reserves, r =>
+        {
+            var (plateau, error, height, log) = Fit(kept, fallen, noise, targetC, r, passes);
+            return new Course(fast, slow, slowShare, plateau, error, height, height > 0 ? log + usual : double.NegativeInfinity);
+        });
+    }
+
+    /// <summary>Plateau and height by least squares, the plateau held by what units usually come to.</summary>
+    /// <param name="fallen">By reading: how far the course has still to fall, as a share.</param>
+    private static (double Plateau, double Error, double Height, double Log) Fit(Kept kept, double[] fallen, double noise, double targetC,
+        (double FromTargetK, double SpreadK, double Share) reserve, int passes)
+    {
         var (prior, priorWeight) = (targetC + reserve.FromTargetK, 1 / (reserve.SpreadK * reserve.SpreadK));
         var weight = 1 / (noise * noise);
         var (plateau, height, det, sff) = (0.0, 0.0, 0.0, 0.0);
@@ -185,35 +198,45 @@ public static class PullDownFit
         {
             var (s1, sf, sy, sfy) = (priorWeight, 0.0, priorWeight * prior, 0.0);
             sff = 0;
-            foreach (var sample in kept)
+            for (var i = 0; i < fallen.Length; i++)
             {
-                var f = Fallen(sample.Minute);
-                var off = pass == 0 ? 0 : (sample.BoxC - plateau - height * f) / noise;
-                var w = Lately(sample.Minute, kept) * (off > Warmed ? weight * Warmed / off : weight);
+                var (f, box) = (fallen[i], kept.BoxC[i]);
+                var off = pass == 0 ? 0 : (box - plateau - height * f) / noise;
+                var w = kept.Lately[i] * (off > Warmed ? weight * Warmed / off : weight);
                 s1 += w;
                 sf += w * f;
                 sff += w * f * f;
-                sy += w * sample.BoxC;
-                sfy += w * f * sample.BoxC;
+                sy += w * box;
+                sfy += w * f * box;
             }
 
             det = s1 * sff - sf * sf;
             (plateau, height) = ((sff * sy - sf * sfy) / det, (s1 * sfy - sf * sy) / det);
         }
 
-        var squares = kept.Sum(k => Lately(k.Minute, kept) * Robust((k.BoxC - plateau - height * Fallen(k.Minute)) / noise))
-            + (plateau - prior) * (plateau - prior) * priorWeight;
+        var squares = 0.0;
+        for (var i = 0; i < fallen.Length; i++)
+            squares += kept.Lately[i] * Robust((kept.BoxC[i] - plateau - height * fallen[i]) / noise);
+        squares += (plateau - prior) * (plateau - prior) * priorWeight;
         // A wide plateau is worth less than one the readings pin down: the width of what is left stands in the evidence.
-        var log = -squares / 2 - Math.Log(det) / 2 + Math.Log(reserve.Share / reserve.SpreadK);
-        return new(fast, slow, slowShare, plateau, Math.Sqrt(sff / det), height, height > 0 ? log + Usual(fast, slow, slowShare, stored)
-            : double.NegativeInfinity);
+        return (plateau, Math.Sqrt(sff / det), height, -squares / 2 - Math.Log(det) / 2 + Math.Log(reserve.Share / reserve.SpreadK));
     }
 
-    /// <summary>What is late says more of the end than what is early: the air falls first, then what it took along, and no two exponentials
-    /// follow that from the start (found on whole units, PullDownOnUnitsTests). A weight that grows with the square of the time, and less
-    /// where there are so few readings that none can be spared.</summary>
-    private static double Lately(double minute, List<PullDownSample> kept) =>
-        Math.Pow(Math.Max(LeastOfEarly, minute / kept[^1].Minute), MostPower * Math.Clamp((kept.Count - Fewest) / ManyMore, 0, 1));
+    /// <summary>The readings as they are weighed, in order of time.</summary>
+    /// <param name="Lately">What each says of the end.</param>
+    private sealed record Kept(double[] Minutes, double[] BoxC, double[] Lately)
+    {
+        /// <summary>What is late says more of the end than what is early: the air falls first, then what it took along, and no two
+        /// exponentials follow that from the start (found on whole units, PullDownOnUnitsTests). A weight that grows with the square of the
+        /// time, and less where there are so few readings that none can be spared.</summary>
+        internal static Kept Of(double[] minutes, double[] boxC)
+        {
+            var power = MostPower * Math.Clamp((minutes.Length - Fewest) / ManyMore, 0, 1);
+            return new(minutes, boxC, Array.ConvertAll(minutes, m => Math.Pow(Math.Max(LeastOfEarly, m / minutes[^1]), power)));
+        }
+
+        internal double[] OffFrom(Course course) => [.. BoxC.Zip(Minutes, (box, minute) => box - course.At(minute))];
+    }
 
     private const double LeastOfEarly = 0.05, MostPower = 2, ManyMore = 5;
 
