@@ -26,8 +26,8 @@ public sealed class DemoWeb : IDisposable
     }
 }
 
-/// <summary>One app on an empty record for a whole test class, whose tests each have a site of their own in it: starting one costs more than
-/// most tests.</summary>
+/// <summary>One app on an empty record for a whole test class, whose tests each have a site of their own in it: starting one costs more
+/// than most tests.</summary>
 public sealed class EmptyWeb : IDisposable
 {
     private readonly TestApp app = new();
