@@ -64,6 +64,7 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
         var weighed = sets.Take(Sets).ToList();
         var all = weighed.Sum(s => s.Probability);
         weighed = weighed.ConvertAll(s => (s.Set, s.Probability / all));
+        Presume(weighed);
         var least = weighed[0].Set.Causes.Length > 0 && weighed[0].Probability > Leads ? LeastWhereOneLeads : LeastBitsPerMin;
         var found = Best(weighed, least, most);
         if (found.Count > 0 || !isLockedOut)
@@ -90,6 +91,7 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
             var with = sets.Where(s => s.Set.Causes.Contains(part)).Take(Sets).ToList();
             var all = with.Sum(s => s.Probability);
             var weighed = with.ConvertAll(s => (s.Set, Probability: s.Probability / all));
+            Presume(weighed);
             var reasons = with.ConvertAll(s => s.Parents.First(p => p.Cause == part).Parent ?? -1);
             if (weighed.Where((_, i) => reasons[i] < 0).Sum(w => w.Probability) >= ByItself)
                 continue;
@@ -216,9 +218,26 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
         || o.Hazard is "lock out" or "only after every circuit is clear"
         || o.Code is "clock-position" or "wiring" or "smell" or "supply" or "complaint.trips";
 
-    /// <summary>What the unit does not have cannot stand in the way.</summary>
-    private bool IsMet(Need need) => network.ObservableAt(need.Observable) is null
+    /// <summary>What the unit does not have cannot stand in the way, nor what cannot be seen now and is probably so.</summary>
+    private bool IsMet(Need need) => network.ObservableAt(need.Observable) is null || presumed.Contains(need)
         || (known.TryGetValue(need.Observable, out var fact) && need.Answers.Contains(fact.Answer));
+
+    private readonly HashSet<Need> presumed = [];
+
+    /// <summary>How likely what cannot be seen must be, to be gone by.</summary>
+    private const double Probably = 0.6;
+
+    /// <summary>Whether it runs could not be seen: what needs it running is asked all the same where it probably does. What is tested dead,
+    /// so that nobody is hurt, is never presumed.</summary>
+    private void Presume(List<(CauseSet Set, double Probability)> sets)
+    {
+        presumed.Clear();
+        presumed.UnionWith(network.Observables.SelectMany(o => o.Needs)
+            .Where(n => input.CannotNow.Contains(n.Observable) && !known.ContainsKey(n.Observable)
+                && network.ObservableAt(n.Observable) is { } at && network.Observables[at] is { Hazard: "" } needed
+                && sets.Sum(s => s.Probability * SharesOf(at, s.Set).Where((_, i) => n.Answers.Contains(needed.Answers[i])).Sum())
+                    >= Probably));
+    }
 
     /// <summary>How much less is open about what to repair once the answer is known, on average.</summary>
     /// <param name="kinds">By set: which of them come to the same; null where each is its own.</param>

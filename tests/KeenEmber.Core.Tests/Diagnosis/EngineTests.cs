@@ -188,6 +188,22 @@ public sealed class EngineTests(ITestOutputHelper output)
         Assert.All(after, n => Assert.True(n.Minutes < 15, $"{n.Observable.Code} {n.Minutes}"));
     }
 
+    [Fact]
+    public void What_needs_it_running_is_asked_where_that_could_not_be_seen_and_is_likely()
+    {
+        var warm = Input("complaint.warm=yes box=4 fans=all-run coil=clear condenser-fan=running contactor=pulled-in");
+        bool NeedsItRunning(NextTest t) => t.Observable.Needs.Any(n => n is { Observable: "compressor", Answers: ["running"] });
+        Assert.DoesNotContain(Engine.Diagnose(warm).Next, t => t.Observable.Code != "compressor" && NeedsItRunning(t));
+        var unseen = new HashSet<string> { "compressor" };
+        Assert.Contains(Engine.Diagnose(warm with { CannotNow = unseen }).Next, NeedsItRunning);
+        // Called, and nothing pulled in: it hardly runs, and nobody is sent to measure that.
+        var dead = Input("complaint.warm=yes box=14 contactor=out contactor-coil=dead shell=cold") with { CannotNow = unseen };
+        Assert.DoesNotContain(Engine.Diagnose(dead).Next, NeedsItRunning);
+        // What has to be proved dead first is never taken for granted.
+        var tripped = Input("supply=tripped") with { CannotNow = new HashSet<string> { "heaters-earth", "fan-earth", "windings-earth" } };
+        Assert.DoesNotContain(Engine.Diagnose(tripped).Next, t => t.Observable.Code == "breaker-holds");
+    }
+
     /// <summary>Units built alike share their network, and two visits may be judged at once.</summary>
     [Fact]
     public async Task What_is_weighed_for_one_visit_changes_nothing_under_another()

@@ -10,7 +10,7 @@ public sealed class PlayedCasesTests(ITestOutputHelper output)
     private static readonly Diagnoser Engine = new(DiagnosisTable.Shipped);
 
     /// <summary>What is held today; 90 and 99 % are wanted.</summary>
-    private const double LeastFirst = 0.78, LeastInThree = 0.9;
+    private const double LeastFirst = 0.84, LeastInThree = 0.91;
 
     /// <summary>Times each job is played, each time with other answers that are wrong or cannot be had.</summary>
     private static readonly int Plays = int.TryParse(Environment.GetEnvironmentVariable("KEEN_EMBER_PLAYS"), out var n) ? n : 1;
