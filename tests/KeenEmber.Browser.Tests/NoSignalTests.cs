@@ -1,3 +1,4 @@
+using System.Net.Http.Json;
 using KeenEmber.Browser.Tests.Harness;
 using OpenQA.Selenium;
 
@@ -137,6 +138,52 @@ public sealed class NoSignalTests : IDisposable
         person.Go(visit).ReadUntil("[data-point=DischargePressure] .tag-value", "11.00 bar");
         person.Station("record").See(".timeline");
         Assert.Equal(3, person.Count(".timeline > li"));
+    }
+
+    /// <summary>The signal goes in the middle of a visit with a probe on the pipe: the map says so, what is typed is kept, and when it is
+    /// back what the gateway saw in between is there once, and the probe is live again.</summary>
+    [Fact]
+    public async Task A_signal_lost_in_the_middle_of_a_visit_with_a_probe_loses_and_doubles_nothing()
+    {
+        using var gateway = new HttpClient { BaseAddress = app.Address };
+        person.Go("/probes").Type("#name", "box in van 2").Press("Add it");
+        gateway.DefaultRequestHeaders.Authorization = new("Bearer", person.Read("[data-secret]"));
+        async Task Send(params double[] bar)
+        {
+            var now = DateTimeOffset.UtcNow;
+            using var answer = await gateway.PostAsJsonAsync("/api/probes/low-side/readings", new
+            {
+                name = "low side", sentAt = now, readings = bar.Select((b, i) =>
+                    new { number = (long)(b * 1000), at = now.AddSeconds(i + 1 - bar.Length), value = b, unit = "bar" }),
+            }, TestContext.Current.CancellationToken);
+            Assert.True(answer.IsSuccessStatusCode, $"{answer.StatusCode}");
+        }
+
+        const string live = ".circuit-map.tall [data-point=SuctionPressure] .tag-live";
+        const string kept = ".circuit-map.tall [data-point=SuctionPressure] .tag-value";
+        await Send(1.92);
+        TakeAlong();
+        Begin();
+        person.Tap("[data-probe=low-side] select option[value=SuctionPressure]").ReadUntil(live, "1.92 bar");
+        person.Press("Keep all").ReadUntil(kept, "1.92 bar");
+
+        app.Kill();
+        person.ReadUntil(live, "no signal");
+        Keep("head 14.2");
+
+        app.Start();
+        double[] meanwhile = [2.01, 2.13, 2.25];
+        await Send(meanwhile);
+        await Send(meanwhile);
+        person.Go(person.Path);
+        Sent(person);
+        person.ReadUntil(live, "2.25 bar");
+        person.ReadUntil("[data-point=DischargePressure] .tag-value", "14.20 bar");
+        person.Press("Keep all").ReadUntil(kept, "2.25 bar");
+        person.Station("record").See(".timeline");
+        foreach (var value in new[] { "1.92 bar", "14.2 bar", "2.25 bar" })
+            Assert.Equal(1, person.Run<long>(
+                $"return [...document.querySelectorAll('.timeline > li')].filter(e => e.textContent.includes('{value}')).length"));
     }
 
     private string Photo(int number)

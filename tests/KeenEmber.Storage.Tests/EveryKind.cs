@@ -170,6 +170,7 @@ internal static class EveryKind
         new BoxSystemEntry(header(), "B", true, true, null, null, null, new(-8, Unit.Celsius), FactState.Bubbles),
         new AirAtEntry(header(), AirSide.Supply, "left", new(-3, Unit.Celsius)),
         new ProbeTieEntry(header(), "red-clamp", "red clamp", ProbeUse.Point, MeasuringPoint.LiquidLine),
+        new ProbeTieEntry(header(), "needle-2", "needle 2", ProbeUse.Defrost, Place: "ColdestBend"),
         new ProbeRecordingEntry(header(), true),
         new BottleEntry(header(), new(-0.4, Unit.Celsius), true),
         new HeatBalanceEntry(header(), 3, 2.4, 2.3, 0.1, Insulation.Polyurethane, new(24, Unit.Celsius), 60, 1.8, 40, true, 0.6, 120,

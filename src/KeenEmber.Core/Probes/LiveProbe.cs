@@ -25,6 +25,9 @@ public sealed record LiveProbe(Probe Probe, IReadOnlyList<ProbeSample> Samples, 
     /// <summary>Heard within this it is live, and within that only late; probes send every second to every ten.</summary>
     private static readonly TimeSpan LiveFor = TimeSpan.FromSeconds(20), LateFor = TimeSpan.FromMinutes(2);
 
+    /// <summary>Key of the place of a defrost where it hangs; empty unless at one.</summary>
+    public string Place { get; init; } = "";
+
     /// <summary>What it showed last.</summary>
     public ProbeSample Last => Samples[^1];
 

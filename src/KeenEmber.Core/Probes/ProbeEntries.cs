@@ -18,13 +18,18 @@ public enum ProbeUse
 
     /// <summary>The vacuum gauge.</summary>
     Vacuum,
+
+    /// <summary>It hangs at a place of a defrost that is watched.</summary>
+    Defrost,
 }
 
 /// <summary>From here on a probe hangs somewhere on this unit.</summary>
 /// <param name="Probe">Its id on the wire.</param>
 /// <param name="Name">What it is called.</param>
 /// <param name="Point">Where it hangs; null unless at a point.</param>
-public sealed record ProbeTieEntry(EntryHeader Header, string Probe, string Name, ProbeUse Use, PointRef? Point = null) : Entry(Header);
+/// <param name="Place">Key of the place of a defrost; empty unless at one.</param>
+public sealed record ProbeTieEntry(EntryHeader Header, string Probe, string Name, ProbeUse Use, PointRef? Point = null, string Place = "")
+    : Entry(Header);
 
 /// <summary>What the probes of the visit send is recorded from here on, or no longer.</summary>
 public sealed record ProbeRecordingEntry(EntryHeader Header, bool Begins) : Entry(Header);
@@ -47,4 +52,7 @@ public sealed record Probe(string Id, string Name, QuantityKind Measures, double
         QuantityKind.Vacuum => ProbeUse.Vacuum,
         _ => ProbeUse.None,
     };
+
+    /// <summary>It is of use there: what hangs at points hangs at the places of a defrost as well.</summary>
+    public bool Fits(ProbeUse use) => Use == (use == ProbeUse.Defrost ? ProbeUse.Point : use);
 }

@@ -8,10 +8,10 @@ namespace KeenEmber.Core.Probes;
 /// to.</summary>
 public static class ProbesOnVisit
 {
-    /// <summary>Where each probe hangs, by its id; a point has one probe, the last that was tied to it.</summary>
+    /// <summary>Where each probe hangs, by its id; a point or a place has one probe, the last that was tied to it.</summary>
     public static IReadOnlyDictionary<string, ProbeTieEntry> Ties(Timeline visit) =>
         visit.Standing.OfType<ProbeTieEntry>().GroupBy(t => t.Probe).Select(g => g.Last()).Where(t => t.Use != ProbeUse.None)
-            .GroupBy(t => (t.Use, t.Point)).Select(g => g.MaxBy(t => t.At)!).ToDictionary(t => t.Probe);
+            .GroupBy(t => (t.Use, t.Point, t.Place)).Select(g => g.MaxBy(t => t.At)!).ToDictionary(t => t.Probe);
 
     /// <summary>Since when it is recorded; null while it is not.</summary>
     public static DateTimeOffset? RecordingSince(Timeline visit) =>

@@ -1,5 +1,7 @@
+using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Probes;
 using KeenEmber.Core.Quantities;
+using KeenEmber.Words.Benches.Defrost;
 
 namespace KeenEmber.Words.Live;
 
@@ -14,7 +16,8 @@ public static class ProbeText
     };
 
     public static string Tie(ProbeTieEntry tie, VisitView view) =>
-        $"probe {tie.Name}: {(tie.Point is { } point ? $"at {view.Name(point)}" : Name(tie.Use))}";
+        $"probe {tie.Name}: {(tie.Point is { } point ? $"at {view.Name(point)}"
+            : RunPlace.Find(tie.Place) is { } place ? $"in the defrost, {DefrostText.Name(place)}" : Name(tie.Use))}";
 
     /// <summary>What a probe shows.</summary>
     public static string Value(LiveProbe live, VisitView view)

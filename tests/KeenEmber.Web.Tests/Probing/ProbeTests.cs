@@ -2,6 +2,8 @@ using System.Net;
 using System.Net.Http.Headers;
 using System.Net.Http.Json;
 using System.Text.Json;
+using KeenEmber.Core.Benches.Defrost;
+using KeenEmber.Storage;
 using KeenEmber.Storage.Gear;
 
 namespace KeenEmber.Web.Tests.Probing;
@@ -113,6 +115,44 @@ public sealed class ProbeTests : IDisposable
 
         await Post($"{visit}/circuit", "Tie", ("probe", "blue-clamp"), ("at", ""));
         Assert.Null((await tobin.Open($"{visit}/circuit?handler=Live")).QuerySelector("input[name=kept]"));
+    }
+
+    [Fact]
+    public async Task The_rounds_of_a_defrost_are_kept_and_recorded_from_probes_at_its_places()
+    {
+        var visit = await tobin.StartVisit(await tobin.AddUnit());
+        var run = Guid.CreateVersion7(app.Clock.Now);
+        using (await Send("needle-2", "°C", -18.5))
+        {
+            Assert.Null((await tobin.Open($"{visit}/defrost")).QuerySelector("[data-probe]"));
+            await Post($"{visit}/defrost", "Start", ("entryId", $"{run}"), ("heat", "true"));
+        }
+
+        await Post($"{visit}/defrost", "Tie", ("probe", "needle-2"), ("at", "ColdestBend"));
+        var shown = (await tobin.Open($"{visit}/defrost?handler=Live")).QuerySelector("[data-probe=needle-2]")!;
+        Assert.Contains("coldest return bend", shown.TextContent);
+        Assert.DoesNotContain("HeaterVoltage", shown.InnerHtml);
+        await Post($"{visit}/defrost", "Keep", ("kept", shown.QuerySelector("input[name=kept]")!.GetAttribute("value")!));
+
+        using var refused = await tobin.Send($"{visit}/defrost", "handler=Tie", ("probe", "needle-2"), ("at", "HeaterVoltage"));
+        Assert.Equal(HttpStatusCode.BadRequest, refused.StatusCode);
+
+        app.Clock.Advance(TimeSpan.FromMinutes(10));
+        await Post($"{visit}/defrost", "Record", ("begins", "true"));
+        foreach (var value in new[] { -2.0, -0.2, 0.1, 3 })
+        {
+            app.Clock.Advance(TimeSpan.FromMinutes(1));
+            using var sent = await Send("needle-2", "°C", value);
+        }
+
+        // Watched to its end is recorded to its end.
+        await Post($"{visit}/defrost", "Mark", ("run", $"{run}"), ("kind", "Over"));
+        Assert.Null((await tobin.Open($"{visit}/defrost")).QuerySelector("[data-probe]"));
+        var store = app.Get<VisitStore>();
+        var id = Guid.Parse(visit.Split('/')[2]);
+        var readings = store.EntriesOfEquipment(store.Find(id)!.EquipmentId, id)[id].OfType<RunReadingEntry>().ToList();
+        Assert.Equal([-18.5, -2, -0.2, 0.1, 3], readings.OrderBy(r => r.At).Select(r => r.Value.Number));
+        Assert.All(readings, r => Assert.Equal((run, new RunPlace(RunPlaceKind.ColdestBend)), (r.Run, r.Place)));
     }
 
     [Fact]

@@ -56,6 +56,14 @@ public readonly record struct RunPlace(RunPlaceKind Kind, string Name = "")
     public static RunPlace Leg(int number) =>
         new(RunPlaceKind.HeaterCurrent, number.ToString(System.Globalization.CultureInfo.InvariantCulture));
 
+    /// <summary>The place in one word: its kind, and its name after a dash.</summary>
+    public string Key => Name.Length > 0 ? $"{Kind}-{Name}" : $"{Kind}";
+
+    /// <summary>The place of a key; null where it is none.</summary>
+    public static RunPlace? Find(string? key) => key?.Split('-', 2) is [var kind, .. var name]
+        && Enum.TryParse<RunPlaceKind>(kind, out var found) && Enum.IsDefined(found) && found.ToString() == kind
+        ? new(found, name is [var told] ? told : "") : null;
+
     /// <summary>The kind of quantity read there.</summary>
     public QuantityKind Measures => Kind switch
     {

@@ -176,9 +176,28 @@ export const workplace = () => ({
     form.classList.remove('open');
   },
 
+  /* What waited on this phone is on record now, and the page is from before it was. Not under the hand of who types. */
+  async catchUp() {
+    const field = document.activeElement;
+    if (isTyping(field) && (field.value || field.form?.id === 'point-form')) {
+      field.addEventListener('blur', () => this.catchUp(), { once: true });
+      return;
+    }
+    try {
+      const answer = await fetch(location.href, { cache: 'no-store' });
+      const page = new DOMParser().parseFromString(await answer.text(), 'text/html');
+      if (!answer.ok || answer.redirected || 'keptPage' in page.body.dataset) return;
+      this.swap(page);
+      drafts.restore();
+      this.takeAlong();
+    } catch {
+      // Gone again: the page stays as it is.
+    }
+  },
+
   swap(page, form) {
     const field = document.activeElement;
-    const fromLine = form.classList.contains('log-form');
+    const fromLine = form?.classList.contains('log-form');
     const chosen = drafts.chosen(form);
     for (const part of document.querySelectorAll('[data-swap]')) {
       const fresh = page.querySelector(`[data-swap=${part.dataset.swap}]`);

@@ -126,19 +126,26 @@ export async function flush(watched) {
 }
 
 async function send(upTo) {
-  for (const item of await all()) {
-    const isWatched = awaited.has(item.place);
-    if (!isWatched && (item.reason || isSomebodyElses(item))) continue;
-    const got = await post(item, !isWatched);
-    tell(got !== null, got?.isSignedOut);
-    if (got === null || got.isSignedOut) return got;
-    if (got.isForLater && !isWatched) return null;
-    if (isWatched || got.reason === '') await drop(item);
-    else await changed(within(STORE, 'readwrite', (store) => store.put({ ...item, ...got.left, reason: got.reason })));
-    if (isWatched) awaited.set(item.place, got);
-    if (item.place === upTo) return got;
+  let isUnseen = false;
+  try {
+    for (const item of await all()) {
+      const isWatched = awaited.has(item.place);
+      if (!isWatched && (item.reason || isSomebodyElses(item))) continue;
+      const got = await post(item, !isWatched);
+      tell(got !== null, got?.isSignedOut);
+      if (got === null || got.isSignedOut) return got;
+      if (got.isForLater && !isWatched) return null;
+      if (isWatched || got.reason === '') await drop(item);
+      else await changed(within(STORE, 'readwrite', (store) => store.put({ ...item, ...got.left, reason: got.reason })));
+      isUnseen = !isWatched;
+      if (isWatched) awaited.set(item.place, got);
+      if (item.place === upTo) return got;
+    }
+    return null;
+  } finally {
+    // Nobody waits for an answer that would show it.
+    if (isUnseen) globalThis.dispatchEvent(new Event('kept-sent'));
   }
-  return null;
 }
 
 /* One form. Null: not delivered, to be tried again later. What waited says since when, by a clock that may be wrong. */

@@ -1,14 +1,17 @@
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Plant;
+using KeenEmber.Core.Probes;
 using KeenEmber.Core.Record;
 using KeenEmber.Core.Visits;
+using KeenEmber.Storage.Gear;
+using KeenEmber.Web.Pages.Visits.Probing;
 using KeenEmber.Words.Benches.Defrost;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Defrost;
 
 /// <summary>The defrost bench: the set-up, a run while it is watched, and what it came to.</summary>
-public sealed class DefrostModel(VisitViews views) : VisitPage(views)
+public sealed class DefrostModel(VisitViews views, ProbeStore probes) : ProbePage(views, probes, ProbeUse.Defrost)
 {
     /// <summary>Places a run asks for, in the order in which a technician goes round.</summary>
     private static readonly RunPlaceKind[] Round =
@@ -34,15 +37,19 @@ public sealed class DefrostModel(VisitViews views) : VisitPage(views)
     private const string Reading = "v-", FreeName = "free-name", FreeValue = "free-value";
 
     public WatchedRun? Shown =>
-        View.Defrost.Runs.FirstOrDefault(r => r.Entry.Id == Run) ?? Live ?? View.Defrost.OwnRun
+        View.Defrost.Runs.FirstOrDefault(r => r.Entry.Id == Run) ?? Watched ?? View.Defrost.OwnRun
         ?? (View.Defrost.Runs.Count > 0 ? View.Defrost.Runs[^1] : null);
 
     public WatchedRun? Other => View.Defrost.Runs.FirstOrDefault(r => r.Entry.Id == With && r.Entry.Id != Shown?.Entry.Id);
 
     /// <summary>The run that is being watched on this visit.</summary>
-    public WatchedRun? Live => View.WatchedRun;
+    public WatchedRun? Watched => View.WatchedRun;
 
-    public static string Field(RunPlace place) => place.Name.Length > 0 ? $"{Reading}{place.Kind}-{place.Name}" : $"{Reading}{place.Kind}";
+    public static string Field(RunPlace place) => Reading + place.Key;
+
+    /// <summary>Places of the run that is watched, where a probe can hang.</summary>
+    public override IEnumerable<(string Key, string Name)> PlacesFor(LiveProbe probe) => Watched is { } run
+        ? Places(run).Where(p => p.Measures == probe.Probe.Measures).Select(p => (p.Key, DefrostText.Name(p))) : [];
 
     /// <summary>The usual places, a leg for each heater, and those that were named in the run.</summary>
     public IEnumerable<RunPlace> Places(WatchedRun run) => Round.Select(k => new RunPlace(k))
@@ -97,7 +104,7 @@ public sealed class DefrostModel(VisitViews views) : VisitPage(views)
             return NotFound();
         if (entryId == Guid.Empty)
             return BadRequest();
-        if (Live is null)
+        if (Watched is null)
         {
             var entries = new List<Entry> { new RunEntry(Writer.Next(), RunOrigin.Watched) };
             if (heat)
@@ -157,7 +164,9 @@ public sealed class DefrostModel(VisitViews views) : VisitPage(views)
         if (entryId == Guid.Empty || !Enum.IsDefined(kind)
             || View.Defrost.Runs.FirstOrDefault(r => r.Entry.Id == run) is not { IsOver: false })
             return BadRequest();
-        Append([new RunMarkEntry(Writer.Next(), run, kind)]);
+        // What the probes recorded is the run's, and nobody comes back to a run that is over to stop them.
+        var recorded = kind == RunMarkKind.Over ? Recorded() : [];
+        Append([new RunMarkEntry(Writer.Next(), run, kind), .. recorded]);
         return RedirectToPage(new { id });
     }
 }

@@ -1,9 +1,12 @@
 using System.Globalization;
 using KeenEmber.Core.Benches.Charge;
+using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Probes;
 using KeenEmber.Core.Record;
 using KeenEmber.Storage.Gear;
+using KeenEmber.Words.Benches.Defrost;
+using KeenEmber.Words.Live;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KeenEmber.Web.Pages.Visits.Probing;
@@ -24,10 +27,12 @@ public abstract class ProbePage(VisitViews views, ProbeStore probes, ProbeUse us
     private List<LiveProbe> Heard()
     {
         var ties = ProbesOnVisit.Ties(View.Timeline);
-        return [.. probes.Heard(View.Now - LookedBack, [.. ties.Keys]).Where(p => p.Probe.Use == use)
-            .Select(p => new LiveProbe(p.Probe, p.Samples, ties.GetValueOrDefault(p.Probe.Id)?.Use ?? ProbeUse.None,
-                ties.GetValueOrDefault(p.Probe.Id)?.Point, View.Now))
-            .OrderBy(p => p.Use == ProbeUse.None).ThenBy(p => p.Point is { } at ? View.MakeUp.Points.ToList().IndexOf(at) : 0)];
+        return [.. probes.Heard(View.Now - LookedBack, [.. ties.Keys]).Where(p => p.Probe.Fits(use)).Select(p =>
+            ties.GetValueOrDefault(p.Probe.Id) is { } tie && tie.Use == use
+                ? new LiveProbe(p.Probe, p.Samples, use, tie.Point, View.Now) { Place = tie.Place }
+                : new LiveProbe(p.Probe, p.Samples, ProbeUse.None, null, View.Now))
+            .OrderBy(p => p.Use == ProbeUse.None)
+            .ThenBy(p => p.Use == ProbeUse.None ? 0 : PlacesFor(p).Select(at => at.Key).ToList().IndexOf(KeyOf(p)))];
     }
 
     /// <summary>Those that hang on this unit.</summary>
@@ -40,8 +45,19 @@ public abstract class ProbePage(VisitViews views, ProbeStore probes, ProbeUse us
     /// <summary>Since when the probes are recorded; null while they are not.</summary>
     public DateTimeOffset? RecordingSince => ProbesOnVisit.RecordingSince(View.Timeline);
 
-    /// <summary>Points a probe can hang at.</summary>
-    public IEnumerable<PointRef> PointsFor(LiveProbe probe) => View.MakeUp.Points.Where(p => p.Kind() == probe.Probe.Measures);
+    /// <summary>Places a probe can hang at here, in the order of the walk; none where it is used or not.</summary>
+    public virtual IEnumerable<(string Key, string Name)> PlacesFor(LiveProbe probe) => use == ProbeUse.Point
+        ? View.MakeUp.Points.Where(p => p.Kind() == probe.Probe.Measures).Select(p => ($"{p}", View.Name(p))) : [];
+
+    /// <summary>Key of the place where it hangs; empty where at none.</summary>
+    public static string KeyOf(LiveProbe probe) => probe.Point is { } point ? $"{point}" : probe.Place;
+
+    /// <summary>Where it hangs, in words.</summary>
+    public string Hangs(LiveProbe probe) =>
+        PlacesFor(probe).FirstOrDefault(p => p.Key == KeyOf(probe)).Name ?? ProbeText.Name(probe.Use);
+
+    /// <summary>Probes hang at places here, of which somebody chooses one.</summary>
+    public bool HasPlaces => use is ProbeUse.Point or ProbeUse.Defrost;
 
     /// <summary>The weighing whose cylinder stands on the scale; null where none does.</summary>
     protected virtual ScaleStartEntry? OnScale => null;
@@ -57,11 +73,12 @@ public abstract class ProbePage(VisitViews views, ProbeStore probes, ProbeUse us
     {
         if (Live.FirstOrDefault(p => p.Probe.Id == probe) is not { } live)
             return null;
-        PointRef? point = use == ProbeUse.Point ? PointRef.Find(at) : null;
-        if (point is { } wanted && !PointsFor(live).Contains(wanted))
+        at ??= "";
+        if (HasPlaces && at.Length > 0 && PlacesFor(live).All(p => p.Key != at))
             return null;
-        var isTied = use == ProbeUse.Point ? point is not null : live.Use == ProbeUse.None;
-        return new ProbeTieEntry(Writer.Next(), live.Probe.Id, live.Probe.Name, isTied ? use : ProbeUse.None, point);
+        var isTied = HasPlaces ? at.Length > 0 : live.Use == ProbeUse.None;
+        return new ProbeTieEntry(Writer.Next(), live.Probe.Id, live.Probe.Name, isTied ? use : ProbeUse.None,
+            use == ProbeUse.Point ? PointRef.Find(at) : null, use == ProbeUse.Defrost ? at : "");
     });
 
     /// <summary>Puts what probes showed on record.</summary>
@@ -87,16 +104,19 @@ public abstract class ProbePage(VisitViews views, ProbeStore probes, ProbeUse us
     {
         if (begins == RecordingSince is not null)
             return [];
-        List<Entry> entries = [new ProbeRecordingEntry(Writer.Next(), begins)];
-        if (RecordingSince is { } since)
-        {
-            var ties = ProbesOnVisit.Ties(View.Timeline);
-            foreach (var (probe, samples) in probes.Heard(since, [.. ties.Keys]).Where(p => ties.ContainsKey(p.Probe.Id)))
-                entries.AddRange(LiveProbe.Thinned(samples, since, View.Now).Select(s => EntryOf(ties[probe.Id], s)).OfType<Entry>());
-        }
-
-        return entries;
+        return begins ? [new ProbeRecordingEntry(Writer.Next(), true)] : Recorded();
     });
+
+    /// <summary>Ends a recording, with what was recorded; nothing where none runs.</summary>
+    protected IReadOnlyList<Entry> Recorded()
+    {
+        if (RecordingSince is not { } since)
+            return [];
+        var ties = ProbesOnVisit.Ties(View.Timeline);
+        return [new ProbeRecordingEntry(Writer.Next(), false), .. probes.Heard(since, [.. ties.Keys])
+            .Where(p => ties.ContainsKey(p.Probe.Id)).SelectMany(p => LiveProbe.Thinned(p.Samples, since, View.Now)
+                .Select(s => EntryOf(ties[p.Probe.Id], s)).OfType<Entry>())];
+    }
 
     private Entry? EntryOf(ProbeTieEntry tie, ProbeSample sample)
     {
@@ -107,7 +127,17 @@ public abstract class ProbePage(VisitViews views, ProbeStore probes, ProbeUse us
                 new ReadingEntry(Writer.Next(at), point, sample.Value),
             { Use: ProbeUse.Vacuum } => new VacuumEntry(Writer.Next(at), VacuumStep.Reading, sample.Value),
             { Use: ProbeUse.Scale } when OnScale is { } session => new ScaleWeightEntry(Writer.Next(at), session.Id, sample.Value),
+            { Use: ProbeUse.Defrost } when RunAt(at) is { } run && RunPlace.Find(tie.Place) is { } place
+                && place.Measures == sample.Value.Unit.Kind =>
+                new RunReadingEntry(Writer.Next(at < run.Run.Start ? run.Run.Start : at), run.Entry.Id, place, sample.Value),
             _ => null,
         };
     }
+
+    /// <summary>What a probe showed so shortly before a run began is the run's first.</summary>
+    private static readonly TimeSpan JustBefore = TimeSpan.FromSeconds(20);
+
+    /// <summary>The defrost of this visit that was being watched at a moment; null where none was.</summary>
+    private WatchedRun? RunAt(DateTimeOffset at) => View.Defrost.Runs.LastOrDefault(r => r.Entry.VisitId == View.Visit.Id
+        && r.Entry.Origin == RunOrigin.Watched && at >= r.Run.Start - JustBefore && (!r.IsOver || at <= r.At(r.Run.LastMinute)));
 }

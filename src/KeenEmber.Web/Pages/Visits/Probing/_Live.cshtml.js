@@ -26,7 +26,7 @@ export const probes = () => ({
       if (details && wasOpen !== undefined) details.open = wasOpen;
       this.tag();
     } catch {
-      for (const probe of this.$root.querySelectorAll('[data-probe]')) probe.className = 'lost';
+      for (const probe of this.$root.querySelectorAll('[data-probe], .live-round > span')) probe.className = 'lost';
       this.tag();
     }
   },
