@@ -181,7 +181,7 @@ public sealed class NoSignalTests : IDisposable
         person.ReadUntil("[data-point=DischargePressure] .tag-value", "14.20 bar");
         person.Press("Keep all").ReadUntil(kept, "2.25 bar");
         person.Station("record").See(".timeline");
-        foreach (var value in new[] { "1.92 bar", "14.2 bar", "2.25 bar" })
+        foreach (var value in new[] { "1.92 bar", "14.20 bar", "2.25 bar" })
             Assert.Equal(1, person.Run<long>(
                 $"return [...document.querySelectorAll('.timeline > li')].filter(e => e.textContent.includes('{value}')).length"));
     }
