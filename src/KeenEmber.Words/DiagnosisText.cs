@@ -70,7 +70,7 @@ public static class DiagnosisText
 
     /// <summary>What is likely to be asked for after a test, and where.</summary>
     public static string Then(IEnumerable<NextTest> tests) =>
-        CircuitText.List(tests.Select(t => $"{t.Observable.Name} ({Place(t.Observable.Place)})"));
+        CircuitText.List(tests.Select(t => $"{t.Observable.Name}{(t.IsAgain ? " once more" : "")} ({Place(t.Observable.Place)})"));
 
     /// <summary>How sure, in words with the number behind.</summary>
     public static string Sureness(double probability) => probability switch

@@ -75,6 +75,31 @@ public sealed class DiagnosisApiTests(DemoWeb demo) : IClassFixture<DemoWeb>
     }
 
     [Fact]
+    public async Task A_fault_seen_beside_the_cause_is_in_the_set_and_what_was_found_and_left_counts()
+    {
+        var facts = new[] { Fact("complaint.warm", "yes"), Fact("box", "5"), Fact("condenser-face", "blocked"), Fact("split", "22"),
+            Fact("head", "high"), Fact("condenser-air", "weak"), Fact("gasket", "torn") };
+        var (_, body) = await Ask(new { kind = "walkInCooler", target = "3", facts });
+        Assert.Equal([("condenser-dirty", "root"), ("gasket-torn", "separate")], body.GetProperty("explanations")[0].GetProperty("set")
+            .EnumerateArray().Select(c => (c.GetProperty("code").GetString(), c.GetProperty("role").GetString())));
+        var next = body.GetProperty("next")[0];
+        Assert.Equal("condenser-dirty", next.GetProperty("beside").GetString());
+        Assert.False(body.GetProperty("sure").GetBoolean());
+
+        async Task<double> Clock(string[] work) => (await Ask(new
+        {
+            kind = "walkInFreezer", target = "-20", facts = new[] { Fact("complaint.iced", "yes"), Fact("coil", "iced") },
+            history = new[] { new { daysAgo = 9, work, explained = new[] { "clock-stopped" } } },
+        })).Body.GetProperty("causes").EnumerateArray().Where(c => c.GetProperty("code").GetString() == "clock-stopped")
+            .Sum(c => c.GetProperty("probability").GetDouble());
+        Assert.True(await Clock([]) > 2 * await Clock(["defrost clock replaced"]));
+        var (status, wrong) = await Ask(new { kind = "walkInCooler", target = "3", history = new[] { new { daysAgo = 9,
+            explained = new[] { "gremlins" } } } });
+        Assert.Equal(HttpStatusCode.BadRequest, status);
+        Assert.Equal("history[0].explained", wrong.GetProperty("errors").EnumerateObject().Single().Name);
+    }
+
+    [Fact]
     public async Task What_is_wrong_is_said_at_its_field()
     {
         var (status, body) = await Ask(new

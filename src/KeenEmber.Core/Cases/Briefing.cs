@@ -1,3 +1,4 @@
+using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
@@ -21,8 +22,18 @@ public sealed record Briefing(
     Visit Last, SignOffEntry? SignOff, IReadOnlyList<Finding> Findings, IReadOnlyList<Entry> Changed, IReadOnlyList<OpenItem> Open,
     IReadOnlyList<Finding> NotExplained, IReadOnlyList<RepeatOffender> Parts, IReadOnlyList<PointRef> WorthRepeating)
 {
+    /// <summary>What it took to be likely and neither worked on nor signed off.</summary>
+    public IReadOnlyList<WeighedCause> Suspects { get; init; } = [];
+
     /// <summary>What a visit left, worked out.</summary>
-    public static Briefing Of(VisitCase last) => Of(last.Visit, last.Timeline, last.Found, last.WorthRepeating, last.UpToHere);
+    public static Briefing Of(VisitCase last) => Of(last.Visit, last.Timeline, last.Found, last.WorthRepeating, last.UpToHere) with
+    {
+        Suspects = IsUnsolved(last.Timeline) ? CaseDiagnosis.Suspects(last) : [],
+    };
+
+    /// <summary>Nobody signed off what made it fail.</summary>
+    internal static bool IsUnsolved(Timeline visit) =>
+        visit.Standing.OfType<SignOffEntry>().LastOrDefault() is not { RootCause.Length: > 0 };
 
     /// <param name="last">The visit before, with its timeline, what it found and what is worth taking again.</param>
     /// <param name="upToIt">Its timeline and those before it.</param>

@@ -34,12 +34,29 @@ public sealed record CaseDiagnosis(IReadOnlyList<Fact> Facts, DiagnosisResult Re
     public static CaseDiagnosis Of(VisitCase visit, VisitSpan span)
     {
         var input = InputOf(visit, span);
-        DiagnosisResult Weigh() => new Diagnoser(DiagnosisTable.Shipped).Diagnose(input);
-        return new(input.Facts, visit.Memory?.DiagnosisOf(input, Weigh) ?? Weigh());
+        return new(input.Facts, Weigh(visit, input));
+    }
+
+    private static DiagnosisResult Weigh(VisitCase visit, DiagnosisInput input)
+    {
+        DiagnosisResult WorkOut() => new Diagnoser(DiagnosisTable.Shipped).Diagnose(input);
+        return visit.Memory?.DiagnosisOf(input, WorkOut) ?? WorkOut();
+    }
+
+    /// <summary>What a visit takes to be likely by what it saw itself, but for what was worked on.</summary>
+    internal static IReadOnlyList<WeighedCause> Suspects(VisitCase visit)
+    {
+        var input = ByItself(visit, VisitSpan.AsItIs);
+        var worked = visit.Timeline.Standing.SelectMany(WorkedParts.Of).ToHashSet();
+        return input.Facts.Count == 0 ? []
+            : [.. Weigh(visit, input).Causes.Where(c => c.Probability >= WorthNaming && !worked.Contains(c.Cause.Part))];
     }
 
     /// <summary>What is known of one part of a visit.</summary>
-    public static DiagnosisInput InputOf(VisitCase visit, VisitSpan span)
+    public static DiagnosisInput InputOf(VisitCase visit, VisitSpan span) => ByItself(visit, span) with { LeftOpen = visit.LeftOpen };
+
+    /// <summary>Without what the visit before left open.</summary>
+    private static DiagnosisInput ByItself(VisitCase visit, VisitSpan span)
     {
         var facts = new FactsOfSpan(visit, span);
         return new(visit.MakeUp, visit.Equipment.Target, visit.Equipment.EvaporatorFans, facts.Latest())
@@ -75,6 +92,9 @@ public sealed record CaseDiagnosis(IReadOnlyList<Fact> Facts, DiagnosisResult Re
 
     /// <summary>Causes of the leading explanation that another brought on.</summary>
     public IEnumerable<ExplainingCause> Consequences => Lead.Causes.Where(c => c.Role == CauseRole.Consequence);
+
+    /// <summary>Causes that were seen as well, while the rest is explained without them.</summary>
+    public IEnumerable<Cause> Separate => Lead.Causes.Where(c => c.Role == CauseRole.Separate).Select(c => c.Cause);
 
     /// <summary>What was replaced because another cause broke it, while that one is as it was: it will break again.</summary>
     /// <param name="asFound">What explained the unit before the work.</param>
@@ -122,4 +142,6 @@ public sealed record DiagnosisTask(NextTest Test, IReadOnlyList<NextTest> Then) 
 public sealed record ProveTask(Proof Proof) : BenchTask(DiagnosisTask.Name, TaskOrder.Settings);
 
 /// <summary>What explains the visit is sure enough to be acted on.</summary>
-public sealed record RepairTask(Cause Cause, double Probability) : BenchTask(DiagnosisTask.Name, TaskOrder.Settings);
+/// <param name="Beside">Looks that would tell of another fault, or of what this one has broken: to be made on the same way.</param>
+public sealed record RepairTask(Cause Cause, double Probability, IReadOnlyList<NextTest> Beside)
+    : BenchTask(DiagnosisTask.Name, TaskOrder.Settings);

@@ -73,12 +73,12 @@ internal static class Outlook
         if (tasks.Find(t => t.Order == TaskOrder.Call || IsOfUnweighedFault(t, visit)) is { } deciding)
             return deciding;
         if (diagnosis is { IsHealthy: false, Result: { IsSure: true, AsksWhy: false } })
-            return new RepairTask(diagnosis.Roots.First(), diagnosis.Probability);
+            return new RepairTask(diagnosis.Roots.First(), diagnosis.Probability, [.. diagnosis.Result.Next.Take(FollowingTests)]);
         if (IsGaugesTurn(visit, diagnosis) && tasks.Find(t => t.Asks?.Kind() == QuantityKind.Pressure) is { } gauges)
             return gauges;
         if (diagnosis.IsHealthy && IsLookedAt(diagnosis) && !diagnosis.Facts.Any(f => f.Code == "box"))
             return BoxFirst;
-        if ((!diagnosis.Result.IsSure || diagnosis.Result.AsksWhy) && diagnosis.Result.Next is [var test, ..] tests)
+        if (diagnosis.Result.Next is [{ Beside: null } test, ..] tests)
             return ByBench(test, visit) ?? (BenchTask)new DiagnosisTask(test, [.. tests.Skip(1).Take(FollowingTests)]);
         return tasks.FirstOrDefault();
     }

@@ -83,6 +83,10 @@ public class VisitCase(VisitRecord record, IReadOnlyList<IBench> benches, IJudgi
     /// <summary>What the visit before left; null on a first visit.</summary>
     public Briefing? Briefing => field ??= Earlier.Count == 0 ? null : judging.Of("last visit", LastVisit, null);
 
+    /// <summary>What the visit before took to be likely and left as it was, as likely as that still is; it fades.</summary>
+    internal IReadOnlyList<WeighedCause> LeftOpen => Before is not [var last, ..] || !Cases.Briefing.IsUnsolved(last.Timeline) ? []
+        : [.. (Briefing?.Suspects ?? []).Select(s => s.Later((Visit.StartedAt - last.Visit.StartedAt).TotalDays))];
+
     private Briefing LastVisit()
     {
         Briefing WorkOut() => Briefing.Of(new VisitCase(record.About(Earlier[0]), benches, PlainJudging.Instance));

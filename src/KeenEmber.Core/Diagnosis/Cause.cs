@@ -38,7 +38,11 @@ public sealed record Condition(
 /// <summary>What a condition does to an observable.</summary>
 /// <param name="Observable">Its code.</param>
 /// <param name="In">In this mode alone; null for every mode.</param>
-public abstract record Sign(string Observable, OperatingMode? In);
+public abstract record Sign(string Observable, OperatingMode? In)
+{
+    /// <summary>Who sees it sees the cause itself, and it is to be put right whatever else is wrong: a torn gasket.</summary>
+    public bool IsTellTale { get; init; }
+}
 
 /// <summary>It makes one answer likelier.</summary>
 /// <param name="Observable">Its code.</param>

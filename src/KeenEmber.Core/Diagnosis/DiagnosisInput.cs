@@ -38,6 +38,9 @@ public sealed record DiagnosisInput(CircuitMakeUp MakeUp, Temperature Target, in
     /// <summary>What explained the unit before the work that was done on it: what was not replaced may be so still.</summary>
     public IReadOnlyList<WeighedCause> Before { get; init; } = [];
 
+    /// <summary>What an earlier visit took to be likely and left as it was, as likely as that still is.</summary>
+    public IReadOnlyList<WeighedCause> LeftOpen { get; init; } = [];
+
     /// <summary>Observables that cannot be had now: asked for no more.</summary>
     public IReadOnlySet<string> CannotNow { get; init; } = new HashSet<string>();
 
@@ -57,6 +60,7 @@ public sealed record DiagnosisInput(CircuitMakeUp MakeUp, Temperature Target, in
             string.Join(' ', Facts.Select(f => $"{f.Code}={f.Answer}{f.Number}")),
             string.Join(' ', History.Select(h => $"{h.DaysAgo}:{string.Join(',', h.Parts)}:{string.Join(',', h.Replaced)}")),
             string.Join(' ', Before.Select(b => $"{b.Cause.Code}={b.Probability}")),
+            string.Join(' ', LeftOpen.Select(b => $"{b.Cause.Code}={b.Probability}")),
             $"{Closed.Cases}", string.Join(' ', Closed.ByCause.Select(c => $"{c.Key}={c.Value}").Order(StringComparer.Ordinal)),
             string.Join(' ', CannotNow.Order(StringComparer.Ordinal)), string.Join(' ', Settled.Order(StringComparer.Ordinal)),
         ]);

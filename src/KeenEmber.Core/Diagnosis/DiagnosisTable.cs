@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using System.Globalization;
+using KeenEmber.Core.Diagnosis.Weighing;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 
@@ -139,16 +140,21 @@ public sealed class DiagnosisTable
 
     private static OperatingMode ModeOf(string word) => Enum.Parse<OperatingMode>(word, ignoreCase: true);
 
-    /// <summary>"compressor=stopped:98@calling" or "superheat+9~4".</summary>
-    private static Sign SignOf(string text)
+    /// <summary>After a sign: who sees it sees the cause itself.</summary>
+    private const char TellTale = '!';
+
+    /// <summary>"compressor=stopped:98@calling", "superheat+9~4" or "gasket=torn:93!".</summary>
+    private static Sign SignOf(string marked)
     {
+        var text = marked.TrimEnd(TellTale);
+        var isTellTale = text.Length < marked.Length;
         var at = text.Split('@');
         OperatingMode? mode = at.Length > 1 ? ModeOf(at[1]) : null;
         if (at[0].Split('=') is [var code, var answer] && answer.Split(':') is [var given, var share])
-            return new AnswerSign(code, mode, given, Number(share) / 100);
+            return new AnswerSign(code, mode, given, Number(share) / 100) { IsTellTale = isTellTale };
         var sign = at[0].LastIndexOfAny(['+', '-'], at[0].IndexOf('~', StringComparison.Ordinal));
         var shift = at[0][sign..].Split('~');
-        return new ShiftSign(at[0][..sign], mode, Number(shift[0]), Number(shift[1]));
+        return new ShiftSign(at[0][..sign], mode, Number(shift[0]), Number(shift[1])) { IsTellTale = isTellTale };
     }
 
     private static List<Link> Links(string text) => [.. Parts(text).Select(LinkOf)];

@@ -1,17 +1,5 @@
 namespace KeenEmber.Core.Diagnosis;
 
-/// <summary>A set of causes that is weighed: nothing wrong where it is empty.</summary>
-/// <param name="Causes">Numbers of the causes, rising.</param>
-/// <param name="Log">Logarithm of how likely the set is together with all facts.</param>
-internal sealed record CauseSet(int[] Causes, double Log)
-{
-    /// <summary>How likely each condition is, knowing all facts.</summary>
-    internal double[] Conditions { get; init; } = [];
-
-    /// <summary>How likely each mode is, knowing all facts.</summary>
-    internal double[] Modes { get; init; } = [];
-}
-
 /// <summary>What a cause is in an explanation.</summary>
 public enum CauseRole
 {
@@ -20,6 +8,9 @@ public enum CauseRole
 
     /// <summary>Another cause of the explanation brought it on.</summary>
     Consequence,
+
+    /// <summary>Seen as well, while everything else is explained without it.</summary>
+    Separate,
 }
 
 /// <summary>A cause in an explanation.</summary>
@@ -36,9 +27,21 @@ public sealed record ExplainingCause(Cause Cause, CauseRole Role, Cause? Brought
 /// <param name="Leaves">Facts that are odd with it as well.</param>
 public sealed record Explanation(
     IReadOnlyList<ExplainingCause> Causes, double Probability, IReadOnlyList<Condition> Through, IReadOnlyList<Fact> Explains,
-    IReadOnlyList<Fact> Leaves);
+    IReadOnlyList<Fact> Leaves)
+{
+    /// <summary>Facts that would be a fault beside it, which nothing else speaks of and who looked may have mistaken.</summary>
+    public IReadOnlyList<Fact> LookAgain { get; init; } = [];
+}
 
 /// <summary>A cause by itself, over all explanations.</summary>
 /// <param name="Cause">Which.</param>
 /// <param name="Probability">Of all explanations that hold it, together.</param>
-public sealed record WeighedCause(Cause Cause, double Probability);
+public sealed record WeighedCause(Cause Cause, double Probability)
+{
+    /// <summary>Half of what was taken to be so and left alone is so no more after this, days, or never was. Trade practice: a callback
+    /// within a month is for the same thing.</summary>
+    private const double HalfAfterDays = 30;
+
+    /// <summary>As likely as it still is so many days later, where nobody worked on it.</summary>
+    public WeighedCause Later(double days) => this with { Probability = Probability * Math.Pow(0.5, days / HalfAfterDays) };
+}

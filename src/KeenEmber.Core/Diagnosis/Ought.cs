@@ -1,3 +1,5 @@
+using KeenEmber.Core.Diagnosis.Weighing;
+
 namespace KeenEmber.Core.Diagnosis;
 
 /// <summary>What a part ought to do now, and what it was seen to do.</summary>

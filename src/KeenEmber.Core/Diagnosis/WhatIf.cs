@@ -1,3 +1,5 @@
+using KeenEmber.Core.Diagnosis.Weighing;
+
 namespace KeenEmber.Core.Diagnosis;
 
 /// <summary>What would be so if a cause were it.</summary>

@@ -1,5 +1,6 @@
 using System.Globalization;
 using KeenEmber.Core.Diagnosis;
+using KeenEmber.Core.Diagnosis.Weighing;
 
 namespace KeenEmber.Core.Practice;
 

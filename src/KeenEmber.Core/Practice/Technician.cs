@@ -43,7 +43,7 @@ public sealed class Technician(Diagnoser diagnoser, double wrongShare = 0.02, do
             });
             if (result.Causes.Count > 0)
                 said.Add((result.Causes[0].Probability, job.Truth.Contains(result.Causes[0].Cause.Code)));
-            if ((result.IsSure && !result.AsksWhy) || result.Next.Count == 0 || minutes >= MostMinutes || asked.Count >= MostSteps)
+            if (result.Next.Count == 0 || minutes >= MostMinutes || asked.Count >= MostSteps)
                 break;
             var test = result.Next[0];
             asked.Add(test.Observable.Code);

@@ -116,8 +116,11 @@ public static class Trials
         var (left, played, minutes, vain, done) = (faults, first, first.Minutes, new List<Cause>(), new List<Cause>());
         for (var round = 1; ; round++)
         {
-            var roots = played.Result.Explanations[0].Causes.Where(c => c.Role == CauseRole.Root).Select(c => c.Cause)
-                .Where(c => played.Result.Causes.Any(w => w.Cause == c && w.Probability >= ActedOn)).ToList();
+            // Who goes to repair what was seen beside it sees whether it is so.
+            var roots = played.Result.Explanations[0].Causes.Where(c => c.Role == CauseRole.Separate
+                    ? left.Exists(f => IsRepairedBy(f, c.Cause))
+                    : c.Role == CauseRole.Root && played.Result.Causes.Any(w => w.Cause == c.Cause && w.Probability >= ActedOn))
+                .Select(c => c.Cause).ToList();
             vain.AddRange(roots.Where(r => !left.Exists(f => IsRepairedBy(f, r))));
             left = [.. left.Where(f => !roots.Exists(r => IsRepairedBy(f, r)))];
             done.AddRange(roots);

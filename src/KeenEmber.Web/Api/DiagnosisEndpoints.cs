@@ -12,7 +12,7 @@ public sealed record FactQuestion(string Code, string Value);
 
 /// <summary>An earlier visit.</summary>
 /// <param name="Work">What was done, in a few words each: "controller-board replaced".</param>
-/// <param name="Explained">Causes that were found then.</param>
+/// <param name="Explained">Codes of the causes that were found then; what was not worked on may be so still.</param>
 public sealed record HistoryQuestion(double DaysAgo, string[]? Work = null, string[]? Explained = null);
 
 /// <summary>A unit's make-up, its history, and what is known of it.</summary>
@@ -25,7 +25,7 @@ public sealed record DiagnosisQuestion(
     CondenserKind Condenser = CondenserKind.AirCooledRemote, CircuitParts[]? Parts = null, int Coils = 1, int EvaporatorFans = 2,
     FactQuestion[]? Facts = null, HistoryQuestion[]? History = null, string[]? CannotNow = null, string? At = null);
 
-/// <param name="Role">root or consequence.</param>
+/// <param name="Role">root, consequence, or separate: seen as well, while the rest is explained without it.</param>
 /// <param name="BroughtOnBy">Code of the cause that brought it on; null for a root.</param>
 public sealed record CauseAnswer(string Code, string Name, CauseRole Role, string? BroughtOnBy);
 
@@ -42,15 +42,18 @@ public sealed record OutcomeAnswer(string Answer, double Probability, string? Le
 
 /// <param name="Bits">What it is expected to tell of what to repair.</param>
 /// <param name="Why">Code of the cause whose reason is looked for; null for every other test.</param>
+/// <param name="Beside">Code of the leading cause, where it is looked for what else is wrong or what it has broken; null for every
+/// other test.</param>
 /// <param name="Again">It is among the facts and fits none of the others: look once more, and send both.</param>
 public sealed record NextAnswer(
     string Code, string Name, string Place, double Minutes, string Tool, string Hazard, double Bits, OutcomeAnswer[] Answers,
-    bool Again, string? Why);
+    bool Again, string? Why, string? Beside);
 
 /// <param name="Danger">What to do now, before anything else.</param>
 /// <param name="NothingFits">How likely it is that the truth is nothing the table knows.</param>
-/// <param name="Next">The best first; empty where the leading explanation may be acted on, or nothing is worth asking.</param>
-/// <param name="Sure">The leading explanation may be acted on.</param>
+/// <param name="Next">The best first; empty where nothing is worth asking. Once the leading explanation is sure, why it failed, then what
+/// else is wrong beside it.</param>
+/// <param name="Sure">The leading explanation may be acted on, and nothing is left to look at.</param>
 public sealed record DiagnosisAnswer(
     string[] Danger, ExplanationAnswer[] Explanations, WeighedAnswer[] Causes, string[] Unexplained, NextAnswer[] Next, double NothingFits,
     bool Sure);
@@ -130,6 +133,8 @@ public static class DiagnosisEndpoints
         {
             if (!(past?.DaysAgo is >= 0 and <= MostDays))
                 errors[$"history[{i}].daysAgo"] = [$"Days, 0 to {MostDays}."];
+            foreach (var code in (past?.Explained ?? []).Where(c => CauseOf(c) is null))
+                errors[$"history[{i}].explained"] = [$"No cause is called {code}. See /api/diagnosis/vocabulary."];
         }
 
         if (errors.Count > 0)
@@ -137,6 +142,7 @@ public static class DiagnosisEndpoints
         var result = new Diagnoser(DiagnosisTable.Shipped).Diagnose(new(MakeUp(question), target, question.EvaporatorFans, facts)
         {
             History = [.. (question.History ?? []).Select(h => Earlier(h!))],
+            LeftOpen = [.. (question.History ?? []).SelectMany(h => LeftBy(h!))],
             Settled = facts.CountBy(f => f.Code).Where(c => c.Value > 1).Select(c => c.Key).ToHashSet(),
             CannotNow = (question.CannotNow ?? []).OfType<string>().ToHashSet(), At = question.At ?? "",
         });
@@ -147,6 +153,15 @@ public static class DiagnosisEndpoints
     {
         var (parts, replaced) = DiagnosisText.Work([.. (history.Work ?? []).OfType<string>()]);
         return new(history.DaysAgo, parts, replaced);
+    }
+
+    private static Cause? CauseOf(string? code) => DiagnosisTable.Shipped.Causes.FirstOrDefault(c => c.Code == code);
+
+    private static IEnumerable<WeighedCause> LeftBy(HistoryQuestion history)
+    {
+        var worked = Earlier(history).Parts;
+        return (history.Explained ?? []).Select(CauseOf).OfType<Cause>().Where(c => !worked.Contains(c.Part))
+            .Select(c => new WeighedCause(c, 1).Later(history.DaysAgo));
     }
 
     private static Temperature TargetOf(DiagnosisQuestion question, Dictionary<string, string[]> errors)
@@ -207,16 +222,19 @@ public static class DiagnosisEndpoints
             [.. e.Through.Select(t => t.Code)], [.. e.Explains.Select(f => f.Code)], [.. e.Leaves.Select(f => f.Code)]))],
         [.. r.Causes.Select(c => new WeighedAnswer(c.Cause.Code, c.Cause.Name, Round(c.Probability), RoleOf(r, c.Cause)))],
         [.. r.Unexplained.Select(f => f.Code)],
-        [.. (r.IsSure && !r.AsksWhy ? [] : r.Next).Select(Say)], Round(r.NothingFits), r.IsSure && !r.AsksWhy);
+        [.. r.Next.Select(Say)], Round(r.NothingFits), r.IsSure && r.Next.Count == 0);
 
     private static NextAnswer Say(NextTest n) => new(n.Observable.Code, n.Observable.Name, n.Observable.Place, n.Minutes, n.Observable.Tool,
         n.Observable.Hazard, Round(n.Bits),
         [.. n.Outcomes.Select(o => new OutcomeAnswer(o.Answer, Round(o.Probability), o.Leads?.Code, Round(o.LeadProbability)))], n.IsAgain,
-        n.ReasonOf?.Code);
+        n.ReasonOf?.Code, n.Beside?.Code);
 
     /// <summary>In the likeliest explanation that holds it.</summary>
     private static string RoleOf(DiagnosisResult result, Cause cause) => result.Explanations.SelectMany(e => e.Causes)
-        .FirstOrDefault(c => c.Cause == cause)?.Role is CauseRole.Consequence ? "consequence" : "root";
+        .FirstOrDefault(c => c.Cause == cause)?.Role switch
+        {
+            CauseRole.Consequence => "consequence", CauseRole.Separate => "separate", _ => "root",
+        };
 
     private static double Round(double value) => Math.Round(value, 4);
 }

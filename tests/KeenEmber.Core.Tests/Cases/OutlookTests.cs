@@ -16,6 +16,9 @@ public sealed class OutlookTests
     private static DiagnosisFactEntry Told(int minute, string observable, string answer) =>
         new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), observable, answer);
 
+    private static SignOffEntry Signed(int minute, string cause) =>
+        new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), cause, "", "", null);
+
     private static PartEntry Replaced(int minute, ComponentKind kind) =>
         new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), "", "", "", "", "", false, WorkArea.StartParts,
             new(kind));
@@ -47,6 +50,26 @@ public sealed class OutlookTests
         Assert.InRange(visit.Stands.Values[CaseDiagnosis.ProbabilityValue], 0.88, 1);
         Assert.Contains(Policy.StartParts, visit.Policies);
         Assert.DoesNotContain(Policy.StartParts, Worked.Of(SilentCompressor).Policies);
+    }
+
+    /// <summary>The visit before saw an iced coil and a clock that stood, and left it.</summary>
+    [Theory]
+    [InlineData(null, null, true)]
+    [InlineData("", null, true)]
+    [InlineData("defrost clock stopped", null, false)]
+    [InlineData(null, ComponentKind.DefrostClock, false)]
+    public void What_the_last_visit_suspected_and_left_weighs_on_the_next(string? signedOff, ComponentKind? replaced, bool isLeft)
+    {
+        Entry[] before =
+        [
+            Told(-2000, "coil", "iced"), Told(-1999, "clock", "stopped"), Told(-1998, "defrosts", "none"),
+            .. replaced is { } part ? [Replaced(-1990, part)] : Array.Empty<Entry>(),
+            .. signedOff is { } cause ? [Signed(-1980, cause)] : Array.Empty<Entry>(),
+        ];
+        double Clock(IReadOnlyList<Entry> earlier) => Worked.Of(Freezer, Worked.Benches,
+            [(Worked.Visit(Freezer), [Told(1, "coil", "iced")]), (Worked.Visit(Freezer, 2), earlier)])
+            .Diagnosis!.Result.Causes.FirstOrDefault(c => c.Cause.Code == "clock-stopped")?.Probability ?? 0;
+        Assert.Equal(isLeft, Clock(before) > 1.5 * Clock([]));
     }
 
     [Fact]

@@ -1,6 +1,7 @@
 using FsCheck;
 using FsCheck.Fluent;
 using KeenEmber.Core.Diagnosis;
+using KeenEmber.Core.Diagnosis.Weighing;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 

@@ -1,4 +1,5 @@
 using KeenEmber.Core.Diagnosis;
+using KeenEmber.Core.Diagnosis.Weighing;
 using KeenEmber.Core.Practice;
 using KeenEmber.Core.Plant;
 

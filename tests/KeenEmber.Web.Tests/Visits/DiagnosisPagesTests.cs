@@ -72,6 +72,23 @@ public sealed class DiagnosisPagesTests(EmptyWeb web) : IClassFixture<EmptyWeb>,
     }
 
     [Fact]
+    public async Task What_else_was_seen_stands_beside_the_cause_and_the_repair_takes_further_looks_along()
+    {
+        await isolde.Log(visit, "box -14, comp on, fans on, coil iced");
+        await Answer("clock", "stopped");
+        await Answer("defrosts", "none");
+        await isolde.Log(visit, "gasket torn");
+        var page = await Page();
+        Assert.Contains("defrost clock stopped", page.QuerySelector(".because")!.TextContent, StringComparison.Ordinal);
+        Assert.DoesNotContain("gasket", page.QuerySelector(".because")!.TextContent, StringComparison.Ordinal);
+        Assert.StartsWith("Also found: door gasket torn.", page.QuerySelector(".found-as-well")!.TextContent.Trim(),
+            StringComparison.Ordinal);
+        Assert.Equal("RepairTask", page.QuerySelector(".next")!.GetAttribute("data-next-task"));
+        Assert.StartsWith("While you are there: ", page.QuerySelector(".next .then")!.TextContent.Trim(), StringComparison.Ordinal);
+        Assert.Equal("door gasket torn", (await isolde.Open(visit + "/close")).QuerySelector("[name=contributing]")!.TextContent.Trim());
+    }
+
+    [Fact]
     public async Task Danger_stands_above_every_explanation_and_work_ends_what_was_seen()
     {
         await isolde.Log(visit, "breaker tripped, smell burning, fans off, mode defrost");

@@ -64,10 +64,10 @@ public sealed class CloseModel(VisitViews views, SigningDesk signing) : VisitPag
 
     /// <summary>What the causes come to by the diagnosis of how the unit was found: what the form begins with. Empty where none
     /// leads.</summary>
-    public (string Root, string Follows) FromDiagnosis =>
+    public (string Root, string Follows, string Separate) FromDiagnosis =>
         View.DiagnosisAsFound is { Stands.Code: CaseDiagnosis.Explained or CaseDiagnosis.Likely }
-        found ? (CircuitText.List(found.Roots.Select(c => c.Name)), CircuitText.List(found.Consequences.Select(c => c.Cause.Name)))
-            : ("", "");
+        found ? (CircuitText.List(found.Roots.Select(c => c.Name)), CircuitText.List(found.Consequences.Select(c => c.Cause.Name)),
+            CircuitText.List(found.Separate.Select(c => c.Name))) : ("", "", "");
 
     /// <summary>Why a breaker or fuse went, where that never showed: what the form begins with.</summary>
     public string NeverShown => TripJob.Of(View) is { Step: TripStep.NotReproduced or TripStep.Holds } job ? TripText.NeverShown(job) : "";

@@ -1,25 +1,4 @@
-namespace KeenEmber.Core.Diagnosis;
-
-/// <summary>A test that would tell something.</summary>
-/// <param name="Observable">What to look at, ask or measure.</param>
-/// <param name="Bits">What it is expected to tell of what to repair, bits.</param>
-/// <param name="Minutes">With the way there and what its hazard costs.</param>
-/// <param name="Outcomes">What each answer would do, the likeliest first.</param>
-public sealed record NextTest(Observable Observable, double Bits, double Minutes, IReadOnlyList<Outcome> Outcomes)
-{
-    /// <summary>It is known, and odd with everything else: somebody may have erred.</summary>
-    public bool IsAgain { get; init; }
-
-    /// <summary>It is asked what broke this, which is sure to be broken; null for every other test.</summary>
-    public Cause? ReasonOf { get; init; }
-}
-
-/// <summary>One answer a test can give.</summary>
-/// <param name="Answer">The answer, or the range of a number: far-below, below, usual, above, far-above.</param>
-/// <param name="Probability">How likely it is to be given.</param>
-/// <param name="Leads">The cause that would lead then; null where nothing would be wrong.</param>
-/// <param name="LeadProbability">How likely that would be.</param>
-public sealed record Outcome(string Answer, double Probability, Cause? Leads, double LeadProbability);
+namespace KeenEmber.Core.Diagnosis.Weighing;
 
 /// <summary>Chooses the test that tells most of what to repair, by minute and risk.</summary>
 internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInput input)
@@ -99,10 +78,7 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
                 .Where(o => MayBeAsked(o) && Waits(o) is null && IsReasonSeenBy(network.Observables[o]))
                 .Select(o => new Candidate(o, BitsOf(o, weighed, reasons), Cost(network.Observables[o])))
                 .Where(c => c.Bits >= LeastReasonBits && c.PerMin >= LeastReasonBitsPerMin).OrderByDescending(c => c.PerMin).Take(most)
-                .Select(c => new NextTest(network.Observables[c.Observable], c.Bits, c.Minutes, Outcomes(c.Observable, weighed))
-                {
-                    ReasonOf = network.Causes[part],
-                }).ToList();
+                .Select(c => TestOf(c, weighed) with { ReasonOf = network.Causes[part] }).ToList();
             if (found.Count > 0)
                 return found;
         }
@@ -110,8 +86,45 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
         return [];
     }
 
-    private bool IsReasonSeenBy(Observable o) => Cost(o) <= LongestReasonMin && o.Place != "customer"
-        && o.Hazard is not ("opens the circuit" or "melts the frost");
+    /// <summary>What a look for a further fault must tell, bits a minute.</summary>
+    private const double LeastBesideBitsPerMin = 0.03;
+
+    /// <summary>What would tell of another fault beside the leading explanation, or of what it has broken: looks of a few minutes. What was
+    /// seen of one and may be a mistake is looked at once more first.</summary>
+    /// <param name="sets">What leads alone, and with each other cause.</param>
+    /// <returns>The best first; empty where nothing is worth it.</returns>
+    internal IReadOnlyList<NextTest> FindBeside(
+        IReadOnlyList<(CauseSet Set, double Probability)> sets, Explanation lead, int most)
+    {
+        var weighed = sets.Take(Sets).ToList();
+        Presume(weighed);
+        if (lead.LookAgain is [var doubtful, ..] && network.ObservableAt(doubtful.Code) is { } at)
+            return [TestOf(new(at, BitsOf(at, weighed), Cost(network.Observables[at])), weighed) with { IsAgain = true }];
+        return [.. Enumerable.Range(0, network.Observables.Count)
+            .Where(o => MayBeAsked(o) && Waits(o) is null && IsSeenInPassing(network.Observables[o])
+                && (Differs(o, weighed) || network.TellTales.Any(t => t.Observable == o)))
+            .Select(o => new Candidate(o, BitsOf(o, weighed) + BitsOfSeeing(o, weighed), Cost(network.Observables[o])))
+            .Where(c => c.PerMin >= LeastBesideBitsPerMin).OrderByDescending(c => c.PerMin).Take(most)
+            .Select(c => TestOf(c, weighed) with { Beside = lead.Causes[0].Cause })];
+    }
+
+    /// <summary>What it tells to see a fault itself, or that it is not there, bits.</summary>
+    private double BitsOfSeeing(int observable, List<(CauseSet Set, double Probability)> sets)
+    {
+        var tales = network.TellTales.Where(t => t.Observable == observable && !sets[0].Set.Causes.Contains(t.Cause)).ToList();
+        if (tales.Count == 0)
+            return 0;
+        var answers = tales.Select(t => t.Side switch { > 0 => RangeNames.Length - 1, < 0 => 0, _ => t.Answer }).ToHashSet();
+        var seen = sets.Sum(s => s.Probability * SharesOf(observable, s.Set).Where((_, i) => answers.Contains(i)).Sum());
+        return Entropy([seen, 1 - seen]);
+    }
+
+    private NextTest TestOf(Candidate of, List<(CauseSet Set, double Probability)> sets) =>
+        new(network.Observables[of.Observable], of.Bits, of.Minutes, Outcomes(of.Observable, sets));
+
+    private bool IsReasonSeenBy(Observable o) => IsSeenInPassing(o) && o.Place != "customer";
+
+    private bool IsSeenInPassing(Observable o) => Cost(o) <= LongestReasonMin && o.Hazard is not ("opens the circuit" or "melts the frost");
 
     private IReadOnlyList<NextTest> Best(List<(CauseSet Set, double Probability)> weighed, double least, int most)
     {
@@ -120,7 +133,7 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
         foreach (var later in telling)
             Unlock(later, now);
         return [.. now.Values.Where(c => c.PerMin >= least).OrderByDescending(c => c.PerMin).Take(most).Select(c => c.Candidate)
-            .Select(t => new NextTest(network.Observables[t.Observable], t.Bits, t.Minutes, Outcomes(t.Observable, weighed)))];
+            .Select(t => TestOf(t, weighed))];
     }
 
     private List<Candidate> Telling(List<(CauseSet Set, double Probability)> weighed) =>

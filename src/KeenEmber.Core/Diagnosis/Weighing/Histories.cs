@@ -1,4 +1,4 @@
-namespace KeenEmber.Core.Diagnosis;
+namespace KeenEmber.Core.Diagnosis.Weighing;
 
 /// <summary>What earlier work says of a cause before anything is seen.</summary>
 internal static class Histories
@@ -28,7 +28,8 @@ internal static class Histories
     internal static double Prior(Cause cause, DiagnosisInput input)
     {
         if (input.Before.FirstOrDefault(b => b.Cause.Code == cause.Code) is not { } then)
-            return Prior(cause, input.Closed, input.History);
+            return Math.Max(Prior(cause, input.Closed, input.History),
+                Math.Min(MostLikely, input.LeftOpen.FirstOrDefault(l => l.Cause.Code == cause.Code)?.Probability ?? 0));
         var isWorkedOn = input.History.Any(w => w.DaysAgo <= 0 && w.Parts.Contains(cause.Part));
         return Math.Clamp(then.Probability * (isWorkedOn ? RepairFails : Stays), cause.PerThousand / 1000 * RepairFails, Stays);
     }

@@ -1,4 +1,4 @@
-namespace KeenEmber.Core.Diagnosis;
+namespace KeenEmber.Core.Diagnosis.Weighing;
 
 /// <summary>Finds the sets of causes that explain what is known: all single ones, then the best of them with each other cause that any
 /// fact speaks of, and with what they bring on, up to four.</summary>
@@ -57,6 +57,15 @@ internal sealed class SetSearch(Network network, Evidence evidence)
         if (!best.Contains(empty))
             best.Add(empty);
         return [.. best.Select(Refine).OrderByDescending(s => s.Log)];
+    }
+
+    /// <summary>A set alone, then with each other cause, the likeliest first; by how likely they are against each other.</summary>
+    internal IReadOnlyList<(CauseSet Set, double Probability)> Beside(CauseSet set)
+    {
+        var all = Enumerable.Range(0, network.Causes.Count).Where(c => !set.Causes.Contains(c))
+            .Select(c => Refine(new([.. set.Causes.Append(c).Order()], 0))).OrderByDescending(s => s.Log).Prepend(set).ToList();
+        var sum = Evidence.Sum([.. all.Select(s => s.Log)]);
+        return all.ConvertAll(s => (s, Math.Exp(s.Log - sum)));
     }
 
     /// <param name="gain">By cause: what it gains by itself.</param>

@@ -1,7 +1,7 @@
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 
-namespace KeenEmber.Core.Diagnosis;
+namespace KeenEmber.Core.Diagnosis.Weighing;
 
 /// <summary>The table as it holds for one unit with its history, numbered for arithmetic.</summary>
 internal sealed class Network
@@ -43,6 +43,7 @@ internal sealed class Network
         for (var i = 0; i < Baseline.Length; i++)
             Baseline[i] = 1 - WithWhatComesBefore(i, notByChance[i], Baseline);
         touched = Touched();
+        TellTales = [.. Tales()];
         (Priors, Support, IsSupport) = ([], new double[0, 0], new bool[0, 0]);
     }
 
@@ -69,6 +70,27 @@ internal sealed class Network
 
     /// <summary>By cause: conditions that bring it on.</summary>
     internal (int Condition, double Share)[][] BroughtOnBy { get; }
+
+    /// <summary>Answers that are as good as seeing a cause itself.</summary>
+    internal IReadOnlyList<TellTale> TellTales { get; }
+
+    /// <summary>A condition is a matter of one cause where it makes it this surely.</summary>
+    private const double Surely = 0.9;
+
+    private IEnumerable<TellTale> Tales() =>
+        from cause in Enumerable.Range(0, Causes.Count)
+        from made in makes[cause]
+        where made.Share >= Surely
+        from sign in Conditions[made.Condition].Shows
+        where sign.IsTellTale && observableAt.ContainsKey(sign.Observable)
+        select TaleOf(cause, observableAt[sign.Observable], sign);
+
+    private TellTale TaleOf(int cause, int observable, Sign sign) => sign switch
+    {
+        AnswerSign a => new(cause, observable, Index(Observables[observable], a.Answer), 0, 0),
+        ShiftSign n => new(cause, observable, -1, Shown(observable, OperatingMode.Calling).Mean + n.By / 2, Math.Sign(n.By)),
+        _ => throw new InvalidOperationException("A sign is an answer or a shift."),
+    };
 
     /// <summary>How likely each condition is for no reason at all.</summary>
     internal double[] Baseline { get; }
@@ -227,25 +249,4 @@ internal sealed class Network
 
         throw new FormatException($"{observable.Code} has no answer {answer}.");
     }
-}
-
-/// <summary>Numbers that a healthy unit shows, where they are the target of a result.</summary>
-internal static class Bands
-{
-    private static readonly Dictionary<string, ResultKind> Kinds = new()
-    {
-        ["superheat"] = ResultKind.SuperheatCoil, ["subcooling"] = ResultKind.Subcooling, ["td"] = ResultKind.EvaporatorTd,
-        ["split"] = ResultKind.CondenserSplit, ["air-drop"] = ResultKind.AirDrop, ["comp-superheat"] = ResultKind.SuperheatCompressor,
-    };
-
-    /// <summary>Two thirds of healthy units lie within the middle of their target; a target's ends are two standard deviations
-    /// off.</summary>
-    private const double DeviationsToEnd = 1.6;
-
-    internal static IReadOnlyDictionary<OperatingMode, HealthyAnswer> Fill(Observable observable, CircuitTargets targets) =>
-        observable.Healthy.ToDictionary(h => h.Key, h => h.Value.Band.Length == 0 ? h.Value : OfBand(targets.For(Kinds[h.Value.Band])));
-
-    private static HealthyAnswer OfBand(Band? band) => band is { } b
-        ? new([], (b.Low + b.High) / 2, (b.High - b.Low) / 2 / DeviationsToEnd)
-        : new([], 5, 3);
 }

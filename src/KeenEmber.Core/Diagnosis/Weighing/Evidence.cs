@@ -1,4 +1,4 @@
-namespace KeenEmber.Core.Diagnosis;
+namespace KeenEmber.Core.Diagnosis.Weighing;
 
 /// <summary>The facts of a visit as the network takes them.</summary>
 internal sealed class Evidence
