@@ -49,6 +49,16 @@ public static class DiagnosisText
         };
     }
 
+    /// <summary>What was seen beside the explanation that leads: while nothing is likely yet, it may be part of it.</summary>
+    public static string AlsoFound(CaseDiagnosis diagnosis)
+    {
+        var found = diagnosis.Separate.Select(c => c.Name).ToList();
+        var them = found.Count == 1 ? "it" : "them";
+        return $"Also found: {CircuitText.List(found)}. " + (diagnosis.Stands?.Code == CaseDiagnosis.Open
+            ? $"Not clear yet whether {(found.Count == 1 ? "it is" : "they are")} part of this."
+            : $"Repair {them} too: the rest is explained without {them}.");
+    }
+
     /// <summary>What the diagnosis asks for.</summary>
     public static TaskText Task(BenchTask task) => task switch
     {

@@ -60,7 +60,7 @@ public static class QuickVocabulary
         (FactState.Off, "off"),
         (FactState.Shut, "shut, closed, ok, close, closes, closing, seals, seal, sealing"),
         (FactState.NotClosing, "stuck, stuck open"),
-        (FactState.Blocked, "blocked, plugged, clogged, obstructed, backed up, overflowing"),
+        (FactState.Blocked, "blocked, plugged, plugged up, clogged, matted, obstructed, backed up, overflowing"),
         (FactState.None, "none, no, clear"),
         (FactState.Shown, "yes, on, shown, active, sounding, up"),
         (FactState.Burning, "burning, burnt, burned, of burning"),
@@ -75,7 +75,7 @@ public static class QuickVocabulary
         (FactState.Iced, "ice, iced, frozen, iced up, iced over, icing, solid ice, ice blocked, frozen up, frozen solid, "
             + "full of ice, block of ice, solid block of ice, iced up solid, packed with ice, blocked with ice"),
         (FactState.Clean, "clean"),
-        (FactState.Dirty, "dirty, blocked, filthy, plugged, clogged, fouled, plugged up"),
+        (FactState.Dirty, "dirty, filthy, fouled, dusty"),
         (FactState.Refrigerating, "off, over, ended, done, finished, complete, just ended, just finished, terminated"),
         (FactState.Defrosting, "on, under way, started, running, active, in progress"),
         (FactState.InReturnAir, "return"),

@@ -104,7 +104,8 @@ public sealed record CaseDiagnosis(IReadOnlyList<Fact> Facts, DiagnosisResult Re
 
     /// <summary>Causes that may be it instead, or beside it.</summary>
     public IEnumerable<WeighedCause> Others =>
-        Result.Causes.Where(c => c.Probability >= WorthNaming && Lead.Causes.All(l => l.Cause != c.Cause));
+        Result.Causes.Where(c =>
+            c.Probability >= WorthNaming && Lead.Causes.All(l => l.Cause != c.Cause || l.Role == CauseRole.Separate));
 
     /// <summary>The leading explanation as a finding; null where nothing is wrong or nothing is known.</summary>
     public Finding? Stands => field ??= Said();

@@ -23,6 +23,7 @@ internal static class FactsOfRecord
         [(AsFound.CondenserFan, FactState.Stopped)] = ("condenser-fan", "stopped"),
         [(AsFound.CondenserFace, FactState.Clean)] = ("condenser-face", "clean"),
         [(AsFound.CondenserFace, FactState.Dirty)] = ("condenser-face", "dirty"),
+        [(AsFound.CondenserFace, FactState.Blocked)] = ("condenser-face", "blocked"),
         [(AsFound.CompressorShell, FactState.Warm)] = ("shell", "warm"),
         [(AsFound.CompressorShell, FactState.Hot)] = ("shell", "hot"),
         [(AsFound.CompressorShell, FactState.Cold)] = ("shell", "cold"),

@@ -16,7 +16,8 @@ public static class PolicyAdvice
         Timeline timeline, Equipment unit, OperatingConditions conditions, IReadOnlyList<Finding> found, BenchTask? next)
     {
         var areas = timeline.Standing.Select(AreaOf).ToHashSet();
-        if (next is RepairTask repair)
+        // Work on the condenser's fan belongs to its area; cleaning its face asks for no motor or capacitor.
+        if (next is RepairTask { Cause.Part: not "condenser" } repair)
             areas.Add(WorkedParts.AreaOf(repair.Cause.Part));
         bool Applies(Policy policy) => policy switch
         {

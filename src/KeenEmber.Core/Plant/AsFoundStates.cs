@@ -9,7 +9,7 @@ public static class AsFoundStates
         AsFound.Coil => [FactState.Clear, FactState.Frosted, FactState.Iced],
         AsFound.CondenserFan => [FactState.Running, FactState.Cycling, FactState.Stopped],
         AsFound.Defrost => [FactState.Refrigerating, FactState.Defrosting],
-        AsFound.CondenserFace => [FactState.Clean, FactState.Dirty],
+        AsFound.CondenserFace => [FactState.Clean, FactState.Dirty, FactState.Blocked],
         AsFound.BoxThermometer => [FactState.InReturnAir, FactState.AtDoor, FactState.InSun, FactState.InDischargeAir],
         AsFound.LiquidSolenoid or AsFound.SuctionStop => [FactState.Open, FactState.Closed],
         AsFound.SightGlass => [FactState.Full, FactState.Bubbles],
@@ -63,7 +63,7 @@ public static class AsFoundStates
             FactState.Tripped => FactState.SwitchedOn,
             FactState.Found => FactState.None,
             FactState.Shown => FactState.None,
-            FactState.Blocked => FactState.Clear,
+            FactState.Blocked => fact == AsFound.CondenserFace ? FactState.Clean : FactState.Clear,
             FactState.Torn => FactState.Sound,
             _ => null,
         };

@@ -52,6 +52,19 @@ public sealed class OutlookTests
         Assert.DoesNotContain(Policy.StartParts, Worked.Of(SilentCompressor).Policies);
     }
 
+    [Fact]
+    public void A_condenser_to_be_cleaned_asks_for_no_capacitor_and_takes_short_looks_along()
+    {
+        var visit = Worked.Of(Read(1, BoxAir, -13, Unit.Celsius), Seen(2, AsFound.Compressor, FactState.Running),
+            Seen(2, AsFound.CondenserFan, FactState.Running), Seen(3, AsFound.CondenserFace, FactState.Blocked),
+            Told(4, "condenser-air", "weak"), Told(5, "head", "high"), Told(6, "insulation", "missing"));
+        var repair = Assert.IsType<RepairTask>(visit.Next);
+        Assert.Equal("condenser-dirty", repair.Cause.Code);
+        Assert.NotEmpty(repair.Beside);
+        Assert.DoesNotContain(Policy.MotorCapacitor, visit.Policies);
+        Assert.Equal("insulation-missing", visit.Diagnosis!.Separate.Single().Code);
+    }
+
     /// <summary>The visit before saw an iced coil and a clock that stood, and left it.</summary>
     [Theory]
     [InlineData(null, null, true)]

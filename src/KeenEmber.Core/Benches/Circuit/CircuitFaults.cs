@@ -87,7 +87,8 @@ internal static class CircuitFaults
         new(CircuitPatterns.HighHead, 0.12, true,
             [new(1, 0, 1, 1.45, 0.05), new(0.95, 0, 1, 1.9, 0.1), new(0.85, -0.5, 1, 2.9, 0.2)],
             [new(0.98, -2, 1, 1.45, 0.05), new(0.94, -4, 1, 1.9, 0.1), new(0.85, -6, 1, 2.9, 0.2)],
-            new FaultSign(AsFound.CondenserFace, FactState.Dirty, 0.7), new(AsFound.CompressorShell, FactState.Hot, 0.3)),
+            new FaultSign(AsFound.CondenserFace, FactState.Dirty, 0.5), new(AsFound.CondenserFace, FactState.Blocked, 0.3),
+            new(AsFound.CompressorShell, FactState.Hot, 0.3)),
     ];
 
     /// <summary>How often a sign is seen where nothing that makes it is wrong.</summary>

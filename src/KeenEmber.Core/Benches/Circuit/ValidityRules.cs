@@ -50,7 +50,7 @@ public static class ValidityRules
         new(JustDefrosted, c =>
             c.Defrost == FactState.Refrigerating && c.SinceDefrost < SettledAfterDefrost, LowSide, [.. HighSide, .. OfTheMachine]),
         new(CondenserFanStopped, c => c.CondenserFan == FactState.Stopped, [.. HighSide, .. OfTheMachine], LowSide),
-        new(CondenserDirty, c => c.CondenserFace == FactState.Dirty, [Subcooling], [Condensing, .. OfTheMachine]),
+        new(CondenserDirty, c => c.CondenserFace is FactState.Dirty or FactState.Blocked, [Subcooling], [Condensing, .. OfTheMachine]),
         // Where a control holds head up, the split says nothing about the condenser.
         new(CondenserFanCycling, c => c.CondenserFan == FactState.Cycling, [CondenserSplit], [.. HighSide, .. OfTheMachine]),
         new(ColdAmbient, c => c.CondenserAir is { Celsius: < ColdAmbientC }, [CondenserSplit], [.. HighSide, .. OfTheMachine]),

@@ -108,16 +108,22 @@ internal sealed class NextTests(Network network, Evidence evidence, DiagnosisInp
             .Select(c => TestOf(c, weighed) with { Beside = lead.Causes[0].Cause })];
     }
 
-    /// <summary>What it tells to see a fault itself, or that it is not there, bits.</summary>
+    /// <summary>What it tells to see a fault itself or that it is not there, and what asks for a look at one: a fan that stands. Bits.
+    /// </summary>
     private double BitsOfSeeing(int observable, List<(CauseSet Set, double Probability)> sets)
     {
-        var tales = network.TellTales.Where(t => t.Observable == observable && !sets[0].Set.Causes.Contains(t.Cause)).ToList();
-        if (tales.Count == 0)
-            return 0;
-        var answers = tales.Select(t => t.Side switch { > 0 => RangeNames.Length - 1, < 0 => 0, _ => t.Answer }).ToHashSet();
-        var seen = sets.Sum(s => s.Probability * SharesOf(observable, s.Set).Where((_, i) => answers.Contains(i)).Sum());
+        var of = network.Observables[observable];
+        var answers = network.TellTales.Where(t => t.Observable == observable && !sets[0].Set.Causes.Contains(t.Cause))
+            .Select(t => t.Side switch { > 0 => RangeNames.Length - 1, < 0 => 0, _ => t.Answer }).ToHashSet();
+        answers.UnionWith(network.TellTales.SelectMany(t => network.Observables[t.Observable].Needs).Where(n => n.Observable == of.Code)
+            .SelectMany(n => n.Answers).Select(a => of.Answers.ToList().IndexOf(a)));
+        var shares = sets.ConvertAll(s => SharesOf(observable, s.Set));
+        var seen = sets.Select((s, i) => s.Probability * shares[i].Where((share, a) => answers.Contains(a) && share < Usual).Sum()).Sum();
         return Entropy([seen, 1 - seen]);
     }
+
+    /// <summary>What is so more often than not asks for no look at a fault.</summary>
+    private const double Usual = 0.5;
 
     private NextTest TestOf(Candidate of, List<(CauseSet Set, double Probability)> sets) =>
         new(network.Observables[of.Observable], of.Bits, of.Minutes, Outcomes(of.Observable, sets));

@@ -218,7 +218,7 @@ internal sealed class PartDrawing(Svg svg, VisitView view, MapLayout layout, str
         svg.Rect(c.X, c.Y, c.Width, c.Height, "part", 3);
         for (var pass = 1; pass <= 3; pass++)
             svg.Line(c.X + 14, c.Y + pass * c.Height / 4, c.X + c.Width - 14, c.Y + pass * c.Height / 4, "pass hot");
-        if (Now.CondenserFace == FactState.Dirty)
+        if (Now.CondenserFace is FactState.Dirty or FactState.Blocked)
             svg.Hatched(Outline(c), hatch);
         if (MakeUp.Condenser == CondenserKind.WaterCooled)
             DrawWater(c);
@@ -226,7 +226,7 @@ internal sealed class PartDrawing(Svg svg, VisitView view, MapLayout layout, str
             DrawCondenserFan();
         if (layout.IsWide && MakeUp.Condenser != CondenserKind.WaterCooled)
         {
-            var face = Now.CondenserFace == FactState.Dirty ? "condenser, dirty" : "condenser";
+            var face = Now.CondenserFace is { } state and not FactState.Clean ? $"condenser, {FactText.Name(state)}" : "condenser";
             if (MakeUp.Has(CircuitParts.HeadPressureValve) || layout.Coils.Count > 1)
                 svg.Text(c.X + c.Width + 8, c.Y + c.Height - 4, face, "quiet");
             else
