@@ -14,7 +14,7 @@ public sealed record Practised(
     bool? IsSolved, double? Minutes);
 
 /// <summary>Cases that are practised, and what was done on each.</summary>
-public sealed class PracticeStore(Database database)
+public sealed class PracticeStore(Database database, VisitStore visits)
 {
     private const string Columns = """
         SELECT visit_id AS VisitId, person, case_code AS CaseCode, level, started_at AS StartedAt, ended_at AS EndedAt, solved, minutes
@@ -38,14 +38,22 @@ public sealed class PracticeStore(Database database)
             EndedAt is null ? null : Database.Utc(EndedAt), Solved is null ? null : Solved == 1, Minutes);
     }
 
-    /// <summary>Begins a case: its unit and its visit with it, all or nothing; the same one again changes nothing.</summary>
+    /// <summary>Begins a case: its unit, earlier visits and its visit with it, all or nothing; the same one again changes nothing.</summary>
     /// <param name="unit">At the site of practice; its tag is given here.</param>
     public void Start(Equipment unit, Site site, Visit visit, PracticeCase practised, string device) => database.Together(db =>
     {
         if (db.ExecuteScalar<long>("SELECT count(*) FROM practice WHERE visit_id = @id", new { id = visit.Id.ToString() }) > 0)
             return false;
         var number = db.ExecuteScalar<long>("SELECT count(*) FROM practice") + 1;
-        EquipmentStore.Save(db, unit with { Tag = $"P-{number}" }, site, new(visit.StartedAt, visit.Author, device));
+        var past = PracticePast.Of(practised, unit, visit);
+        EquipmentStore.Save(db, unit with { Tag = $"P-{number}" }, site,
+            new(past.Select(p => p.Visit.StartedAt).Append(visit.StartedAt).Min(), visit.Author, device));
+        foreach (var (earlier, entries) in past)
+        {
+            VisitStore.Start(db, earlier);
+            visits.Append(db, entries);
+        }
+
         VisitStore.Start(db, visit);
         return db.Execute("""
             INSERT INTO practice (visit_id, person, case_code, level, body, started_at) VALUES (@id, @Author, @Code, @Level, @body, @at)

@@ -59,8 +59,8 @@ public sealed class BesideTests
     public void What_an_earlier_visit_left_open_is_likelier_and_fades()
     {
         var leak = DiagnosisTable.Shipped.Causes.First(c => c.Code == "leak");
-        double After(params WeighedCause[] left) => Engine.Diagnose(Input("complaint.warm=yes box=5 compressor=running") with { LeftOpen = left })
-            .Causes.First(c => c.Cause == leak).Probability;
+        double After(params WeighedCause[] left) => Engine
+            .Diagnose(Input("complaint.warm=yes box=5 compressor=running") with { LeftOpen = left }).Causes.First(c => c.Cause == leak).Probability;
         var suspected = new WeighedCause(leak, 0.8);
         Assert.Equal(0.4, suspected.Later(30).Probability, 1e-9);
         Assert.True(After(suspected.Later(7)) > After(suspected.Later(90)));
@@ -85,8 +85,8 @@ public sealed class BesideTests
     [Fact]
     public void The_marks_of_the_table_are_of_one_cause_each_and_no_usual_answer()
     {
-        var marked = DiagnosisTable.Shipped.Conditions.SelectMany(c => c.Shows.Where(s => s.IsTellTale).Select(s => (Condition: c.Code, Sign: s)))
-            .ToList();
+        var marked = DiagnosisTable.Shipped.Conditions
+            .SelectMany(c => c.Shows.Where(s => s.IsTellTale).Select(s => (Condition: c.Code, Sign: s))).ToList();
         Assert.True(marked.Count > 70, $"{marked.Count}");
         var observables = DiagnosisTable.Shipped.Observables.ToDictionary(o => o.Code);
         foreach (var (condition, sign) in marked)

@@ -36,9 +36,10 @@ public sealed class PracticeCasesTests(ITestOutputHelper output) : IDisposable
             {
                 var run = store.Find(visit)!;
                 var told = Said(run);
-                if (!told.IsSure && told.Next.Count > 0 && run.Looks.All(l => l.Code != told.Next[0].Observable.Code || repairs > 0))
+                if (!told.IsSure && told.Next is [{ Beside: null, Observable.Code: var asked }, ..]
+                    && run.Looks.All(l => l.Code != asked || repairs > 0))
                 {
-                    await Act("Look", ("code", told.Next[0].Observable.Code), ("isSafe", "true"));
+                    await Act("Look", ("code", asked), ("isSafe", "true"));
                     continue;
                 }
 

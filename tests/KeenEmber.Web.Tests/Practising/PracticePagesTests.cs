@@ -116,6 +116,19 @@ public sealed class PracticePagesTests : IDisposable
         Assert.Equal(60, practice.Find(visit)!.Minutes);
     }
 
+    /// <summary>A board was changed twice before, a fortnight apart.</summary>
+    [Fact]
+    public void Whoever_was_there_before_left_a_record()
+    {
+        Start("flower-offset").ReadUntil(".briefing", "Corin Vale");
+        person.ReadUntil("[data-brief=changed]", "control");
+        person.ReadUntil(".briefing", "Again and again control: 2 times");
+        person.Go("/search?q=Corin");
+        Assert.DoesNotContain("Corin Vale", person.Read("main"), StringComparison.Ordinal);
+        Start("fish-fan");
+        Assert.False(person.SeesNow(".briefing"));
+    }
+
     [Fact]
     public void Nothing_of_it_is_in_a_list_a_search_a_book_an_archive_or_what_the_company_learns_from()
     {
