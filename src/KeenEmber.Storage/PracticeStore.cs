@@ -38,7 +38,8 @@ public sealed class PracticeStore(Database database, VisitStore visits)
             EndedAt is null ? null : Database.Utc(EndedAt), Solved is null ? null : Solved == 1, Minutes);
     }
 
-    /// <summary>Begins a case: its unit, earlier visits and its visit with it, all or nothing; the same one again changes nothing.</summary>
+    /// <summary>Begins a case: its unit, earlier visits and its visit with it, all or nothing; the same one again changes
+    /// nothing.</summary>
     /// <param name="unit">At the site of practice; its tag is given here.</param>
     public void Start(Equipment unit, Site site, Visit visit, PracticeCase practised, string device) => database.Together(db =>
     {

@@ -36,6 +36,7 @@ public class LayeringTests
         ["Probes"],
         ["Visits"],
         ["Visits/LogLine"],
+        ["Diagnosis/Weighing"],
         ["Diagnosis", "Benches/Electrical/Tracing"],
         ["Benches/Box", "Benches/Charge", "Benches/Circuit", "Benches/Controls", "Benches/Danger", "Benches/Defrost",
             "Benches/Electrical", "Benches/Frost", "Benches/Glycol", "Benches/Sensors"],

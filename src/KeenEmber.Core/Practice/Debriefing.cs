@@ -43,7 +43,7 @@ public sealed record Debriefing(
 
     /// <summary>A job played by who knows the table by heart and never errs.</summary>
     public static Played PlayedAtItsBest(Job job) =>
-        new Technician(new(DiagnosisTable.Shipped), wrongShare: 0, cannotShare: 0).Play(Whole(job), 1);
+        new Technician(new(DiagnosisTable.Shipped), wrongShare: 0, cannotShare: 0, looksFurther: false).Play(Whole(job), 1);
 
     /// <summary>The job with everything that would be found, so that it can be played by who asks for other things.</summary>
     private static Job Whole(Job job)

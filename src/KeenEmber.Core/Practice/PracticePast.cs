@@ -25,7 +25,7 @@ public static class PracticePast
     private static (Visit, IReadOnlyList<Entry>) Past(JobWork work, Equipment unit, Visit now)
     {
         var begun = now.StartedAt.AddDays(-work.DaysAgo);
-        var visit = new Visit(Guid.CreateVersion7(begun), unit.Id, begun, Author, now.Complaint);
+        var visit = new Visit(Guid.CreateVersion7(begun), unit.Id, begun, Author, "");
         return (visit, [.. work.Parts.Select(part => Done(
             new(Guid.CreateVersion7(begun + OnSite), visit.Id, begun + OnSite, begun + OnSite, Author), part,
             work.Replaced?.Contains(part) == true, unit))]);

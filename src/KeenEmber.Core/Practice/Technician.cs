@@ -6,7 +6,7 @@ namespace KeenEmber.Core.Practice;
 /// <summary>How a case went.</summary>
 /// <param name="Rank">Of the first root cause among the causes, from 1; of "nothing wrong" among the explanations.</param>
 /// <param name="IsWhole">The leading explanation holds all causes and no other.</param>
-/// <param name="Said">For each step: how sure the leading cause was said to be, and whether it was one.</param>
+/// <param name="Said">For each step that decides something: how sure the leading cause was said to be, and whether it was one.</param>
 public sealed record Played(
     int Rank, bool IsWhole, double Minutes, IReadOnlyList<string> Asked, IReadOnlyList<(double Said, bool IsSo)> Said,
     DiagnosisResult Result)
@@ -16,7 +16,9 @@ public sealed record Played(
 }
 
 /// <summary>Plays technician: answers only what is asked, errs now and then, sometimes cannot.</summary>
-public sealed class Technician(Diagnoser diagnoser, double wrongShare = 0.02, double cannotShare = 0.1)
+/// <param name="looksFurther">Goes on once the cause leads, to find what else is wrong beside it.</param>
+public sealed class Technician(
+    Diagnoser diagnoser, double wrongShare = 0.02, double cannotShare = 0.1, bool looksFurther = true)
 {
     private const double MostMinutes = 180;
 
@@ -41,9 +43,10 @@ public sealed class Technician(Diagnoser diagnoser, double wrongShare = 0.02, do
                 Before = before ?? [],
                 History = [.. (job.History ?? []).Select(h => new EarlierWork(h.DaysAgo, h.Parts, h.Replaced ?? []))],
             });
-            if (result.Causes.Count > 0)
+            var decides = result.Next is not [{ Beside: not null }, ..];
+            if (result.Causes.Count > 0 && decides)
                 said.Add((result.Causes[0].Probability, job.Truth.Contains(result.Causes[0].Cause.Code)));
-            if (result.Next.Count == 0 || minutes >= MostMinutes || asked.Count >= MostSteps)
+            if (result.Next.Count == 0 || (!looksFurther && !decides) || minutes >= MostMinutes || asked.Count >= MostSteps)
                 break;
             var test = result.Next[0];
             asked.Add(test.Observable.Code);

@@ -60,7 +60,8 @@ public sealed class BesideTests
     {
         var leak = DiagnosisTable.Shipped.Causes.First(c => c.Code == "leak");
         double After(params WeighedCause[] left) => Engine
-            .Diagnose(Input("complaint.warm=yes box=5 compressor=running") with { LeftOpen = left }).Causes.First(c => c.Cause == leak).Probability;
+            .Diagnose(Input("complaint.warm=yes box=5 compressor=running") with { LeftOpen = left })
+            .Causes.First(c => c.Cause == leak).Probability;
         var suspected = new WeighedCause(leak, 0.8);
         Assert.Equal(0.4, suspected.Later(30).Probability, 1e-9);
         Assert.True(After(suspected.Later(7)) > After(suspected.Later(90)));

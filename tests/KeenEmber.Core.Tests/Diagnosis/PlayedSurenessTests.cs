@@ -19,7 +19,7 @@ public sealed class PlayedSurenessTests(ITestOutputHelper output)
     [Fact]
     public void What_it_calls_likely_is_so_about_as_often()
     {
-        var player = new Technician(Engine);
+        var player = new Technician(Engine, looksFurther: false);
         var said = JobFiles.All().Select((c, i) => (c.Case, Seed: 300 + i)).Where(c => Plays > 2 || c.Seed % 3 == 0)
             .SelectMany(c => player.Play(c.Case, c.Seed).Said).ToList();
         foreach (var bin in said.GroupBy(s => Math.Min(9, (int)(s.Said * 10))).OrderBy(b => b.Key))
@@ -36,7 +36,7 @@ public sealed class PlayedSurenessTests(ITestOutputHelper output)
     [Fact]
     public void A_unit_with_nothing_wrong_ends_as_one()
     {
-        var player = new Technician(Engine);
+        var player = new Technician(Engine, looksFurther: false);
         var played = JobFiles.All().Select(c => c.Case).Where(c => c.Root.Count == 0)
             .SelectMany(c => Enumerable.Range(0, Plays).Select(n => (c.Name, Played: player.Play(c, 900 + n)))).ToList();
         foreach (var (name, wrong) in played.Where(p => p.Played.Rank != 1))

@@ -24,7 +24,7 @@ public sealed class DiagnosedUnitsTests(ITestOutputHelper output)
     {
         var jobs = SimulatedFaults.All.SelectMany(f => Kinds.SelectMany(k => Strengths
             .Select(s => (Fault: f, Job: SimulatedJobs.Make(k, f, s))))).Where(j => j.Job is not null).ToList();
-        var player = new Technician(new(DiagnosisTable.Shipped));
+        var player = new Technician(new(DiagnosisTable.Shipped), looksFurther: false);
         var (first, three, all) = (0, 0, 0);
         var byKind = new List<(EquipmentKind Kind, bool IsFirst)>();
         foreach (var (fault, ofFault) in jobs.GroupBy(j => j.Fault).Select(g => (g.Key, g.Select(j => j.Job!).ToList())))
