@@ -46,19 +46,6 @@ public sealed class PracticeTests(ITestOutputHelper output)
     }
 
     [Fact]
-    public void Who_knows_the_table_by_heart_finds_what_began_it_in_nine_of_ten()
-    {
-        var played = PracticeCase.All.AsParallel().AsOrdered()
-            .Select(c => (Case: c, Played: Debriefing.PlayedAtItsBest(c.Job))).ToList();
-        foreach (var (practised, p) in played.Where(p => p.Played.Rank > 1))
-            output.WriteLine($"{practised.Code}: rank {p.Rank}; knew "
-                + string.Join(' ', p.Facts.Select(f => $"{f.Code}={f.Answer}{f.Number}")) + "; said "
-                + string.Join(", ", p.Result.Causes.Take(3).Select(c => $"{c.Cause.Code} {c.Probability:P0}")));
-        output.WriteLine($"{played.Count(p => p.Played.Rank == 1)} of {played.Count}, {played.Average(p => p.Played.Minutes):0} min");
-        Assert.InRange(played.Count(p => p.Played.Rank == 1) / (double)played.Count, 0.9, 1);
-    }
-
-    [Fact]
     public void Looking_takes_its_minutes_and_the_walk_and_changes_nothing()
     {
         var run = Run("fish-fan", Look("fans"), Look("fan-windings"), Look("fans"));

@@ -53,7 +53,8 @@ internal sealed class SetSearch(Network network, Evidence evidence)
             all.AddRange(last);
         }
 
-        var best = all.OrderByDescending(s => s.Log).Take(Refined).ToList();
+        var likeliest = all.Max(s => s.Log);
+        var best = all.Where(s => s.Log > likeliest - FarBehind).OrderByDescending(s => s.Log).Take(Refined).ToList();
         if (!best.Contains(empty))
             best.Add(empty);
         return [.. best.Select(Refine).OrderByDescending(s => s.Log)];
@@ -63,7 +64,8 @@ internal sealed class SetSearch(Network network, Evidence evidence)
     internal IReadOnlyList<(CauseSet Set, double Probability)> Beside(CauseSet set)
     {
         var all = Enumerable.Range(0, network.Causes.Count).Where(c => !set.Causes.Contains(c))
-            .Select(c => Refine(new([.. set.Causes.Append(c).Order()], 0))).OrderByDescending(s => s.Log).Prepend(set).ToList();
+            .Select(c => Weigh([.. set.Causes.Append(c).Order()])).OrderByDescending(s => s.Log).Take(Refined)
+            .Select(Refine).OrderByDescending(s => s.Log).Prepend(set).ToList();
         var sum = Evidence.Sum([.. all.Select(s => s.Log)]);
         return all.ConvertAll(s => (s, Math.Exp(s.Log - sum)));
     }
@@ -95,9 +97,9 @@ internal sealed class SetSearch(Network network, Evidence evidence)
     private bool IsHopeless(CauseSet set, int cause, double gain, double best) => set.Log + gain < best - FarBehind
         && !Array.Exists(set.Causes, c => Supports(c, cause) || Supports(cause, c));
 
-    /// <summary>As a logarithm: one in 160,000. What one cause makes unlikely and another makes good again is less (every job that is
+    /// <summary>As a logarithm: one in 8,000. What one cause makes unlikely and another makes good again is less (every job that is
     /// played comes out the same without it, PlayedCasesTests).</summary>
-    private const double FarBehind = 12;
+    private const double FarBehind = 9;
 
     private readonly double[] conditions = new double[network.Conditions.Count];
 
