@@ -5,6 +5,13 @@ namespace KeenEmber.Words;
 /// of the log line, and the answer of the diagnosis that each is.</summary>
 public static class AnswerPhrases
 {
+    /// <summary>Words that are one in a phrase.</summary>
+    internal static readonly Dictionary<string, string> Alike = new()
+    {
+        ["stuck"] = "locked", ["seized"] = "locked", ["jammed"] = "locked", ["compressor"] = "comp", ["condenser"] = "cond",
+        ["evaporator"] = "evap", ["broken"] = "bad", ["okay"] = "ok", ["fine"] = "ok", ["good"] = "ok",
+    };
+
     private static readonly (string Observable, string Answer, string Phrases)[] Table =
     [
         ("liquid-hand", "hot", "liquid line hot, liquid line too hot to hold, liquid line very hot, hot liquid line"),

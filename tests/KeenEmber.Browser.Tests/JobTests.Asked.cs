@@ -69,8 +69,7 @@ public sealed partial class JobTests
     [Fact]
     public void Fans_locked_in_ice_are_not_dead_and_the_drain_is_why()
     {
-        Start("Base warm, rail fine", "PrepTable", "3", "#metering option[value=CapillaryTube]",
-            "#condenser option[value=AirCooledSelfContained]");
+        Start("Base warm, rail fine", "PrepTable", "3");
         Log("box 11, coil iced, fans off, comp on", "fans locked in ice");
         Work("drain blocked", new() { ["frost-pattern"] = "bottom", ["drain"] = "blocked", ["fan-voltage"] = "live",
             ["floor-water"] = "found" });
@@ -101,8 +100,7 @@ public sealed partial class JobTests
     [Fact]
     public void A_sealed_cooler_that_comes_and_goes_is_moist_by_its_story_alone()
     {
-        Start("Cools, then not, then again", "BottleCooler", "4", "#metering option[value=CapillaryTube]",
-            "#condenser option[value=AirCooledSelfContained]");
+        Start("Cools, then not, then again", "BottleCooler", "4");
         Log("comp on, box 10, fans on", "cools after a rest");
         Says("moisture in the circuit");
         Never("suction pressure", "not possible", "gauge");
@@ -112,8 +110,7 @@ public sealed partial class JobTests
     [Fact]
     public void A_callback_after_a_board_finds_the_sensors_that_were_swapped()
     {
-        Start("Ice on the coil", "IceMerchandiser", "-8", "#metering option[value=ElectronicValve]",
-            "#condenser option[value=AirCooledSelfContained]");
+        Start("Ice on the coil", "IceMerchandiser", "-8", "#metering option[value=ElectronicValve]");
         Log("coil iced, fans on, box -5", "replaced controller");
         person.Station("close").Press("Sign the visit off").ReadUntil("main", "Sign off again");
         app.Later(9 * 24 * 60);

@@ -70,8 +70,7 @@ public sealed partial class JobTests : IDisposable, IClassFixture<EmptyApp>
     [Fact]
     public void A_reach_in_whose_compressor_is_called_and_silent_gets_its_relay()
     {
-        Start("Warm, but the light is on", "ReachInCooler", "3", "#metering option[value=CapillaryTube]",
-            "#condenser option[value=AirCooledSelfContained]", "current=2.2");
+        Start("Warm, but the light is on", "ReachInCooler", "3", "current=2.2");
         Log("box 14, fans on, cond fan running, comp off", "shell cold", "comp off");
         Says("call arrives", "Overload of the compressor", "discharge the capacitor");
         Never("is calling", "superheat", "sight glass");

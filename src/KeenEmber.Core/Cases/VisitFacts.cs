@@ -153,8 +153,10 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
 
     private IEnumerable<Fact> Measured()
     {
-        if (Entries.OfType<ReadingEntry>().LastOrDefault(r => r.Point == MeasuringPoint.BoxAir) is { } box)
-            yield return new("box", "", box.Value.Temperature.Kelvin - visit.Equipment.Target.Kelvin);
+        if (AboveTarget(Side) is { } aboveK)
+            yield return new("box", "", aboveK);
+        if (visit.Equipment.MakeUp.Coils > 1 && AboveTarget(3 - Side) is { } otherK)
+            yield return new("other-side", otherK > ControlsOnRecord.ApartK ? "warm" : otherK < -ControlsOnRecord.ApartK ? "frozen" : "usual");
         if (!IsAsFound && visit.DisplayOff is { } off)
             yield return new("display", "", off);
         foreach (var sensor in visit.Of<SensorsJudgement>()?.Unit.Sensors ?? [])
@@ -168,7 +170,7 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
 
         foreach (var result in Results())
         {
-            if (result.Ref.Coil == 1 && FactsOfRecord.Result(result.Kind, visit.Equipment.MakeUp) is { } code)
+            if (result.Ref == result.Kind.At(Side) && FactsOfRecord.Result(result.Kind, visit.Equipment.MakeUp) is { } code)
                 yield return new(code, "", result.Value);
         }
 
@@ -186,6 +188,13 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
         foreach (var fact in Charged())
             yield return fact;
     }
+
+    /// <summary>Of two sides the one that is further above its target: what is asked and told of a coil is of that one.</summary>
+    private int Side => visit.Equipment.MakeUp.Coils > 1 && AboveTarget(2) > (AboveTarget(1) ?? double.NegativeInfinity) ? 2 : 1;
+
+    private double? AboveTarget(int coil) =>
+        Entries.OfType<ReadingEntry>().LastOrDefault(r => r.Point == MeasuringPoint.BoxAir.At(coil)) is { } air
+            ? (air.Value.Temperature - visit.Equipment.TargetOf(coil)).Kelvin : null;
 
     private bool IsHeadHigh
     {

@@ -34,6 +34,17 @@ public enum CircuitParts
 public sealed record CircuitMakeUp(
     EquipmentKind Kind, Metering Metering, CondenserKind Condenser, CircuitParts Parts, int Coils = 1, double? RatedCurrentA = null)
 {
+    /// <summary>As most units of a kind are made, until their nameplate says otherwise; trade practice: what comes in one piece has a
+    /// capillary tube and no receiver, what has its machine elsewhere a valve and a receiver.</summary>
+    public static CircuitMakeUp UsualOf(EquipmentKind kind) => kind switch
+    {
+        EquipmentKind.ReachInCooler or EquipmentKind.ReachInFreezer or EquipmentKind.PrepTable or EquipmentKind.IceMerchandiser
+            or EquipmentKind.BottleCooler => new(kind, Metering.CapillaryTube, CondenserKind.AirCooledSelfContained, CircuitParts.None),
+        EquipmentKind.GlycolChiller =>
+            new(kind, Metering.ThermostaticValve, CondenserKind.AirCooledSelfContained, CircuitParts.Receiver),
+        _ => new(kind, Metering.ThermostaticValve, CondenserKind.AirCooledRemote, CircuitParts.Receiver),
+    };
+
     /// <summary>It has all of these parts.</summary>
     public bool Has(CircuitParts part) => (Parts & part) != 0;
 

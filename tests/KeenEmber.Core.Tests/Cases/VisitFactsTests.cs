@@ -40,6 +40,20 @@ public sealed class VisitFactsTests
             Said(Seen(1, AsFound.Coil, FactState.Iced), Part(20, WorkArea.Fans), Seen(30, AsFound.Coil, FactState.Clear)));
     }
 
+    /// <summary>Of two sides the one that is too warm is spoken of, whichever it is, and the other beside it.</summary>
+    [Theory]
+    [InlineData(-20, -12, "box=8 other-side=usual")]
+    [InlineData(-12, -20, "box=8 other-side=usual")]
+    [InlineData(-12, -13, "box=8 other-side=warm")]
+    [InlineData(-26, -12, "other-side=frozen box=8")]
+    public void Of_two_sides_the_warmer_one_is_spoken_of(double one, double two, string said)
+    {
+        var unit = Freezer with { Circuit = Freezer.Circuit with { Coils = 2 } };
+        var facts = VisitFacts.Of(Worked.Of(unit, Worked.Benches, [(Worked.Visit(unit),
+            [Read(1, BoxAir, one, Unit.Celsius), Read(2, BoxAir.At(2), two, Unit.Celsius)])]));
+        Assert.Equal(said, string.Join(' ', facts.Select(f => f.Number is { } n ? $"{f.Code}={n:0}" : $"{f.Code}={f.Answer}")));
+    }
+
     /// <summary>A mode that was read in a defrost is not the mode once that is over.</summary>
     [Fact]
     public void What_was_read_in_a_defrost_ends_with_it()
@@ -58,6 +72,7 @@ public sealed class VisitFactsTests
     [InlineData("Smells burnt, breaker down", "complaint.trips complaint.smell")]
     [InlineData("Warm, but the light is on", "complaint.warm")]
     [InlineData("Cools, then not, then again", "complaint.comes-and-goes")]
+    [InlineData("Base warm, rail fine", "complaint.warm other-side")]
     public void A_complaint_is_read_by_whole_words(string complaint, string codes)
     {
         var visit = Worked.Visit(Freezer) with { Complaint = complaint };

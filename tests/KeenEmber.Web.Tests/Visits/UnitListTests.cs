@@ -1,3 +1,4 @@
+using KeenEmber.Core.Plant;
 using KeenEmber.Storage;
 
 namespace KeenEmber.Web.Tests.Visits;
@@ -48,6 +49,21 @@ public sealed class UnitListTests : IDisposable
         using var again = await lead.Send("/equipment/list", "", ("list", Mixed), ("sure", "true"));
         Assert.Contains("0 units added", (await Technician.Page(again)).Body!.TextContent, StringComparison.Ordinal);
         Assert.Equal(3, app.Get<EquipmentStore>().All().Count);
+    }
+
+    [Fact]
+    public async Task What_a_list_does_not_say_of_a_circuit_is_as_usual_for_its_kind()
+    {
+        using var added = await lead.Send("/equipment/list", "", ("sure", "true"), ("list", """
+            tag,kind,refrigerant,target,metering
+            R-1,reach-in cooler,R290,3,
+            R-2,reach-in cooler,R134a,3,expansion valve
+            W-1,walk-in cooler,R449A,3,
+            """));
+        var units = app.Get<EquipmentStore>().All().ToDictionary(u => u.Tag, u => u.MakeUp);
+        Assert.Equal(CircuitMakeUp.UsualOf(EquipmentKind.ReachInCooler), units["R-1"]);
+        Assert.Equal(Metering.ThermostaticValve, units["R-2"].Metering);
+        Assert.Equal((Metering.ThermostaticValve, true), (units["W-1"].Metering, units["W-1"].Has(CircuitParts.Receiver)));
     }
 
     [Theory]

@@ -23,6 +23,9 @@ public sealed class AnswerPhrasesTests : IDisposable
     [InlineData("Liquid line  HOT", "liquid line by hand: hot")]
     [InlineData("no air from the condenser", "air leaving the condenser: none")]
     [InlineData("relay open both ways up", "start relay: open")]
+    [InlineData("both fans are stuck in ice", "fan motor turned by hand, locked out: locked")]
+    [InlineData("the start relay is good", "start relay: good")]
+    [InlineData("no air from the cond", "air leaving the condenser: none")]
     [InlineData("cools at once after a night off", "after a night off it cools at once, then fades")]
     public async Task What_is_typed_is_on_record_and_weighed(string line, string said)
     {

@@ -147,7 +147,7 @@ public static class ControlsOnRecord
     public const string SidesApart = "bulbs.sides-apart";
 
     /// <summary>So far from its target on either side two controls are hardly off by themselves, K.</summary>
-    private const double ApartK = 4;
+    internal const double ApartK = 4;
 
     /// <summary>A warm side beside a frozen one: each may be run by the other's control. Until a control was turned to see which side
     /// follows.</summary>

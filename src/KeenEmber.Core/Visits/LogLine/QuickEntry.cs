@@ -156,9 +156,11 @@ public sealed partial class QuickEntry(QuickWords words, UnitPreference units, i
         var said = text[piece[0].Start..piece[^1].End];
         if (words.Answers.TryGetValue(Spaces().Replace(said.Trim().ToLowerInvariant(), " "), out var answer))
             return [new QuickAnswer(said, answer.Observable, answer.Answer)];
-        return control.Read(said) is { } set ? [set]
-            : done.Read(said) is { } whole ? [whole]
-            : new QuickPiece(words, units, evaporatorFans, text, piece).Read();
+        if ((control.Read(said) ?? done.Read(said)) is { } whole)
+            return [whole];
+        var items = new QuickPiece(words, units, evaporatorFans, text, piece).Read();
+        return items.OfType<QuickUnclear>().Any() && words.AnswerLoosely(said) is { } meant
+            ? [new QuickAnswer(said, meant.Observable, meant.Answer)] : items;
     }
 
     /// <summary>Voltages typed one after the other are one test of the supply.</summary>

@@ -53,6 +53,24 @@ public sealed record QuickWords(
     public IReadOnlyDictionary<string, (string Observable, string Answer)> Answers { get; init; } =
         new Dictionary<string, (string Observable, string Answer)>();
 
+    /// <summary>Words that are one in such a phrase: "stuck" is "locked".</summary>
+    public IReadOnlyDictionary<string, string> Alike { get; init; } = new Dictionary<string, string>();
+
+    private Dictionary<string, (string Observable, string Answer)>? loosely;
+
+    /// <summary>The answer that a phrase comes to without the words that say nothing, be it of one thing or of several; null where that is
+    /// none, or more than one.</summary>
+    internal (string Observable, string Answer)? AnswerLoosely(string phrase)
+    {
+        loosely ??= Answers.GroupBy(a => Bare(a.Key)).Where(g => g.Select(a => a.Value).Distinct().Count() == 1)
+            .ToDictionary(g => g.Key, g => g.First().Value);
+        return loosely.TryGetValue(Bare(phrase), out var answer) ? answer : null;
+    }
+
+    private string Bare(string phrase) => string.Join(' ', phrase.ToLowerInvariant()
+        .Split(' ', StringSplitOptions.RemoveEmptyEntries).Where(w => !Fillers.Contains(w) && !Every.Contains(w))
+        .Select(w => Alike.GetValueOrDefault(w, w)).Select(w => w is [.., not 's', 's'] ? w[..^1] : w));
+
     /// <summary>Parts by the words technicians use for them.</summary>
     public IReadOnlyDictionary<string, ComponentKind> Parts { get; init; } = new Dictionary<string, ComponentKind>();
 

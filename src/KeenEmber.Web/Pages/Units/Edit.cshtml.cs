@@ -30,7 +30,11 @@ public sealed class EditModel(EquipmentStore equipment, CompanyStore companies, 
         if (existing is var (unit, site))
             Form = UnitForm.Of(unit, site, Company);
         else
+        {
             UnitForm.Begin(Form, Sites.Count > 0 ? Sites[0] : null);
+            UnitForm.AsUsual(Form);
+        }
+
         return Page();
     }
 

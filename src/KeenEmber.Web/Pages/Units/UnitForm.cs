@@ -22,10 +22,26 @@ public static class UnitForm
     /// <summary>Shows what is the same on most units.</summary>
     public static void Begin(FilledForm form, Site? site)
     {
-        (form["fans"], form["coils"], form["parts"]) = ("1", "1", nameof(CircuitParts.Receiver));
+        (form["fans"], form["coils"]) = ("1", "1");
         (form["site"], form["elevation"], form["zone"]) =
             (site?.Name ?? "", Plain(site?.ElevationM), site?.TimeZone ?? SiteClock.ZoneOfTheMachine);
     }
+
+    /// <summary>Shows what is not said of a circuit as it mostly is on units of the kind that the form says.</summary>
+    public static void AsUsual(FilledForm form)
+    {
+        var usual = CircuitMakeUp.UsualOf(form.Choice<EquipmentKind>("kind"));
+        if (form["metering"].Length == 0 && form["condenser"].Length == 0)
+            form["parts"] = PartsOf(usual);
+        if (form["metering"].Length == 0)
+            form["metering"] = usual.Metering.ToString();
+        if (form["condenser"].Length == 0)
+            form["condenser"] = usual.Condenser.ToString();
+    }
+
+    /// <summary>Parts as the form keeps them.</summary>
+    public static string PartsOf(CircuitMakeUp makeUp) =>
+        string.Join(',', EquipmentText.Parts.Where(p => makeUp.Parts.HasFlag(p)));
 
     /// <summary>The form as it shows a unit that is on record.</summary>
     public static FilledForm Of(Equipment unit, Site site, Company company)
@@ -43,7 +59,7 @@ public static class UnitForm
         form["rackCircuit"] = circuit.RackCircuit;
         (form["product"], form["nameplate"]) = (unit.Product, circuit.Nameplate);
         form["zone"] = site.TimeZone;
-        form["parts"] = string.Join(',', EquipmentText.Parts.Where(p => circuit.Parts.HasFlag(p)));
+        form["parts"] = PartsOf(unit.MakeUp);
         form["hazards"] = string.Join(',', unit.Hazards.Each());
         return form;
     }

@@ -67,10 +67,11 @@ public static class UnitList
         foreach (var (heading, typed) in headings.Zip(cells))
             if (typed.Trim().Length > 0)
                 form[Headings[heading]] = TypingText.Kept(typed, 200);
+        var kind = Name<EquipmentKind>(form, "kind", EquipmentText.Name);
+        UnitForm.AsUsual(form);
         string?[] unknown =
         [
-            Name<EquipmentKind>(form, "kind", EquipmentText.Name), Name<Metering>(form, "metering", EquipmentText.Name),
-            Name<CondenserKind>(form, "condenser", EquipmentText.Name),
+            kind, Name<Metering>(form, "metering", EquipmentText.Name), Name<CondenserKind>(form, "condenser", EquipmentText.Name),
         ];
         var read = UnitForm.Read(form, newId(), null, sites);
         if (read is var (_, site) && !sites.Contains(site))

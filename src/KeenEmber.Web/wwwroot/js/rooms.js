@@ -2,6 +2,7 @@
 import { drawer, shortcuts, signal } from '../Pages/Shared/_Layout.cshtml.js';
 import { takeAlong } from '../Pages/Index.cshtml.js';
 import { passkeyIn, passkeyNew } from '../Pages/People/SignIn.cshtml.js';
+import { newUnit } from '../Pages/Units/Edit.cshtml.js';
 import { start } from '../Pages/Units/Unit.cshtml.js';
 import { unsent } from '../Pages/Unsent.cshtml.js';
 import { reference } from '../Pages/Refrigerants/Card.cshtml.js';
@@ -15,8 +16,8 @@ import { workplace } from '../Pages/Visits/_Workplace.cshtml.js';
 
 document.addEventListener('alpine:init', () => {
   const rooms = {
-    drawer, frost, ladder, ownProbe, passkeyIn, passkeyNew, probes, reference, shortcuts, signal, signature, start, stopwatch, takeAlong,
-    unsent, workplace,
+    drawer, frost, ladder, newUnit, ownProbe, passkeyIn, passkeyNew, probes, reference, shortcuts, signal, signature, start, stopwatch,
+    takeAlong, unsent, workplace,
   };
   for (const [name, room] of Object.entries(rooms)) window.Alpine.data(name, room);
 });
