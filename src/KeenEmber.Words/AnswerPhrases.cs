@@ -31,6 +31,9 @@ public static class AnswerPhrases
         ("fan-motor", "free", "fan motor free, fan turns free, fan free by hand, fans free by hand"),
         ("condfan-motor", "locked", "cond fan locked, condenser fan locked, cond fan seized, condenser fan seized"),
         ("condfan-motor", "free", "cond fan free, condenser fan free, cond fan turns free, condenser fan turns free"),
+        ("control-wet", "scaled", "white crust on the control, white crust on the lid of the control, scale on the control, "
+            + "control scaled over, crust on the control"),
+        ("control-wet", "wet", "control wet, water in the control, control is wet inside, moisture in the control"),
         ("fan-blade", "gone", "fan blade gone, blade gone, blade missing, fan blade missing"),
         ("fan-blade", "backwards", "fan turns backwards, fan backwards, blade backwards, fan running backwards, blade on backwards"),
         ("condenser-fan", "backwards", "cond fan backwards, condenser fan backwards, cond fan turns backwards"),

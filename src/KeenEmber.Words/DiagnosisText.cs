@@ -62,11 +62,11 @@ public static class DiagnosisText
     /// <summary>What the diagnosis asks for.</summary>
     public static TaskText Task(BenchTask task) => task switch
     {
-        DiagnosisTask { Test: { IsAgain: true, Observable: var odd } } => new($"Once more: {odd.Name}",
+        DiagnosisTask { Test: { IsAgain: true, Observable: var odd } again } => new(Asked(again),
             $"What was said of it fits nothing else. {How(odd)}", "Answer", "diagnosis"),
-        DiagnosisTask { Test: { ReasonOf: { } broken, Observable: var why } } => new(CircuitText.Sentence(why.Name),
+        DiagnosisTask { Test: { ReasonOf: { } broken, Observable: var why } reason } => new(Asked(reason),
             $"{CircuitText.Sentence(broken.Name)}: look for what made it fail before you replace it. {How(why)}", "Answer", "diagnosis"),
-        DiagnosisTask { Test.Observable: var asked } => new(CircuitText.Sentence(asked.Name), How(asked), "Answer", "diagnosis"),
+        DiagnosisTask { Test: var test } => new(Asked(test), How(test.Observable), "Answer", "diagnosis"),
         RepairTask repair => new($"Repair: {repair.Cause.Name}",
             $"{CircuitText.Sentence(Sureness(repair.Probability))}, {Percent(repair.Probability)}. Then prove it.", "Log the work",
                 "changes"),
@@ -75,7 +75,12 @@ public static class DiagnosisText
         _ => throw new InvalidOperationException("The diagnosis asks for tests, repairs and proofs."),
     };
 
-    private static string How(Observable asked) =>
+    /// <summary>What is asked for: "Supply of the unit".</summary>
+    public static string Asked(NextTest test) =>
+        test.IsAgain ? $"Once more: {test.Observable.Name}" : CircuitText.Sentence(test.Observable.Name);
+
+    /// <summary>Where it is got, how long it takes and with what.</summary>
+    public static string How(Observable asked) =>
         $"{CircuitText.Sentence(Place(asked.Place))}, about {UnitText.Number(asked.Minutes, 0)} min, {asked.Tool}.";
 
     /// <summary>What is likely to be asked for after a test, and where.</summary>
@@ -120,9 +125,27 @@ public static class DiagnosisText
         _ => $"{CircuitText.Sentence(hazard)}. Qualified people only.",
     };
 
+    /// <summary>An explanation as it is drawn: what began it, what that brings about, and each further cause behind what broke it; what was
+    /// found beside it is left out.</summary>
+    /// <returns>Names in their order, each with the cause it is; none for a condition.</returns>
+    public static IReadOnlyList<(string Name, CauseRole? Role)> Chain(Explanation explanation)
+    {
+        var told = Told(explanation).ToList();
+        var chain = explanation.Causes.Where(c => c.Role == CauseRole.Root).Select(c => (c.Cause.Name, Role: (CauseRole?)c.Role))
+            .Concat(told.Select(t => (t.Name, Role: (CauseRole?)null))).ToList();
+        foreach (var follows in explanation.Causes.Where(c => c.Role == CauseRole.Consequence))
+        {
+            var by = told.Where(t => follows.Cause.BroughtOnBy.Any(l => l.Code == t.Code)).Select(t => t.Name)
+                .Append(follows.BroughtOnBy!.Name).ToHashSet();
+            chain.Insert(chain.FindLastIndex(c => by.Contains(c.Name)) + 1, (follows.Cause.Name, follows.Role));
+        }
+
+        return chain;
+    }
+
     /// <summary>Conditions of an explanation that are said: those that bring each other about or bring on another cause; the first where
     /// none does.</summary>
-    public static IEnumerable<Condition> Told(Explanation explanation)
+    private static IEnumerable<Condition> Told(Explanation explanation)
     {
         var all = explanation.Through
             .Where(c => !c.IsCauseItself && explanation.Causes.All(e => !c.Name.EndsWith(e.Cause.Name, StringComparison.Ordinal))).ToList();

@@ -1,5 +1,6 @@
 using AngleSharp.Dom;
 using KeenEmber.Core.Cases;
+using KeenEmber.Core.Diagnosis;
 
 namespace KeenEmber.Web.Tests.Visits;
 
@@ -84,7 +85,12 @@ public sealed class DiagnosisPagesTests(EmptyWeb web) : IClassFixture<EmptyWeb>,
         Assert.Equal("Also found: door gasket torn. Repair it too: the rest is explained without it.",
             page.QuerySelector(".found-as-well")!.TextContent.Trim());
         Assert.Equal("RepairTask", page.QuerySelector(".next")!.GetAttribute("data-next-task"));
-        Assert.StartsWith("While you are there: ", page.QuerySelector(".next .then")!.TextContent.Trim(), StringComparison.Ordinal);
+        var look = page.QuerySelector(".next .beside")!.GetAttribute("data-look")!;
+        Assert.NotEmpty(page.QuerySelectorAll(".beside .answers button"));
+        await Answer(look, DiagnosisTable.Shipped.Observables.First(o => o.Code == look).Answers[0]);
+        page = await Page();
+        Assert.Equal("RepairTask", page.QuerySelector(".next")!.GetAttribute("data-next-task"));
+        Assert.NotEqual(look, page.QuerySelector(".beside")?.GetAttribute("data-look"));
         Assert.Equal("door gasket torn", (await isolde.Open(visit + "/close")).QuerySelector("[name=contributing]")!.TextContent.Trim());
     }
 
