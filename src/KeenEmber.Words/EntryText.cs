@@ -14,7 +14,7 @@ public static class EntryText
     public static string What(Entry entry, VisitView view) => entry switch
     {
         ReadingEntry r => $"{view.Name(r.Point)} {view.Units.Value(r.Point, r.Value.Si(view.Site.Atmosphere))}",
-        ObservationEntry o => $"{FactText.Name(o.Fact)}{(o.Index is { } n ? $" {n}" : "")} {FactText.Name(o.State)}"
+        ObservationEntry o => $"{FactText.Of(o.Fact, o.Index, view.Equipment.MakeUp)} {FactText.Name(o.State)}"
             + (o.Since is { } since ? $" since {view.Clock.Time(since)}" : ""),
         NoteEntry n => n.Text,
         ChangeEntry c => ChangeText.Change(c) + (c.Opens is { } kind ? $" ({ChangeText.Name(kind)}, left open)" : ""),

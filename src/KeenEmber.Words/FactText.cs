@@ -11,6 +11,15 @@ public static class FactText
     /// <summary>The field of a form that says for how many minutes a part has run or stood.</summary>
     public static string TimeField(AsFound fact) => $"time-{fact}";
 
+    /// <summary>What a fact is called where there may be several: "evaporator fan 2", "base coil".</summary>
+    public static string Of(AsFound fact, int? index, CircuitMakeUp makeUp) => index switch
+    {
+        null => Name(fact),
+        { } coil when fact == AsFound.Coil && makeUp.Coils > 1 => $"{EquipmentText.Coil(makeUp.Kind, coil)} coil",
+        _ => $"{Name(fact)} {index}",
+    };
+
+    /// <summary>The general name.</summary>
     public static string Name(AsFound fact) => fact switch
     {
         AsFound.EvaporatorFan => "evaporator fan",

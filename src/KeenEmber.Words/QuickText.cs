@@ -88,7 +88,7 @@ public static class QuickText
     /// <summary>Which of the evaporator fans.</summary>
     private static string Which(QuickObservation o) => o switch
     {
-        { Fact: AsFound.EvaporatorFan, Index: { } n } => $" {n}",
+        { Index: { } n } => $" {n}",
         { Fact: AsFound.EvaporatorFan } => "s, all",
         _ => "",
     };

@@ -15,10 +15,16 @@ public static class QuickVocabulary
     public static IReadOnlyList<QuickItem> Read(string line, VisitView view, DateTimeOffset now)
     {
         var reader = new QuickEntry(
-            For(view.Company, view.Texts.All.Select(t => t.LogWords)), view.Company.Units, view.Equipment.EvaporatorFans,
+            For(view.Company, view.Texts.All.Select(t => t.LogWords)) with
+            {
+                Sides = view.Equipment.MakeUp.Coils > 1 ? Sides : new Dictionary<string, int>(),
+            },
+            view.Company.Units, view.Equipment.EvaporatorFans,
             [.. view.Sensors.Sensors.Select(s => s.Name)]);
         return QuickMoments.Place(reader.Read(line), view.Clock, view.Visit.StartedAt, now);
     }
+
+    private static readonly Dictionary<string, int> Sides = Table((1, "rail, left"), (2, "base, right"));
 
     private static readonly Dictionary<string, AsFound> Facts = Table(
         (AsFound.EvaporatorFan, "fan, fans, e-fan, e-fans, evap fan, evap fans, evaporator fan, evaporator fans, evap fan motor, "

@@ -33,7 +33,7 @@ public static class QuickEntries
         QuickRefrigerant r => new RefrigerantEntry(
             header, r.Refrigerant.Length > 0 ? r.Refrigerant : unit.Circuit.RefrigerantName, r.MassKg, "", ""),
         QuickVacuum v => new VacuumEntry(header, VacuumStep.Reading, v.Pressure),
-        QuickAnswer a => new DiagnosisFactEntry(header, a.Observable, a.Answer),
+        QuickAnswer a => VisitFacts.EntryOf(header, new(a.Observable, a.Answer)),
         QuickNote n => new NoteEntry(header, n.Note, n.Topic),
         QuickLoadTest t => new LoadTestEntry(header, t.Component, t.Test, t.Readings, t.Marked),
         QuickPart p => new PartEntry(header, "", "", "", "", "", false, WorkAreas.Of(p.Component.Kind), p.Component),

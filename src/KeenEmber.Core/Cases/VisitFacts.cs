@@ -85,7 +85,10 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
         Entries.SelectMany(Seen).CountBy(f => f.Code).Where(c => c.Value == 1).Select(c => c.Key);
 
     private IReadOnlyList<Fact> All => field ??=
-        [.. Complained(), .. FromBenches(), .. Measured(), .. Entries.SelectMany(Seen), .. Parts(), .. Fans()];
+        [.. Complained(), .. FromBenches(), .. Measured(), .. Entries.Where(IsOfThisSide).SelectMany(Seen), .. Parts(), .. Fans()];
+
+    private bool IsOfThisSide(Entry entry) =>
+        entry is not ObservationEntry { Fact: AsFound.Coil, Index: { } coil } || visit.Equipment.MakeUp.Coils == 1 || coil == Side;
 
     /// <summary>What was complained of tells how the unit was found; what is so after work is seen.</summary>
     private IEnumerable<Fact> Complained() => firstWork is not null && !IsAsFound ? []

@@ -71,7 +71,6 @@ public sealed class Timeline
     public OperatingConditions ConditionsAt(DateTimeOffset moment)
     {
         var compressor = FactAt(AsFound.Compressor, null, moment);
-        var boxThen = ReadingAt(MeasuringPoint.BoxAir, moment);
         var defrost = FactAt(AsFound.Defrost, null, moment);
         return new(
             [.. Enumerable.Range(1, equipment.EvaporatorFans).Select(n => FactAt(AsFound.EvaporatorFan, n, moment)?.State)],
@@ -80,7 +79,7 @@ public sealed class Timeline
             TimeIn(compressor, FactState.Running, moment),
             FactAt(AsFound.CondenserFan, null, moment) is { } fan && !IsOvertaken(fan, moment) ? fan.State : null,
             FactAt(AsFound.CondenserFace, null, moment)?.State,
-            boxThen?.Value.Temperature - equipment.Target,
+            AboveTargetAt(moment),
             equipment.Target)
         {
             IsOnRack = equipment.Circuit.Condenser == CondenserKind.Rack,
@@ -91,6 +90,10 @@ public sealed class Timeline
             Seen = observations.Select(o => o.Fact).Distinct().ToDictionary(f => f, f => FactAt(f, null, moment)!.State),
         };
     }
+
+    /// <summary>Of a box, or of the side that is further above its target; null where no air was read.</summary>
+    private TemperatureDifference? AboveTargetAt(DateTimeOffset moment) => Enumerable.Range(1, equipment.Circuit.Coils)
+        .Select(n => ReadingAt(MeasuringPoint.BoxAir.At(n), moment)?.Value.Temperature - equipment.TargetOf(n)).MaxBy(a => a?.Kelvin);
 
     /// <summary>Of several coils the one that counts most against a reading; unknown while any is, unless one is iced already.</summary>
     private static FactState? WorstOf(IReadOnlyList<FactState?> coils)

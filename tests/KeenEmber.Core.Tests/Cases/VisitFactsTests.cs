@@ -54,6 +54,17 @@ public sealed class VisitFactsTests
         Assert.Equal(said, string.Join(' ', facts.Select(f => f.Number is { } n ? $"{f.Code}={n:0}" : $"{f.Code}={f.Answer}")));
     }
 
+    /// <summary>Ice on the other side's coil is no ice on this one.</summary>
+    [Fact]
+    public void A_coil_is_spoken_of_on_the_side_that_is_too_warm()
+    {
+        var unit = Freezer with { Circuit = Freezer.Circuit with { Coils = 2 } };
+        var facts = VisitFacts.Of(Worked.Of(unit, Worked.Benches, [(Worked.Visit(unit),
+            [Read(1, BoxAir, -20, Unit.Celsius), Read(2, BoxAir.At(2), -12, Unit.Celsius),
+                Seen(3, AsFound.Coil, FactState.Frosted, 2), Seen(4, AsFound.Coil, FactState.Iced, 1)])]));
+        Assert.Equal("frost", facts.Single(f => f.Code == "coil").Answer);
+    }
+
     /// <summary>A mode that was read in a defrost is not the mode once that is over.</summary>
     [Fact]
     public void What_was_read_in_a_defrost_ends_with_it()

@@ -158,9 +158,24 @@ public sealed partial class QuickEntry(QuickWords words, UnitPreference units, i
             return [new QuickAnswer(said, answer.Observable, answer.Answer)];
         if ((control.Read(said) ?? done.Read(said)) is { } whole)
             return [whole];
-        var items = new QuickPiece(words, units, evaporatorFans, text, piece).Read();
-        return items.OfType<QuickUnclear>().Any() && words.AnswerLoosely(said) is { } meant
-            ? [new QuickAnswer(said, meant.Observable, meant.Answer)] : items;
+        var items = new QuickPiece(words, units, evaporatorFans, text, piece).Read().ToList();
+        if (!items.OfType<QuickUnclear>().Any())
+            return items;
+        return words.AnswerLoosely(said) is { } meant ? [new QuickAnswer(said, meant.Observable, meant.Answer)]
+            : CoilOfSide(text, piece) is { } coil ? [coil] : items;
+    }
+
+    /// <summary>"Base coil iced": how the coil of one side is.</summary>
+    private QuickObservation? CoilOfSide(string text, List<QuickToken> piece)
+    {
+        var named = piece.FindIndex(t => words.Sides.ContainsKey(t.Word));
+        if (named < 0)
+            return null;
+        List<QuickToken> rest = [.. piece[..named], .. piece[(named + 1)..]];
+        return rest.Count > 0
+            && new QuickPiece(words, units, evaporatorFans, text, rest).Read().ToList()
+                is [QuickObservation { Fact: AsFound.Coil, Index: null } coil]
+            ? coil with { Text = text[piece[0].Start..piece[^1].End], Index = words.Sides[piece[named].Word] } : null;
     }
 
     /// <summary>Voltages typed one after the other are one test of the supply.</summary>

@@ -53,6 +53,9 @@ public sealed record QuickWords(
     public IReadOnlyDictionary<string, (string Observable, string Answer)> Answers { get; init; } =
         new Dictionary<string, (string Observable, string Answer)>();
 
+    /// <summary>Words for the sides of a unit with two coils; none on other units.</summary>
+    public IReadOnlyDictionary<string, int> Sides { get; init; } = new Dictionary<string, int>();
+
     /// <summary>Words that are one in such a phrase: "stuck" is "locked".</summary>
     public IReadOnlyDictionary<string, string> Alike { get; init; } = new Dictionary<string, string>();
 

@@ -51,6 +51,22 @@ public class QuickEntryTests
     public void The_longest_name_is_taken() =>
         Assert.Equal(MeasuringPoint.SuctionLineCompressor, Reading(Assert.Single(Read("suction line comp 4"))).Item1);
 
+    /// <summary>Which side's coil; a reading of a side stays a reading, and a side that the unit does not have is not guessed.</summary>
+    [Fact]
+    public void The_coil_of_a_side_is_that_side_s()
+    {
+        var sided = Words with
+        {
+            Sides = new Dictionary<string, int> { ["rail"] = 1, ["base"] = 2 },
+            Points = new Dictionary<string, PointRef>(Words.Points) { ["base"] = MeasuringPoint.BoxAir.At(2) },
+        };
+        var items = new QuickEntry(sided, UnitPreference.Metric, 2).Read("base coil iced, coil rail iced, base 4, base comp on");
+        Assert.Equal([(2, FactState.Iced), (1, FactState.Iced)], items.Take(2).Cast<QuickObservation>().Select(o => (o.Index!.Value, o.State)));
+        Assert.Equal((MeasuringPoint.BoxAir.At(2), 4, "°C"), Reading(items[2]));
+        Assert.IsType<QuickUnclear>(items[3]);
+        Assert.IsType<QuickUnclear>(Read("base coil iced")[0]);
+    }
+
     [Fact]
     public void Facts_and_run_time_are_understood()
     {

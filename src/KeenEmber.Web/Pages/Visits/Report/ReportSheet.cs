@@ -1,5 +1,6 @@
 using KeenEmber.Core.Benches.Circuit;
 using KeenEmber.Core.Cases;
+using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Findings;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Record;
@@ -52,12 +53,13 @@ public class ReportSheet(VisitViews views, SignedReportStore reports) : PageMode
             // What to do now is over on paper, unless somebody can be hurt.
             if (!NoStates.Contains(View.Stands.Code))
                 yield return View.Stands.Bench == "danger" ? View.StandsInWords : CircuitBenchText.OnPaper(View.StandsInWords);
-            var boxes = View.Timeline.Standing.OfType<ReadingEntry>().Where(r => r.Point == MeasuringPoint.BoxAir).ToList();
+            var boxes = View.Timeline.Standing.OfType<ReadingEntry>().Where(r => r.Point.Point == MeasuringPoint.BoxAir);
             string Box(ReadingEntry r) => $"{View.Units.Temperature(r.Value.Temperature.Kelvin)} at {View.Clock.Time(r.At)}";
-            if (boxes.Count == 1)
-                yield return $"Box air {Box(boxes[0])}.";
-            else if (boxes.Count > 1)
-                yield return $"Box air {Box(boxes[0])}, {Box(boxes[^1])}.";
+            foreach (var side in boxes.GroupBy(r => r.Point).OrderBy(g => g.Key))
+            {
+                var ends = new[] { side.First(), side.Last() }.Distinct().Select(Box);
+                yield return $"{CircuitText.Sentence(CircuitText.Name(side.Key, View.Equipment.MakeUp))} {string.Join(", ", ends)}.";
+            }
         }
     }
 
@@ -87,7 +89,18 @@ public class ReportSheet(VisitViews views, SignedReportStore reports) : PageMode
 
     /// <summary>What was on record before the first change, in one line.</summary>
     public string AsFoundLine =>
-        CircuitText.Sentence(string.Join(", ", View.AsFound.Facts.Select(f => EntryText.What(f, View)).Distinct()));
+        CircuitText.Sentence(string.Join(", ", View.AsFound.Facts.Concat(OddAnswers).Select(f => EntryText.What(f, View)).Distinct()));
+
+    /// <summary>What was felt, heard, measured or told up to then and is not as it should be.</summary>
+    private IEnumerable<Entry> OddAnswers
+    {
+        get
+        {
+            var usual = (View.DiagnosisAsFound?.Usual ?? []).Select(f => f.Code).ToHashSet();
+            return View.Timeline.Standing.OfType<DiagnosisFactEntry>().Where(e => !e.Cannot && !usual.Contains(e.Observable)
+                && (View.AsFound.FrozenAt is null || e.At < View.AsFound.FrozenAt)).GroupBy(e => e.Observable).Select(g => g.Last());
+        }
+    }
 
     /// <summary>Everybody who wrote on the visit, first who began it.</summary>
     public string Workers => CircuitText.List(View.Timeline.Written.Select(e => e.Author).Prepend(View.Visit.Author).Distinct());
