@@ -9,7 +9,8 @@ public static class AnswerPhrases
     internal static readonly Dictionary<string, string> Alike = new()
     {
         ["stuck"] = "locked", ["seized"] = "locked", ["jammed"] = "locked", ["compressor"] = "comp", ["condenser"] = "cond",
-        ["evaporator"] = "evap", ["broken"] = "bad", ["okay"] = "ok", ["fine"] = "ok", ["good"] = "ok",
+        ["evaporator"] = "evap", ["broken"] = "bad", ["stat"] = "thermostat", ["t-stat"] = "thermostat", ["voltage"] = "volts", ["over"] = "across",
+         ["okay"] = "ok", ["fine"] = "ok", ["good"] = "ok",
     };
 
     private static readonly (string Observable, string Answer, string Phrases)[] Table =
@@ -54,7 +55,14 @@ public static class AnswerPhrases
         ("contactor", "pulled-in", "contactor pulled in, contactor in"), ("contactor", "chatters", "contactor chatters"),
         ("contactor", "burnt", "contactor burnt, contacts burnt"),
         ("hp-control", "tripped", "hp tripped, high pressure tripped, high pressure control tripped, hp control tripped"),
-        ("solenoid-magnet", "none", "no magnet at the solenoid, solenoid dead, no pull at the solenoid"),
+        ("solenoid-magnet", "none", "no magnet at the solenoid, solenoid dead, no pull at the solenoid, valve dead, liquid valve dead"),
+        ("shown-mode", "calling", "control shows calling, display shows calling, control calling, control calls, controller calling"),
+        ("shown-mode", "satisfied", "control shows satisfied, display shows satisfied, control satisfied, controller satisfied"),
+        ("thermostat-across", "open", "volts across the thermostat, volts across the thermostat's terminals, volts at the thermostat"),
+        ("thermostat-across", "closed", "no volts across the thermostat, no volts at the thermostat"),
+        ("sister-system", "runs", "sister system runs, other system runs, second system runs, system a runs, system b runs"),
+        ("sister-system", "stands", "sister system stands, other system stands, both systems stand, sister system off"),
+        ("low-side", "low", "low side pumped down, pumped down, low side empty"),
         ("solenoid-magnet", "felt", "magnet felt, solenoid magnet felt, solenoid pulls"),
         ("bulb", "loose", "bulb loose, txv bulb loose, loose bulb, valve bulb loose"),
         ("thermostat-turned", "makes", "thermostat turned colder makes, stat turned colder makes, turned colder it makes"),

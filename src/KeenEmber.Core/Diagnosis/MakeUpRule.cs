@@ -20,7 +20,7 @@ public static class UnitWords
     public static IReadOnlySet<string> Known { get; } = new HashSet<string>
     {
         "txv", "exv", "cap", "air", "water", "rack", "own", "remote", "self", "receiver", "solenoid", "fancycle", "headvalve", "regulator",
-        "suctionstop", "sides", "fans", "fans2", "freezer", "cooler", "chiller", "door", "open",
+        "suctionstop", "sides", "fans", "fans2", "freezer", "cooler", "chiller", "door", "open", "large",
     };
 
     /// <param name="fans">How many evaporator fans it has.</param>
@@ -55,6 +55,8 @@ public static class UnitWords
         words.Add(DefrostKinds.UsualAt(target) == DefrostKind.OffCycle || isChiller ? "cooler" : "freezer");
         When(makeUp.Kind is not (EquipmentKind.OpenCase or EquipmentKind.GlycolChiller), "door");
         When(makeUp.Kind == EquipmentKind.OpenCase, "open");
+        // Three-phase: no start parts.
+        When(makeUp.Kind == EquipmentKind.DriveInFreezer, "large");
         return words;
     }
 }

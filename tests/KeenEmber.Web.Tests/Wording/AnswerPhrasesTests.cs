@@ -24,6 +24,8 @@ public sealed class AnswerPhrasesTests : IDisposable
     [InlineData("no air from the condenser", "air leaving the condenser: none")]
     [InlineData("relay open both ways up", "start relay: open")]
     [InlineData("both fans are stuck in ice", "fan motor turned by hand, locked out: locked")]
+    [InlineData("209 V across the stat", "thermostat while the box is warm: open")]
+    [InlineData("0 volts at the heaters", "voltage at the heaters in defrost: dead")]
     [InlineData("the start relay is good", "start relay: good")]
     [InlineData("no air from the cond", "air leaving the condenser: none")]
     [InlineData("cools at once after a night off", "after a night off it cools at once, then fades")]

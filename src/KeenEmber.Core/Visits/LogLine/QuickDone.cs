@@ -66,7 +66,8 @@ internal sealed partial class QuickDone(QuickWords words, UnitPreference units, 
         + @")\s*(?:a|amps?)?$")]
     private static partial Regex Amps();
 
-    [GeneratedRegex(@"^(?:defrost\s+)?heaters?\s+(?:amps?|current)\s*[:=]?\s*(?<one>" + Number + @")[\s/]+(?<two>" + Number
+    [GeneratedRegex(@"^(?=.*(?:amp|current|leg|a$))(?:defrost\s+)?heaters?\s+(?:(?:legs?|amps?|current)\s*[:=]?\s*)*(?<one>"
+        + Number + @")[\s/]+(?<two>" + Number
         + @")(?:[\s/]+(?<three>" + Number + @"))?\s*(?:a|amps?)?$")]
     private static partial Regex HeaterLegs();
 

@@ -1,3 +1,5 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
 using KeenEmber.Core.Plant;
 
 namespace KeenEmber.Core.Visits.LogLine;
@@ -5,7 +7,7 @@ namespace KeenEmber.Core.Visits.LogLine;
 /// <summary>The words quick entry knows, all in lower case. Made where the language is known.</summary>
 /// <param name="Points">Points, by phrases of one to five words.</param>
 /// <param name="States">A phrase may stand for several states: the one that the fact can have is meant.</param>
-public sealed record QuickWords(
+public sealed partial record QuickWords(
     IReadOnlyDictionary<string, PointRef> Points,
     IReadOnlyDictionary<string, AsFound> Facts,
     ILookup<string, FactState> States,
@@ -70,7 +72,19 @@ public sealed record QuickWords(
         return loosely.TryGetValue(Bare(phrase), out var answer) ? answer : null;
     }
 
-    private string Bare(string phrase) => string.Join(' ', phrase.ToLowerInvariant()
+    /// <summary>From here on a voltage is one and not what a long lead picks up, V; below the other there is none.</summary>
+    private const double Live = 20, Dead = 3;
+
+    [GeneratedRegex(@"\b(\d+(?:[.,]\d+)?)\s*v(?:olts?|ac)?\b")]
+    private static partial Regex Volts();
+
+    private string Bare(string phrase) => string.Join(' ', Volts().Replace(phrase.ToLowerInvariant(), m =>
+            double.Parse(m.Groups[1].Value.Replace(',', '.'), CultureInfo.InvariantCulture) switch
+            {
+                >= Live => "volts",
+                < Dead => "no volts",
+                _ => m.Value,
+            })
         .Split(' ', StringSplitOptions.RemoveEmptyEntries).Where(w => !Fillers.Contains(w) && !Every.Contains(w))
         .Select(w => Alike.GetValueOrDefault(w, w)).Select(w => w is [.., not 's', 's'] ? w[..^1] : w));
 
