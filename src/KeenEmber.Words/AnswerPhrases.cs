@@ -9,8 +9,9 @@ public static class AnswerPhrases
     internal static readonly Dictionary<string, string> Alike = new()
     {
         ["stuck"] = "locked", ["seized"] = "locked", ["jammed"] = "locked", ["compressor"] = "comp", ["condenser"] = "cond",
-        ["evaporator"] = "evap", ["broken"] = "bad", ["stat"] = "thermostat", ["t-stat"] = "thermostat", ["voltage"] = "volts", ["over"] = "across",
-         ["okay"] = "ok", ["fine"] = "ok", ["good"] = "ok",
+        ["evaporator"] = "evap", ["broken"] = "bad",
+        ["stat"] = "thermostat", ["t-stat"] = "thermostat", ["voltage"] = "volts", ["over"] = "across",
+        ["okay"] = "ok", ["fine"] = "ok", ["good"] = "ok",
     };
 
     private static readonly (string Observable, string Answer, string Phrases)[] Table =

@@ -4,7 +4,6 @@ using KeenEmber.Core.Benches.Controls;
 using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Benches.Electrical;
 using KeenEmber.Core.Benches.Sensors;
-using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Plant;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Record;

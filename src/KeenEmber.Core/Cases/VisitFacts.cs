@@ -78,11 +78,11 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
         [.. All.GroupBy(f => f.Code).Select(g => g.Last()).Where(f => f.Answer.Length > 0 || f.Number is not null)];
 
     /// <summary>What is not looked at a second time: what was said twice, and what benches and instruments say.</summary>
-    internal IReadOnlySet<string> Settled() => All.Select(f => f.Code).Except(SeenOnce()).ToHashSet();
-
-    /// <summary>Codes of what somebody looked at or was asked for, and that was said once.</summary>
-    private IEnumerable<string> SeenOnce() =>
-        Entries.SelectMany(Seen).CountBy(f => f.Code).Where(c => c.Value == 1).Select(c => c.Key);
+    internal IReadOnlySet<string> Settled()
+    {
+        var seen = Entries.SelectMany(Seen).ToList();
+        return All.Select(f => f.Code).Except(seen.Select(f => f.Code)).Concat(DiagnosisInput.ToldAlike(seen)).ToHashSet();
+    }
 
     private IReadOnlyList<Fact> All => field ??=
         [.. Complained(), .. FromBenches(), .. Measured(), .. Entries.Where(IsOfThisSide).SelectMany(Seen), .. Parts(), .. Fans()];
@@ -159,7 +159,12 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
         if (AboveTarget(Side) is { } aboveK)
             yield return new("box", "", aboveK);
         if (visit.Equipment.MakeUp.Coils > 1 && AboveTarget(3 - Side) is { } otherK)
-            yield return new("other-side", otherK > ControlsOnRecord.ApartK ? "warm" : otherK < -ControlsOnRecord.ApartK ? "frozen" : "usual");
+            yield return new("other-side", otherK switch
+            {
+                > ControlsOnRecord.ApartK => "warm",
+                < -ControlsOnRecord.ApartK => "frozen",
+                _ => "usual",
+            });
         if (!IsAsFound && visit.DisplayOff is { } off)
             yield return new("display", "", off);
         foreach (var sensor in visit.Of<SensorsJudgement>()?.Unit.Sensors ?? [])

@@ -39,7 +39,7 @@ public sealed class Diagnoser(DiagnosisTable table)
     public DiagnosisResult Diagnose(DiagnosisInput input)
     {
         var network = Network.Of(table, input);
-        var evidence = new Evidence(network, input.Facts);
+        var evidence = new Evidence(network, input);
         var search = new SetSearch(network, evidence);
         var sets = search.Find();
         var unknown = Math.Log(UnknownPrior) + evidence.Observables.Sum(o => Math.Log(Likelihood.OfAnything(network, o)));

@@ -44,8 +44,14 @@ public sealed record DiagnosisInput(CircuitMakeUp MakeUp, Temperature Target, in
     /// <summary>Observables that cannot be had now: asked for no more.</summary>
     public IReadOnlySet<string> CannotNow { get; init; } = new HashSet<string>();
 
-    /// <summary>Facts that were made sure of: not asked for a second time.</summary>
+    /// <summary>Facts that were made sure of: not asked for a second time, and hardly mistaken.</summary>
     public IReadOnlySet<string> Settled { get; init; } = new HashSet<string>();
+
+    /// <summary>Codes of what was told twice and the same the second time; a number is measured again to be better known.</summary>
+    /// <param name="facts">In the order in which they were told.</param>
+    public static IReadOnlySet<string> ToldAlike(IEnumerable<Fact> facts) => facts.GroupBy(f => f.Code)
+        .Where(g => g.ToList() is [.., var before, var last] && (last.Number is not null || last.Answer == before.Answer))
+        .Select(g => g.Key).ToHashSet();
 
     /// <summary>Where the technician is; empty for not known.</summary>
     public string At { get; init; } = "";

@@ -28,7 +28,7 @@ public sealed record WhatIf(
         var at = network.Causes.ToList().FindIndex(c => c.Code == cause.Code);
         if (at < 0)
             return null;
-        var evidence = new Evidence(network, input.Facts);
+        var evidence = new Evidence(network, input);
         var set = new SetSearch(network, evidence).Refine(new([at], 0));
         var mode = (OperatingMode)Array.IndexOf(set.Modes, set.Modes.Max());
         var (seen, against) = (new List<Fact>(), new List<Fact>());

@@ -17,9 +17,10 @@ public sealed class PracticeWorld
     {
         this.job = job;
         var known = job.Opening.Concat(job.Answers).GroupBy(a => a.Key).Select(g => FactOf(g.Key, g.Last().Value)).OfType<Fact>().ToList();
-        network = Network.Of(DiagnosisTable.Shipped, new(job.Unit.MakeUp, job.Unit.Target, job.Unit.Fans, known));
+        var input = new DiagnosisInput(job.Unit.MakeUp, job.Unit.Target, job.Unit.Fans, known);
+        network = Network.Of(DiagnosisTable.Shipped, input);
         var causes = job.Truth.Select(t => network.Causes.ToList().FindIndex(c => c.Code == t)).Where(c => c >= 0).Distinct().Order();
-        truth = new SetSearch(network, new(network, known)).Refine(new([.. causes], 0));
+        truth = new SetSearch(network, new(network, input)).Refine(new([.. causes], 0));
         Mode = job.Truth.Any() ? (OperatingMode)Array.IndexOf(truth.Modes, truth.Modes.Max()) : job.Mode;
     }
 

@@ -39,7 +39,7 @@ public sealed class Technician(
         {
             result = diagnoser.Diagnose(new(job.Unit.MakeUp, job.Unit.Target, job.Unit.Fans, facts)
             {
-                CannotNow = cannot, At = at, Settled = facts.CountBy(f => f.Code).Where(c => c.Value > 1).Select(c => c.Key).ToHashSet(),
+                CannotNow = cannot, At = at, Settled = DiagnosisInput.ToldAlike(facts),
                 Before = before ?? [],
                 History = [.. (job.History ?? []).Select(h => new EarlierWork(h.DaysAgo, h.Parts, h.Replaced ?? []))],
             });

@@ -143,7 +143,7 @@ public static class DiagnosisEndpoints
         {
             History = [.. (question.History ?? []).Select(h => Earlier(h!))],
             LeftOpen = [.. (question.History ?? []).SelectMany(h => LeftBy(h!))],
-            Settled = facts.CountBy(f => f.Code).Where(c => c.Value > 1).Select(c => c.Key).ToHashSet(),
+            Settled = DiagnosisInput.ToldAlike(facts),
             CannotNow = (question.CannotNow ?? []).OfType<string>().ToHashSet(), At = question.At ?? "",
         });
         return TypedResults.Ok(Say(result, facts));

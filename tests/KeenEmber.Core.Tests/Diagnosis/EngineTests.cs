@@ -69,7 +69,7 @@ public sealed class EngineTests(ITestOutputHelper output)
     {
         var input = Input(facts);
         var network = Network.Of(Small, input);
-        var evidence = new Evidence(network, input.Facts);
+        var evidence = new Evidence(network, input);
         var search = new SetSearch(network, evidence);
         var found = search.Find();
         var every = Subsets(network.Causes.Count, 4).Select(s => search.Refine(new(s, 0))).OrderByDescending(s => s.Log).ToList();

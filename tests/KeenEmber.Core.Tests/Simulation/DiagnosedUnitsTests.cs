@@ -55,7 +55,7 @@ public sealed class DiagnosedUnitsTests(ITestOutputHelper output)
     {
         var input = new DiagnosisInput(job.Unit.MakeUp, job.Unit.Target, job.Unit.Fans, played.Facts);
         var network = Network.Of(DiagnosisTable.Shipped, input);
-        var evidence = new Evidence(network, input.Facts);
+        var evidence = new Evidence(network, input);
         var search = new SetSearch(network, evidence);
         CauseSet Of(params string[] codes) => search.Refine(new([.. codes.Select(r => network.Causes.ToList().FindIndex(c => c.Code == r))
             .Where(c => c >= 0).Order()], 0));

@@ -35,7 +35,7 @@ internal sealed class Asking(
         foreach (var odd in lead.Leaves.Where(f => !input.Settled.Contains(f.Code)))
         {
             var without = input with { Facts = [.. input.Facts.Where(f => f.Code != odd.Code)] };
-            var rest = new Evidence(network, without.Facts);
+            var rest = new Evidence(network, without);
             var sets = new SetSearch(network, rest).Find();
             var all = Evidence.Sum([.. sets.Select(s => s.Log)]);
             var next = new NextTests(network, rest, without)

@@ -17,15 +17,20 @@ internal sealed class Evidence
     /// <summary>A fact as it is weighed.</summary>
     /// <param name="Shown">By mode: what the unit shows of it.</param>
     /// <param name="Answer">Number of the answer; -1 for a number.</param>
-    private readonly record struct Known(Shown[] Shown, int Answer, double Number);
+    /// <param name="Wrong">How often who tells it errs.</param>
+    private readonly record struct Known(Shown[] Shown, int Answer, double Number, double Wrong);
 
-    internal Evidence(Network network, IReadOnlyList<Fact> facts)
+    /// <summary>Who looked twice and saw the same errs this much less often: the second look is not quite a new one.</summary>
+    private const double WrongTwice = 0.15;
+
+    internal Evidence(Network network, DiagnosisInput input)
     {
         this.network = network;
-        Facts = [.. facts.Where(f => Fits(network, f)).GroupBy(f => f.Code).Select(g => g.Last())];
+        Facts = [.. input.Facts.Where(f => Fits(network, f)).GroupBy(f => f.Code).Select(g => g.Last())];
         Observables = [.. Facts.Select(f => network.ObservableAt(f.Code)!.Value)];
         known = [.. Facts.Select((f, i) => new Known(Array.ConvertAll(Modes, m => network.Shown(Observables[i], m)),
-            IndexOf(network.Observables[Observables[i]], f.Answer), f.Number ?? 0))];
+            IndexOf(network.Observables[Observables[i]], f.Answer), f.Number ?? 0,
+            network.Observables[Observables[i]].WrongShare * (input.Settled.Contains(f.Code) ? WrongTwice : 1)))];
         ModeShares = SharesOfModes(Facts.FirstOrDefault(f => f.Code == "box")?.Number, network);
         activeModes = [.. Enumerable.Range(0, Modes.Length).Where(m => ModeShares[m] >= Negligible)];
         isSameInAllModes = [.. Observables.Select(network.IsSameInAllModes)];
@@ -165,7 +170,8 @@ internal sealed class Evidence
     {
         ref readonly var of = ref known[fact];
         var shown = of.Shown[(int)mode];
-        return shown.IsNumber ? Likelihood.Density(shown, conditions, of.Number) : Likelihood.Answer(shown, of.Answer, conditions);
+        return shown.IsNumber ? Likelihood.Density(shown, conditions, of.Number)
+            : Likelihood.Answer(shown, of.Answer, conditions, of.Wrong);
     }
 
     /// <summary>Logarithm of the sum of what these are logarithms of.</summary>

@@ -38,7 +38,10 @@ internal static class Likelihood
     }
 
     /// <summary>The share of one answer: the same as in <see cref="Answers"/>.</summary>
-    internal static double Answer(Shown shown, int answer, double[] conditions)
+    internal static double Answer(Shown shown, int answer, double[] conditions) => Answer(shown, answer, conditions, shown.Wrong);
+
+    /// <param name="wrong">The share of answers that are wrong, of those told so.</param>
+    internal static double Answer(Shown shown, int answer, double[] conditions, double wrong)
     {
         var share = shown.Shares[answer];
         foreach (ref readonly var push in shown.Pushes.AsSpan())
@@ -47,7 +50,7 @@ internal static class Likelihood
             share = share * (1 - taken) + (push.Answer == answer ? taken : 0);
         }
 
-        return (1 - shown.Wrong) * share + shown.Wrong / shown.Shares.Length;
+        return (1 - wrong) * share + wrong / shown.Shares.Length;
     }
 
     /// <summary>Where a number lies, give or take.</summary>

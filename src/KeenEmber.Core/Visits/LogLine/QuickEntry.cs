@@ -133,7 +133,7 @@ public sealed partial class QuickEntry(QuickWords words, UnitPreference units, i
             if (QuickTime.Of(typed) is var (time, rest, isFirst))
             {
                 standing = isFirst ? time : standing;
-                var timed = rest.Length > 0 ? ReadPiece(rest, [.. QuickTokens.Pieces(rest, words).SelectMany(p => p)]).ToList() : [];
+                var timed = rest.Length > 0 ? ReadPiece(rest, [.. QuickTokens.Pieces(rest, words).SelectMany(p => p)]) : [];
                 items.AddRange(timed.Select(i => i with { Time = time, Text = timed.Count == 1 ? typed : i.Text }));
             }
             else
@@ -149,7 +149,7 @@ public sealed partial class QuickEntry(QuickWords words, UnitPreference units, i
         return items;
     }
 
-    private IEnumerable<QuickItem> ReadPiece(string text, List<QuickToken> piece)
+    private List<QuickItem> ReadPiece(string text, List<QuickToken> piece)
     {
         if (piece.Count == 0)
             return [];

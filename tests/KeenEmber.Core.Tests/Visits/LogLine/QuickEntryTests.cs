@@ -61,7 +61,8 @@ public class QuickEntryTests
             Points = new Dictionary<string, PointRef>(Words.Points) { ["base"] = MeasuringPoint.BoxAir.At(2) },
         };
         var items = new QuickEntry(sided, UnitPreference.Metric, 2).Read("base coil iced, coil rail iced, base 4, base comp on");
-        Assert.Equal([(2, FactState.Iced), (1, FactState.Iced)], items.Take(2).Cast<QuickObservation>().Select(o => (o.Index!.Value, o.State)));
+        Assert.Equal(
+            [(2, FactState.Iced), (1, FactState.Iced)], items.Take(2).Cast<QuickObservation>().Select(o => (o.Index!.Value, o.State)));
         Assert.Equal((MeasuringPoint.BoxAir.At(2), 4, "°C"), Reading(items[2]));
         Assert.IsType<QuickUnclear>(items[3]);
         Assert.IsType<QuickUnclear>(Read("base coil iced")[0]);
