@@ -29,7 +29,8 @@ public sealed class PlayedSurenessTests(ITestOutputHelper output)
         }
 
         var likely = said.Where(s => s.Said is >= 0.7 and < 0.9).ToList();
-        Assert.InRange(likely.Count(s => s.IsSo) / (double)likely.Count, 0.6, 0.95);
+        // Of a few jobs all may be so; too sure it may not be of any.
+        Assert.InRange(likely.Count(s => s.IsSo) / (double)likely.Count, 0.6, Plays > 2 ? 0.95 : 1);
     }
 
     /// <summary>Every job in which nothing is wrong, several times with other mistakes.</summary>

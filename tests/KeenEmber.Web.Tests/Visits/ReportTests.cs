@@ -89,4 +89,32 @@ public sealed class ReportTests(EmptyWeb web) : IClassFixture<EmptyWeb>, IAsyncL
         var panel = (await isolde.Open(visit + "/circuit")).QuerySelector(".stands")!.TextContent;
         Assert.Contains("Work was done; nothing was measured after it.", panel, StringComparison.Ordinal);
     }
+
+    /// <summary>A table with rail and base: the side that is warm is judged, what was felt is on paper, and each side stands by itself.
+    /// </summary>
+    [Fact]
+    public async Task Rail_and_base_are_found_and_left_each_by_itself()
+    {
+        using var added = await isolde.Send("/equipment/new", "", ("tag", "K-12"), ("refrigerant", "R134a"), ("target", "3"),
+            ("kind", "PrepTable"), ("metering", "CapillaryTube"), ("condenser", "AirCooledSelfContained"), ("coils", "2"), ("fans", "2"),
+            ("site", app.Site));
+        visit = await isolde.StartVisit(added.Headers.Location!.ToString());
+        await isolde.Log(visit, "rail 3, base 11, comp on, base coil iced, fans off, both fans stuck in ice");
+        await isolde.Log(visit, "control scaled, drain blocked");
+        var chain = (await isolde.Open(visit + "/diagnosis")).QuerySelectorAll(".because li").Select(l => l.TextContent).ToList();
+        Assert.Equal("drain blocked", chain[0]);
+        Assert.True(chain.IndexOf("melt water does not run off") is > 0 and var melt
+            && melt < chain.IndexOf("control wetted by melt water"), string.Join(" → ", chain));
+        app.Clock.Advance(TimeSpan.FromMinutes(20));
+        using var change = await isolde.Send(visit + "/changes", "handler=Change", ("what", "drain"), ("before", "blocked"),
+            ("after", "cleared, thawed"), ("area", "Box"));
+        app.Clock.Advance(TimeSpan.FromMinutes(60));
+        await isolde.Log(visit, "base 3.5, fans on");
+        var report = await Report();
+        Assert.Contains("locked out: locked", report.TextContent, StringComparison.Ordinal);
+        Assert.Contains("base coil iced", report.TextContent, StringComparison.OrdinalIgnoreCase);
+        var left = report.QuerySelector("[data-report=left]")!.TextContent;
+        Assert.Contains("Air, rail 3.0 °C at 10:20.", left, StringComparison.Ordinal);
+        Assert.Contains("Air, base 11.0 °C at 10:20, 3.5 °C at 11:40.", left, StringComparison.Ordinal);
+    }
 }

@@ -20,7 +20,8 @@ internal sealed class Evidence
     /// <param name="Wrong">How often who tells it errs.</param>
     private readonly record struct Known(Shown[] Shown, int Answer, double Number, double Wrong);
 
-    /// <summary>Who looked twice and saw the same errs this much less often: the second look is not quite a new one.</summary>
+    /// <summary>Who looked twice and saw the same errs this much less often: the second look is not quite a new one. Of what a
+    /// customer said once nobody made sure.</summary>
     private const double WrongTwice = 0.15;
 
     internal Evidence(Network network, DiagnosisInput input)
@@ -30,7 +31,7 @@ internal sealed class Evidence
         Observables = [.. Facts.Select(f => network.ObservableAt(f.Code)!.Value)];
         known = [.. Facts.Select((f, i) => new Known(Array.ConvertAll(Modes, m => network.Shown(Observables[i], m)),
             IndexOf(network.Observables[Observables[i]], f.Answer), f.Number ?? 0,
-            network.Observables[Observables[i]].WrongShare * (input.Settled.Contains(f.Code) ? WrongTwice : 1)))];
+            network.Observables[Observables[i]].WrongShare * (input.Settled.Contains(f.Code) && !f.IsComplaint ? WrongTwice : 1)))];
         ModeShares = SharesOfModes(Facts.FirstOrDefault(f => f.Code == "box")?.Number, network);
         activeModes = [.. Enumerable.Range(0, Modes.Length).Where(m => ModeShares[m] >= Negligible)];
         isSameInAllModes = [.. Observables.Select(network.IsSameInAllModes)];
