@@ -203,11 +203,19 @@ export const workplace = () => ({
       const fresh = page.querySelector(`[data-swap=${part.dataset.swap}]`);
       if (!fresh) continue;
       if (part.dataset.swap === 'log' && !fromLine && this.isTyped(part)) this.freshen(part, fresh);
-      else part.replaceChildren(...fresh.childNodes);
+      else this.exchange(part, fresh, form);
     }
     for (const file of chosen) if (!file.isConnected) document.getElementById(file.id)?.replaceWith(file);
     this.watchFiles();
     if (isTyping(field) && !field.isConnected) this.swapped = Date.now();
+  },
+
+  /* What somebody has unfolded stays so; what the form that was sent stands in is as its answer says. */
+  exchange(part, fresh, form) {
+    const title = (details) => details.querySelector('summary')?.textContent.trim();
+    const unfolded = [...part.querySelectorAll('details[open]')].filter((details) => !details.contains(form)).map(title);
+    part.replaceChildren(...fresh.childNodes);
+    for (const details of part.querySelectorAll('details')) if (unfolded.includes(title(details))) details.open = true;
   },
 
   isTyped(log) {
