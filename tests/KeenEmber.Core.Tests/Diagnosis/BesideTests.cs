@@ -15,7 +15,8 @@ public sealed class BesideTests
     /// <summary>The heat cannot leave, and the dirt is seen.</summary>
     private const string Dirty = "complaint.warm=yes box=5 condenser-face=blocked split=22 head=high condenser-air=weak";
 
-    private static DiagnosisInput Input(string facts) => new(WalkIn, Temperature.FromCelsius(3), 2, [.. facts.Split(' ')
+    private static DiagnosisInput Input(string facts, EquipmentKind kind = EquipmentKind.WalkInCooler, double target = 3) => new(
+        WalkIn with { Kind = kind }, Temperature.FromCelsius(target), 2, [.. facts.Split(' ')
         .Select(f => f.Split('=')).Select(f => double.TryParse(f[1], out var number) ? new Fact(f[0], "", number) : new Fact(f[0], f[1]))]);
 
     private static Explanation Lead(string facts) => Engine.Diagnose(Input(facts)).Explanations[0];
@@ -67,6 +68,20 @@ public sealed class BesideTests
         Assert.True(After(suspected.Later(7)) > After(suspected.Later(90)));
         Assert.True(After(suspected.Later(90)) > After());
         Assert.Equal(After(), After(suspected.Later(3650)));
+    }
+
+    /// <summary>It stays off, and what broke it may be looked at with the power locked out: ice that the melt water made.</summary>
+    [Fact]
+    public void What_broke_a_part_that_took_the_breaker_is_looked_for_with_no_hand_in_it()
+    {
+        var grounded = Engine.Diagnose(Input(
+            "complaint.trips=yes supply=tripped heaters-earth=grounded heater-alone=grounded heater-safety=closed fan-earth=clear "
+            + "comp-terminals=sound condfan-earth=clear smell=none clock-position=defrost wiring=sound",
+            EquipmentKind.WalkInFreezer, -20));
+        Assert.True(grounded.AsksWhy);
+        Assert.Equal("heater-grounded", grounded.Next[0].ReasonOf!.Code);
+        Assert.Contains(grounded.Next, n => n.Observable.Code is "drain" or "pan-ice" or "drain-line-heat");
+        Assert.All(grounded.Next, n => Assert.Contains(n.Observable.Hazard, new[] { "", "lock out" }));
     }
 
     [Fact]

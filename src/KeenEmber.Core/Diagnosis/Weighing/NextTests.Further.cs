@@ -15,6 +15,7 @@ internal sealed partial class NextTests
     internal IReadOnlyList<NextTest> FindReasons(
         IReadOnlyList<(CauseSet Set, IReadOnlyList<(int Cause, int? Parent)> Parents, double Probability)> sets, int most)
     {
+        isLookingOn = true;
         foreach (var (part, _) in sets[0].Parents.Where(p => p.Parent is null && network.BroughtOnBy[p.Cause].Length > 0))
         {
             var with = sets.Where(s => s.Set.Causes.Contains(part)).Take(Sets).ToList();
@@ -46,6 +47,7 @@ internal sealed partial class NextTests
     internal IReadOnlyList<NextTest> FindBeside(
         IReadOnlyList<(CauseSet Set, double Probability)> sets, Explanation lead, int most)
     {
+        isLookingOn = true;
         var weighed = sets.Take(Sets).ToList();
         Presume(weighed);
         if (lead.LookAgain is [var doubtful, ..] && network.ObservableAt(doubtful.Code) is { } at)

@@ -158,7 +158,7 @@ internal sealed partial class NextTests(Network network, Evidence evidence, Diag
 
     private static bool IsRunning(Need need) => need.Observable == "compressor" && need.Answers.Contains("running");
 
-    /// <summary>Nothing that is tested dead is left to ask.</summary>
+    /// <summary>Nothing that is tested dead is left to ask, or it is found what went.</summary>
     private bool isLookingOn;
 
     private bool IsLockedOut(Observable o) => (isLookingOn && o.Hazard.Length == 0)
