@@ -41,11 +41,21 @@ internal static class DefrostFacts
             yield return new("ice-left", "none");
         if (run.HeatAfterClearMin is { } past)
             yield return new("past-clear", "", past);
-        if (run.Heaters is { RatedKw: > 0, HealthyKw: > 0 } heaters && heaters.Legs.Any(l => l.MeasuredA is not null))
-            yield return new("heaters.current", "", 100 * heaters.PowerKw / heaters.HealthyKw);
+        if (Of(run.Heaters) is { } current)
+            yield return current;
         if (run.Fans is { OnMin: not null, RanInHeat: false } && !run.Findings.Any(f => f.Code == DefrostCodes.FansEarly))
             yield return new("fans-in-defrost", "off");
     }
+
+    /// <summary>What carries no current needs no rating to be told.</summary>
+    internal static IEnumerable<Fact> Of(HeaterAmpsEntry clamped, DefrostSetUp? setUp) =>
+        Of(clamped.Judge(setUp)) is { } current ? [current] : clamped.IsDead ? [new(Current, "", 0)] : [];
+
+    private const string Current = "heaters.current";
+
+    private static Fact? Of(HeaterState? heaters) =>
+        heaters is { RatedKw: > 0, HealthyKw: > 0 } && heaters.Legs.Any(l => l.MeasuredA is not null)
+            ? new(Current, "", 100 * heaters.PowerKw / heaters.HealthyKw) : null;
 }
 
 /// <summary>What was weighed, evacuated and searched, as the diagnosis takes it: what is sound; faults come as findings.</summary>

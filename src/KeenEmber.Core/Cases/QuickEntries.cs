@@ -21,6 +21,9 @@ public static class QuickEntries
         QuickHeat heat => Heat(heat, writer, watched),
         QuickLoadTest { Component.Kind: ComponentKind.HeaterElement, Test: LoadTest.Current } test when watched is { } run =>
             test.Readings.Select((r, i) => new RunReadingEntry(writer.Next(test.At), run, RunPlace.Leg(test.Component.Place + i), r.Value)),
+        QuickLoadTest { Component.Kind: ComponentKind.HeaterElement, Test: LoadTest.Current } test =>
+            [new HeaterAmpsEntry(writer.Next(test.At), null,
+                [.. Enumerable.Repeat((double?)null, test.Component.Place - 1), .. test.Readings.Select(r => (double?)r.Value.Si(default))])],
         QuickSetting setting => Setting(setting, writer),
         _ => [One(item, writer.Next(item.At), unit)],
     };

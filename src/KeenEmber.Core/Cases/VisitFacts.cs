@@ -85,7 +85,8 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
     }
 
     private IReadOnlyList<Fact> All => field ??=
-        [.. Complained(), .. FromBenches(), .. Measured(), .. Entries.Where(IsOfThisSide).SelectMany(Seen), .. Parts(), .. Fans()];
+        [.. Complained(), .. FromBenches(), .. Measured(), .. Entries.Where(IsOfThisSide).SelectMany(Seen), .. Parts(), .. Fans(),
+        .. InDefrost()];
 
     private bool IsOfThisSide(Entry entry) =>
         entry is not ObservationEntry { Fact: AsFound.Coil, Index: { } coil } || visit.Equipment.MakeUp.Coils == 1 || coil == Side;
@@ -121,6 +122,7 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
             [new("coil", coil.State switch { FactState.Iced => "iced", FactState.Frosted => "frost", _ => "clear" })],
         ObservationEntry { Fact: AsFound.Defrost, State: FactState.Refrigerating }
             or ObservationEntry { Fact: AsFound.ControllerMode, State: FactState.Normal } => DefrostIsOver,
+        ObservationEntry { Fact: AsFound.Defrost or AsFound.ControllerMode, State: FactState.Defrosting } => DefrostIsOn,
         ObservationEntry look when FactsOfRecord.Looks.TryGetValue((look.Fact, look.State), out var fact) => [new(fact.Code, fact.Answer)],
         OutputStateEntry output when FactsOfRecord.Outputs.TryGetValue(output.Output, out var code)
             && (output.State.IsLive ?? output.State.Runs) is { } isLive =>
@@ -133,12 +135,29 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
     };
 
     /// <summary>What was read of the mode while it defrosted is so no longer, and what it is instead was not read.</summary>
-    private static readonly Fact[] DefrostIsOver = [new("shown-mode", ""), new("clock-position", "")];
+    private static readonly Fact[] DefrostIsOver = [new("shown-mode", ""), new("clock-position", ""), new("defrost-on", "")];
+
+    /// <summary>None has to be forced for what is measured in one.</summary>
+    private static readonly Fact[] DefrostIsOn = [new("shown-mode", "defrost"), new("defrost-on", "yes")];
 
     private IEnumerable<Fact> Parts() => PartFacts.Of(
         [.. Entries.Select(e => MeasuredPart.Of(e, visit.Company.Policies)).OfType<MeasuredPart>()], visit.Equipment);
 
     private IEnumerable<Fact> Fans() => FansOf([.. Entries.OfType<ObservationEntry>()]) is { } fans ? [new("fans", fans)] : [];
+
+    /// <summary>What was seen and clamped in a defrost that nobody watched from beginning to end.</summary>
+    private IEnumerable<Fact> InDefrost()
+    {
+        bool IsSeenInIt(Entry entry) => visit.Timeline.ConditionsAt(entry.At) is { IsInDefrost: true, FansStandInDefrost: true };
+        if (Entries.OfType<ObservationEntry>().LastOrDefault(o => o.Fact == AsFound.EvaporatorFan && IsSeenInIt(o))
+            is { State: FactState.Running })
+            yield return new("fans-in-defrost", "on");
+        if (Entries.OfType<HeaterAmpsEntry>().LastOrDefault() is { } heaters && (!heaters.IsDead || IsSeenInIt(heaters)))
+        {
+            foreach (var fact in DefrostFacts.Of(heaters, visit.Of<DefrostJudgement>()?.SetUp))
+                yield return fact;
+        }
+    }
 
     /// <summary>Null until every fan was seen.</summary>
     private string? FansOf(List<ObservationEntry> seen)

@@ -128,11 +128,28 @@ public sealed class Timeline
         return seen.LastOrDefault(o => o.At <= moment) ?? seen.FirstOrDefault();
     }
 
-    /// <summary>A condenser fan that was seen to stand with its compressor says nothing of how it is once the compressor runs.</summary>
+    /// <summary>A condenser fan that was seen to stand with its compressor says nothing of how it is once the compressor runs; what runs or
+    /// stands says nothing of how it is once a defrost has begun or ended.</summary>
     public bool IsOvertaken(ObservationEntry seen, DateTimeOffset moment) =>
-        seen is { Fact: AsFound.CondenserFan, State: FactState.Stopped }
-        && FactAt(AsFound.Compressor, null, moment) is { State: FactState.Running } now && now.At > seen.At
-        && observations.LastOrDefault(o => o.Fact == AsFound.Compressor && o.At < now.At) is { State: FactState.Stopped };
+        (seen is { Fact: AsFound.CondenserFan, State: FactState.Stopped }
+            && FactAt(AsFound.Compressor, null, moment) is { State: FactState.Running } now && now.At > seen.At
+            && observations.LastOrDefault(o => o.Fact == AsFound.Compressor && o.At < now.At) is { State: FactState.Stopped })
+        || (seen.Fact is AsFound.Compressor or AsFound.CondenserFan or AsFound.EvaporatorFan
+            && DefrostChangedAt(moment) is { } changed && seen.At < changed);
+
+    /// <summary>When a defrost was seen to have begun or ended; null where it may have been under way, or over, all the time: by what was
+    /// said of it before, or because the compressor ran.</summary>
+    private DateTimeOffset? DefrostChangedAt(DateTimeOffset moment)
+    {
+        var told = observations.Where(o => o.Fact == AsFound.Defrost && o.At <= moment).ToList();
+        if (told is not [.., var last])
+            return null;
+        var begun = told.FindLastIndex(o => o.State != last.State) + 1;
+        return begun > 0 || (last.State == FactState.Defrosting && RanBefore(told[0].At)) ? told[begun].At : null;
+    }
+
+    private bool RanBefore(DateTimeOffset moment) =>
+        observations.LastOrDefault(o => o.Fact == AsFound.Compressor && o.At < moment) is { State: FactState.Running };
 
     private TakenReading Taken(ReadingEntry entry) =>
         new(entry.Id, entry.Point, entry.At, entry.Value, atmosphere, ConditionsAt(entry.At)) { Instrument = InstrumentOf(entry) };

@@ -121,6 +121,11 @@ public static class RefrigerantCatalogue
     /// <summary>Finds a refrigerant however it is written: "r-404a", "R 404A", "404A". Null when it is not in the catalogue.</summary>
     public static Refrigerant? Find(string? name) => ByKey.GetValueOrDefault(Key(name ?? ""));
 
+    /// <summary>Those whose names begin as this does: "134" is as people say R134a, "407" may be four. Which it is, the nameplate says.
+    /// </summary>
+    public static IReadOnlyList<Refrigerant> Near(string name) => Key(name) is { Length: > 1 } typed
+        ? [.. All.Where(r => Key(r.Name).StartsWith(typed, StringComparison.Ordinal))] : [];
+
     /// <summary>A blend's composition from "R32/R125 50/50": components, then mass % in the same order.</summary>
     public static Composition Composition(string components, string massPercent) => Core.Refrigerants.Composition.ByMass(
         components.Split('/')

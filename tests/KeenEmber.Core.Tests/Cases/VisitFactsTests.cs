@@ -1,3 +1,4 @@
+using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Benches.Electrical;
 using KeenEmber.Core.Cases;
 using KeenEmber.Core.Diagnosis;
@@ -69,12 +70,42 @@ public sealed class VisitFactsTests
     [Fact]
     public void What_was_read_in_a_defrost_ends_with_it()
     {
-        Assert.Equal("clock-position=defrost shown-mode=defrost",
+        Assert.Equal("clock-position=defrost shown-mode=defrost defrost-on=yes",
             Said(Told(1, "clock-position", "defrost"), Seen(2, AsFound.Defrost, FactState.Defrosting)));
         Assert.Equal("", Said(Told(1, "clock-position", "defrost"), Seen(2, AsFound.Defrost, FactState.Defrosting),
             Seen(30, AsFound.Defrost, FactState.Refrigerating)));
-        Assert.Equal("shown-mode=defrost", Said(Seen(1, AsFound.Defrost, FactState.Refrigerating),
+        Assert.Equal("shown-mode=defrost defrost-on=yes", Said(Seen(1, AsFound.Defrost, FactState.Refrigerating),
             Seen(9, AsFound.ControllerMode, FactState.Defrosting)));
+    }
+
+    /// <summary>A defrost that was forced: what ran before it is no contradiction, and a fan that runs in it is one.</summary>
+    [Fact]
+    public void What_ran_before_a_defrost_is_not_so_in_it_nor_what_stood_in_it_afterwards()
+    {
+        Entry[] before = [Seen(1, AsFound.Compressor, FactState.Running), Seen(1, AsFound.EvaporatorFan, FactState.Running)];
+        Entry[] forced = [.. before, Seen(5, AsFound.Defrost, FactState.Defrosting)];
+        Assert.Equal("shown-mode=defrost defrost-on=yes", Said(forced));
+        Assert.Equal("shown-mode=defrost defrost-on=yes fans=all-stopped",
+            Said([.. forced, Seen(6, AsFound.EvaporatorFan, FactState.Stopped)]));
+        Assert.Equal("shown-mode=defrost defrost-on=yes fans=all-run fans-in-defrost=on",
+            Said([.. forced, Seen(6, AsFound.EvaporatorFan, FactState.Running)]));
+        Assert.Equal("", Said([.. forced, Seen(6, AsFound.EvaporatorFan, FactState.Stopped),
+            Seen(30, AsFound.Defrost, FactState.Refrigerating)]));
+        // It may have stood in its defrost from the beginning.
+        Assert.Equal("shown-mode=defrost defrost-on=yes fans=all-stopped",
+            Said(Seen(1, AsFound.EvaporatorFan, FactState.Stopped), Seen(5, AsFound.Defrost, FactState.Defrosting)));
+    }
+
+    /// <summary>No current says something in a defrost alone; a current says that there is one.</summary>
+    [Fact]
+    public void Heaters_without_current_count_in_a_defrost()
+    {
+        HeaterAmpsEntry Clamped(params double?[] amps) => new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(6), Nine, "Isolde"),
+            null, amps);
+        Assert.Equal("", Said(Clamped(0)));
+        Assert.Equal("shown-mode=defrost defrost-on=yes heaters.current=0",
+            Said(Seen(5, AsFound.Defrost, FactState.Defrosting), Clamped(0)));
+        Assert.Equal("shown-mode=defrost defrost-on=yes", Said(Seen(5, AsFound.Defrost, FactState.Defrosting), Clamped(6.1, 6, 6.1)));
     }
 
     [Theory]

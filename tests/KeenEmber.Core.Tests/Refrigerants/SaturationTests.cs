@@ -127,4 +127,15 @@ public class SaturationTests
     [InlineData("R999")]
     [InlineData("R")]
     public void An_unknown_refrigerant_is_not_guessed(string? typed) => Assert.Null(RefrigerantCatalogue.Find(typed));
+
+    /// <summary>People leave the letter out; which of four it is, the nameplate says.</summary>
+    [Theory]
+    [InlineData("134", "R134a")]
+    [InlineData("r 448", "R448A")]
+    [InlineData("407", "R407C R407A R407F R407H")]
+    [InlineData("999", "")]
+    [InlineData("4", "")]
+    [InlineData("", "")]
+    public void What_begins_as_typed_is_near(string typed, string near) =>
+        Assert.Equal(near, string.Join(' ', RefrigerantCatalogue.Near(typed)));
 }

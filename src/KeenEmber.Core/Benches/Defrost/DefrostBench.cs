@@ -43,7 +43,10 @@ public sealed record DefrostJudgement(IReadOnlyList<WatchedRun> Runs, VisitInput
         .. Visit.Timeline.Standing.OfType<HeaterAmpsEntry>().SelectMany(HeaterFaults).Concat(OwnRun?.Faults ?? [])
             .DistinctBy(f => (f.Code, f.Values.GetValueOrDefault("element"), f.Values.GetValueOrDefault("leg")))];
 
-    private IReadOnlyList<Finding> HeaterFaults(HeaterAmpsEntry test) => DefrostFindings.Heating(test.Judge(SetUp));
+    /// <summary>No current tells nothing while no heat is called.</summary>
+    private IReadOnlyList<Finding> HeaterFaults(HeaterAmpsEntry test) =>
+        test.IsDead && Visit.Timeline.ConditionsAt(test.At).Defrost == FactState.Refrigerating ? []
+            : DefrostFindings.Heating(test.Judge(SetUp));
 
     /// <summary>The last currents of the heaters; null without any, and where heaters were worked on or a run was watched since.</summary>
     public HeaterAmpsEntry? HeaterAmps => Visit.Timeline.Standing.OfType<HeaterAmpsEntry>().MaxBy(t => t.At) is { } test
@@ -85,8 +88,9 @@ public sealed record DefrostJudgement(IReadOnlyList<WatchedRun> Runs, VisitInput
         area is WorkArea.Defrost or WorkArea.LimitSwitch or WorkArea.Control or WorkArea.Sensor or WorkArea.Fans;
 
     /// <summary>The fans were seen running in a defrost whose heaters were measured without current.</summary>
-    private bool FansRunUnheated => FansRunInHeat && OwnRun is { IsOver: false } run && DefrostFindings.NoHeat(run.Result)
-        && !run.Faults.Any(f => f.Code == DefrostCodes.NotChangedOver);
+    private bool FansRunUnheated => FansRunInHeat && (OwnRun is { IsOver: false } run
+        ? DefrostFindings.NoHeat(run.Result) && !run.Faults.Any(f => f.Code == DefrostCodes.NotChangedOver)
+        : HeaterAmps is { IsDead: true });
 
     /// <summary>By the facts alone: in its defrost, and a fan running. Off-cycle defrosts want their fans on.</summary>
     private bool FansRunInHeat => Visit.Conditions.IsInDefrost && Visit.Conditions.EvaporatorFans.Contains(FactState.Running)
@@ -128,7 +132,8 @@ public sealed record DefrostJudgement(IReadOnlyList<WatchedRun> Runs, VisitInput
     }
 
     /// <inheritdoc/>
-    public override IReadOnlyList<Trend> Trends => field ??= DefrostTrends.Of(Runs);
+    public override IReadOnlyList<Trend> Trends => field ??= DefrostTrends.Of(Runs,
+        [.. Visit.UpToHere.SelectMany(t => t.Standing).OfType<HeaterAmpsEntry>().OrderBy(e => e.At)]);
 }
 
 /// <summary>What a defrost that was watched asks for.</summary>

@@ -59,6 +59,9 @@ public sealed record HeaterAmpsEntry(EntryHeader Header, TypedValue? Volts, IRea
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(base.GetHashCode(), Volts, Amps.Count);
 
+    /// <summary>No leg carries current.</summary>
+    public bool IsDead => Amps.Any(a => a is not null) && Amps.All(a => a is null or 0);
+
     /// <summary>Which elements are out; null where the set-up does not name them.</summary>
     public HeaterState? Judge(DefrostSetUp? setUp) => setUp is null ? null : HeaterCheck.Judge(setUp, Volts?.Si(default), Amps);
 }

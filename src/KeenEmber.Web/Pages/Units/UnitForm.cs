@@ -72,15 +72,17 @@ public static class UnitForm
     private static string RefrigerantOf(FilledForm form)
     {
         var typed = form.Text("refrigerant", 20, missing: "Type the refrigerant from the nameplate, such as R404A, or unknown.");
-        if (RefrigerantCatalogue.Find(typed) is { } known)
-            return known.Name;
+        if (RefrigerantCatalogue.Find(typed) is { } fluid)
+            return fluid.Name;
         if (typed.Equals(NotKnown, StringComparison.OrdinalIgnoreCase))
             return NotKnown;
         if (form["byName"] != "true")
-            form.Errors.TryAdd(
-                "refrigerant",
-                $"“{typed}” is not in the catalogue. It knows {string.Join(", ", RefrigerantCatalogue.All)}. "
-                + "Tick below to keep it by name.");
+        {
+            var known = RefrigerantCatalogue.Near(typed) is { Count: > 0 } near
+                ? $"Look at the nameplate: {string.Join(" or ", near)}?" : $"It knows {string.Join(", ", RefrigerantCatalogue.All)}.";
+            form.Errors.TryAdd("refrigerant", $"“{typed}” is not in the catalogue. {known} Tick below to keep it by name.");
+        }
+
         return typed;
     }
 

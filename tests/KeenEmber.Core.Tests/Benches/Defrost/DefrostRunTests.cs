@@ -142,7 +142,7 @@ public class DefrostRunTests
         var runs =
             Runs([SetUp(-5, Short with { FailSafeMin = 60, CoilMassKg = 30, Starts = [new(6, 0), new(18, 0)] }), .. Whole(Began(0), 30),
             .. Whole(Began(1500), 30.5), .. Whole(Began(3000), 40, amps: 8)]);
-        var trends = DefrostTrends.Of(runs);
+        var trends = DefrostTrends.Of(runs, []);
         Assert.Equal([false, false, true], trends.Single(t => t.Code == DefrostTrends.HeatMin).Marks.Select(m => m.Moved));
         Assert.Equal(
             [10, 10, 8],
@@ -150,7 +150,15 @@ public class DefrostRunTests
         Assert.True(trends.Single(t => t.About == Subject.HeaterLeg(1)).Marks[2].Moved);
         double[] Ice(string code) => [.. trends.Single(t => t.Code == code).Marks.Select(m => m.Value)];
         Assert.Equal(Ice(DefrostTrends.IcePerRunKg).Select(kg => 2 * kg), Ice(DefrostTrends.IcePerDayKg));
-        Assert.Empty(DefrostTrends.Of([runs[0]]));
+        Assert.Empty(DefrostTrends.Of([runs[0]], []));
+
+        // Clamped with no run watched they stand in the same course.
+        HeaterAmpsEntry Clamped(int minute, params double?[] amps) =>
+            new(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(minute), Nine, "Isolde"), null, amps);
+        var legs = DefrostTrends.Of([runs[0]], [Clamped(-60, 10, 38, 39), Clamped(600, 10, 38, 34)]);
+        Assert.Equal([10, 10, 10], legs.Single(t => t.About == Subject.HeaterLeg(1)).Marks.Select(m => m.Value));
+        Assert.Equal([(39, false), (34, true)],
+            legs.Single(t => t.About == Subject.HeaterLeg(3)).Marks.Where(m => m.Value > 20).Select(m => (m.Value, m.Moved)));
     }
 
     [Fact]
