@@ -1,3 +1,4 @@
+using KeenEmber.Core.Diagnosis;
 
 namespace KeenEmber.Words;
 
@@ -13,6 +14,20 @@ public static class AnswerPhrases
         ["stat"] = "thermostat", ["t-stat"] = "thermostat", ["voltage"] = "volts", ["over"] = "across",
         ["okay"] = "ok", ["fine"] = "ok", ["good"] = "ok",
     };
+
+    /// <summary>Every test with answers, as it is named and they are. A voltage is there, or it is not.</summary>
+    internal static readonly Dictionary<string, (string Name, IReadOnlyList<(string Answer, string Said)> Answers)> Tests =
+        DiagnosisTable.Shipped.Observables.Where(o => !o.IsNumber && o.Place != "customer")
+            .ToDictionary(o => o.Code, o => (o.Name, (IReadOnlyList<(string, string)>)[.. o.Answers.SelectMany(Said)]));
+
+    private static IEnumerable<(string Answer, string Said)> Said(string answer)
+    {
+        yield return (answer, DiagnosisText.Answer(answer));
+        if (answer == "live")
+            yield return (answer, "volts");
+        if (answer == "dead")
+            yield return (answer, "no volts");
+    }
 
     private static readonly (string Observable, string Answer, string Phrases)[] Table =
     [
@@ -33,6 +48,9 @@ public static class AnswerPhrases
         ("fan-motor", "free", "fan motor free, fan turns free, fan free by hand, fans free by hand"),
         ("condfan-motor", "locked", "cond fan locked, condenser fan locked, cond fan seized, condenser fan seized"),
         ("condfan-motor", "free", "cond fan free, condenser fan free, cond fan turns free, condenser fan turns free"),
+        ("defrost-relay", "not-changing", "defrost relay stays open, defrost relay contact stays open, defrost relay contacts stay open, "
+            + "defrost relay does not pull in, defrost relay does not change over, relay does not change over"),
+        ("defrost-relay", "welded", "defrost relay stays closed, defrost relay contacts welded"),
         ("control-wet", "scaled", "white crust on the control, white crust on the lid of the control, scale on the control, "
             + "control scaled over, crust on the control"),
         ("control-wet", "wet", "control wet, water in the control, control is wet inside, moisture in the control"),
@@ -77,6 +95,7 @@ public static class AnswerPhrases
         ("water-pressure", "low", "water pressure low, little water"),
         ("glycol-ice", "found", "ice in the bath, ice on the glycol coil, slush in the bath"),
         ("glycol-level", "low", "bath low, glycol low, glycol level low"),
+        ("neighbours", "usual", "neighbours fine, other cases fine, others on the rack fine, rest of the rack fine"),
         ("neighbours", "also-warm", "neighbours warm too, other cases warm too, whole rack warm"),
         ("leak-found", "found", "leak found, found leak, found the leak"), ("leak-found", "none", "no leak found"),
         ("caps", "loose", "cap loose, service cap loose, loose cap, valve cap loose"),

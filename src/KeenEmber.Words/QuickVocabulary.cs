@@ -205,7 +205,7 @@ public static class QuickVocabulary
             Fillers = Fillers, Prepositions = Prepositions, Negations = Negations, Every = Every, Minus = Minus, Joins = Joins,
             Degrees = Degrees, Weighed = Weighed, Vacuum = Vacuum, Numbers = Numbers, Parts = Parts,
             Settings = brought.SelectMany(b => b.Settings).ToDictionary(), Sayings = Sayings, Answers = AnswerPhrases.All,
-            Alike = AnswerPhrases.Alike,
+            Alike = AnswerPhrases.Alike, Tests = AnswerPhrases.Tests,
         };
     }
 

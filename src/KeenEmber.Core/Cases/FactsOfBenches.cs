@@ -49,13 +49,13 @@ internal static class DefrostFacts
 
     /// <summary>What carries no current needs no rating to be told.</summary>
     internal static IEnumerable<Fact> Of(HeaterAmpsEntry clamped, DefrostSetUp? setUp) =>
-        Of(clamped.Judge(setUp)) is { } current ? [current] : clamped.IsDead ? [new(Current, "", 0)] : [];
+        Of(clamped.Judge(setUp)) is { } current ? [current] : clamped.IsDead ? [Current(0)] : [];
 
-    private const string Current = "heaters.current";
+    private static Fact Current(double percent) => new("heaters.current", "", percent);
 
     private static Fact? Of(HeaterState? heaters) =>
         heaters is { RatedKw: > 0, HealthyKw: > 0 } && heaters.Legs.Any(l => l.MeasuredA is not null)
-            ? new(Current, "", 100 * heaters.PowerKw / heaters.HealthyKw) : null;
+            ? Current(100 * heaters.PowerKw / heaters.HealthyKw) : null;
 }
 
 /// <summary>What was weighed, evacuated and searched, as the diagnosis takes it: what is sound; faults come as findings.</summary>

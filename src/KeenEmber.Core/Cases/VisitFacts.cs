@@ -86,7 +86,7 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
 
     private IReadOnlyList<Fact> All => field ??=
         [.. Complained(), .. FromBenches(), .. Measured(), .. Entries.Where(IsOfThisSide).SelectMany(Seen), .. Parts(), .. Fans(),
-        .. InDefrost()];
+        .. Heaters()];
 
     private bool IsOfThisSide(Entry entry) =>
         entry is not ObservationEntry { Fact: AsFound.Coil, Index: { } coil } || visit.Equipment.MakeUp.Coils == 1 || coil == Side;
@@ -143,21 +143,19 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
     private IEnumerable<Fact> Parts() => PartFacts.Of(
         [.. Entries.Select(e => MeasuredPart.Of(e, visit.Company.Policies)).OfType<MeasuredPart>()], visit.Equipment);
 
-    private IEnumerable<Fact> Fans() => FansOf([.. Entries.OfType<ObservationEntry>()]) is { } fans ? [new("fans", fans)] : [];
+    /// <summary>Fans that run in a defrost say nothing of how they run otherwise.</summary>
+    private IEnumerable<Fact> Fans() => FansRunInDefrost ? [new("fans-in-defrost", "on")]
+        : FansOf([.. Entries.OfType<ObservationEntry>()]) is { } fans ? [new("fans", fans)] : [];
 
-    /// <summary>What was seen and clamped in a defrost that nobody watched from beginning to end.</summary>
-    private IEnumerable<Fact> InDefrost()
-    {
-        bool IsSeenInIt(Entry entry) => visit.Timeline.ConditionsAt(entry.At) is { IsInDefrost: true, FansStandInDefrost: true };
-        if (Entries.OfType<ObservationEntry>().LastOrDefault(o => o.Fact == AsFound.EvaporatorFan && IsSeenInIt(o))
-            is { State: FactState.Running })
-            yield return new("fans-in-defrost", "on");
-        if (Entries.OfType<HeaterAmpsEntry>().LastOrDefault() is { } heaters && (!heaters.IsDead || IsSeenInIt(heaters)))
-        {
-            foreach (var fact in DefrostFacts.Of(heaters, visit.Of<DefrostJudgement>()?.SetUp))
-                yield return fact;
-        }
-    }
+    private bool FansRunInDefrost => Entries.OfType<ObservationEntry>().LastOrDefault(o => o.Fact == AsFound.EvaporatorFan)
+        is { State: FactState.Running } seen && IsSeenInDefrost(seen);
+
+    private bool IsSeenInDefrost(Entry entry) =>
+        visit.Timeline.ConditionsAt(entry.At) is { IsInDefrost: true, FansStandInDefrost: true };
+
+    /// <summary>Clamped in no watched run: without current it says something in a defrost alone.</summary>
+    private IEnumerable<Fact> Heaters() => Entries.OfType<HeaterAmpsEntry>().LastOrDefault() is { } heaters
+        && (!heaters.IsDead || IsSeenInDefrost(heaters)) ? DefrostFacts.Of(heaters, visit.Of<DefrostJudgement>()?.SetUp) : [];
 
     /// <summary>Null until every fan was seen.</summary>
     private string? FansOf(List<ObservationEntry> seen)

@@ -26,6 +26,9 @@ public sealed record Observable(
 
     /// <summary>It is a number.</summary>
     public bool IsNumber => Answers.Count == 0;
+
+    /// <summary>Done so that something else can be seen, a defrost that is forced: it melts the frost.</summary>
+    public bool IsAct => Hazard == "melts the frost";
 }
 
 /// <summary>What a healthy unit shows in a mode: shares of answers, or a number give or take.</summary>

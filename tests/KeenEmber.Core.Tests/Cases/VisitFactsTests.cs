@@ -87,7 +87,7 @@ public sealed class VisitFactsTests
         Assert.Equal("shown-mode=defrost defrost-on=yes", Said(forced));
         Assert.Equal("shown-mode=defrost defrost-on=yes fans=all-stopped",
             Said([.. forced, Seen(6, AsFound.EvaporatorFan, FactState.Stopped)]));
-        Assert.Equal("shown-mode=defrost defrost-on=yes fans=all-run fans-in-defrost=on",
+        Assert.Equal("shown-mode=defrost defrost-on=yes fans-in-defrost=on",
             Said([.. forced, Seen(6, AsFound.EvaporatorFan, FactState.Running)]));
         Assert.Equal("", Said([.. forced, Seen(6, AsFound.EvaporatorFan, FactState.Stopped),
             Seen(30, AsFound.Defrost, FactState.Refrigerating)]));

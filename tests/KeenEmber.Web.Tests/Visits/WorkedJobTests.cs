@@ -211,4 +211,29 @@ public sealed class WorkedJobTests : IDisposable, IClassFixture<EmptyWeb>
         Never("suction pressure", "not possible", "gauge");
         Work("moisture in the circuit", []);
     }
+
+    [Fact]
+    public void Fans_that_run_over_cold_heaters_in_a_forced_defrost_are_one_fault_until_its_relay_is_replaced()
+    {
+        Start("Iced behind two of the four fans", "OpenCase", "-20", "fans=4");
+        Log("box -12, coil iced, fans on, comp on", "drain clear");
+        app.Clock.Later(4);
+        Log("defrost on", "fans on, heater amps 0");
+        Says("has not changed over explains both", "defrost relay does not change over");
+        Never("Heater grounded", "every evaporator fan");
+        Log("24 V at the relay coil", "defrost relay contact stays open");
+        app.Clock.Later(20);
+        Log("replaced defrost relay");
+        Never("Cause found", "has not changed over");
+        app.Clock.Later(30);
+        Log("fans off, heater amps 9.4");
+        Says("in its defrost", "whole defrost watched");
+        Never("Find out why", "Cause found", "Likely cause");
+        app.Clock.Later(50);
+        Log("defrost over, fans on, comp on, coil clear");
+        SignOff("Defrost relay");
+        var report = Report();
+        Assert.Contains("one relay or switch that has not changed over explains both", report, StringComparison.Ordinal);
+        Assert.Contains("Heaters 0.0 A at 09:04; 9.4 A at 09:30.", report, StringComparison.Ordinal);
+    }
 }

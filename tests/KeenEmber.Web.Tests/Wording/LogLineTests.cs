@@ -1,4 +1,5 @@
 using System.Globalization;
+using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Quantities;
 using KeenEmber.Core.Visits;
 using KeenEmber.Core.Visits.LogLine;
@@ -72,6 +73,36 @@ public sealed class LogLineTests(ITestOutputHelper output)
         Assert.True(all >= 500);
         Assert.Empty(wrong);
         Assert.InRange(right / (double)all, LeastRight, 1);
+    }
+
+    /// <summary>A test that was asked for is answered as it is called; where a word of the name might be another's, or the answer is none of
+    /// its own, nothing is taken for it.</summary>
+    [Theory]
+    [InlineData("relay coil live", "relay-coil=live")]
+    [InlineData("24 V at the relay coil", "relay-coil=live")]
+    [InlineData("no volts at the defrost relay coil", "relay-coil=dead")]
+    [InlineData("0 V at the relay coil", "relay-coil=dead")]
+    [InlineData("defrost relay contact stays open", "defrost-relay=not-changing")]
+    [InlineData("neighbours okay", "neighbours=usual")]
+    [InlineData("relay coil not live", "?")]
+    [InlineData("coil live", "?")]
+    [InlineData("relay coil 24", "?")]
+    [InlineData("relay live", "?")]
+    [InlineData("live", "?")]
+    public void A_test_is_answered_by_its_name(string line, string meant) => Assert.Equal(
+        meant, string.Join('|', Read(line).Select(i => i is QuickAnswer a ? $"{a.Observable}={a.Answer}" : Written(i))));
+
+    /// <summary>Whatever the name and the answer of a test make a line of, it is that answer or nothing.</summary>
+    [Fact]
+    public void No_test_is_taken_for_another()
+    {
+        var asked = DiagnosisTable.Shipped.Observables.Where(o => !o.IsNumber && o.Place != "customer")
+            .SelectMany(o => o.Answers, (o, a) => (o.Code, Answer: a, Line: $"{o.Name} {a.Replace('-', ' ')}")).ToList();
+        var understood = asked.Select(t => (t, Said: Read(t.Line))).Where(x => x.Said is [QuickAnswer]).ToList();
+        output.WriteLine($"{understood.Count} of {asked.Count}");
+        Assert.True(understood.Count > asked.Count / 2);
+        Assert.Empty(understood.Where(x => x.Said[0] is QuickAnswer a && (a.Observable, a.Answer) != (x.t.Code, x.t.Answer))
+            .Select(x => x.t.Line));
     }
 
     [Theory]

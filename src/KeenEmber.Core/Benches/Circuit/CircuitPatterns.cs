@@ -83,7 +83,9 @@ public static class CircuitPatterns
     {
         var findings = new List<Finding>();
         var mayStand = now.IsInDefrost || now.MayBeInDefrost;
-        if ((now.AnyFanStopped && !mayStand) || now.Coil == FactState.Iced)
+        // What a defrost after the work is to melt is no longer a question.
+        var isThawing = now is { IsInDefrost: true, SinceWork: not null };
+        if ((now.AnyFanStopped && !mayStand) || (now.Coil == FactState.Iced && !isThawing))
             findings.Add(Finding.Of(AirFirst) with { About = [.. StoppedFans(now).Select(Subject.Component)] });
         if (now.Compressor == FactState.Stopped && !mayStand && !now.IsSatisfied)
             findings.Add(Finding.Of(now.IsNotStarting ? NotStarting : NotRunning));

@@ -41,7 +41,30 @@ public sealed record DefrostJudgement(IReadOnlyList<WatchedRun> Runs, VisitInput
     /// <inheritdoc/>
     public override IReadOnlyList<Finding> Found => field ??= [.. ClockFindings.Ever(Visit.Timeline),
         .. Visit.Timeline.Standing.OfType<HeaterAmpsEntry>().SelectMany(HeaterFaults).Concat(OwnRun?.Faults ?? [])
-            .DistinctBy(f => (f.Code, f.Values.GetValueOrDefault("element"), f.Values.GetValueOrDefault("leg")))];
+            .DistinctBy(f => (f.Code, f.Values.GetValueOrDefault("element"), f.Values.GetValueOrDefault("leg"))), .. SeenInHeat()];
+
+    /// <summary>What fans seen running in a defrost say whose run does not, put right since or not: with heaters clamped without current in
+    /// it, one thing explains both.</summary>
+    private IEnumerable<Finding> SeenInHeat()
+    {
+        var looks = Visit.Timeline.Standing.OfType<ObservationEntry>().ToList();
+        bool IsSoonIn(ObservationEntry fans) => FansRunInHeat(Visit.Timeline.ConditionsAt(fans.At))
+            && looks.FindLast(o => o.Fact == AsFound.Defrost && o.At <= fans.At) is { } begun && fans.At - begun.At <= SoonIn;
+        if (IsOfRun(DefrostCodes.NotChangedOver) || IsOfRun(DefrostCodes.FansInHeat)
+            || !looks.Exists(o => o is { Fact: AsFound.EvaporatorFan, State: FactState.Running } && IsSoonIn(o)))
+            return [];
+        var isDead = (OwnRun is { } run && DefrostFindings.NoHeat(run.Result)) || Visit.Timeline.Standing.OfType<HeaterAmpsEntry>()
+            .Any(t => t.IsDead && FansRunInHeat(Visit.Timeline.ConditionsAt(t.At)));
+        return [Finding.Of(isDead ? DefrostCodes.NotChangedOver : DefrostCodes.FansInHeat)];
+    }
+
+    /// <summary>Later it may be over, and nobody has said so yet.</summary>
+    private static readonly TimeSpan SoonIn = TimeSpan.FromMinutes(10);
+
+    /// <summary>What was found without a run that was watched: by the clock, by clamped heaters, by fans that ran.</summary>
+    public IEnumerable<Finding> FoundUnwatched => Found.Where(f => !IsOfRun(f.Code));
+
+    private bool IsOfRun(string code) => OwnRun?.Faults.Any(f => f.Code == code) == true;
 
     /// <summary>No current tells nothing while no heat is called.</summary>
     private IReadOnlyList<Finding> HeaterFaults(HeaterAmpsEntry test) =>
@@ -50,8 +73,7 @@ public sealed record DefrostJudgement(IReadOnlyList<WatchedRun> Runs, VisitInput
 
     /// <summary>The last currents of the heaters; null without any, and where heaters were worked on or a run was watched since.</summary>
     public HeaterAmpsEntry? HeaterAmps => Visit.Timeline.Standing.OfType<HeaterAmpsEntry>().MaxBy(t => t.At) is { } test
-        && !Visit.Timeline.Standing.Any(e => e.At > test.At && (e is RunEntry
-            || (e is IChangesUnit { ChangesUnit: true } work && TouchesDefrost(work)))) ? test : null;
+        && !Visit.Timeline.Standing.Any(e => e.At > test.At && e is RunEntry) && !IsWorkedOnSince(test.At) ? test : null;
 
     /// <summary>A defrost has its say when its heat is off. Fans seen running in the heat are wrong at once.</summary>
     public override IReadOnlyList<Finding> Now => field ??=
@@ -62,18 +84,16 @@ public sealed record DefrostJudgement(IReadOnlyList<WatchedRun> Runs, VisitInput
         .. OwnRun is { Result.Phases.HeatOff: not null } run && !IsFromBeforeWork(run) ? run.Faults.Where(f =>
             !FansRunUnheated || !DefrostFindings.IsOfOneSide(f.Code))
             .OrderByDescending(f => f.Strength) : Enumerable.Empty<Finding>(),
-        .. FansRunInHeat && !FansRunUnheated && !Found.Any(f => f.Code == DefrostCodes.NotChangedOver)
-            && !Found.Any(f => f.Code == DefrostCodes.FansInHeat) ? [Finding.Of(DefrostCodes.FansInHeat)]
-            : Array.Empty<Finding>(),
+        .. FansRunInHeatNow && !FansRunUnheated && !IsOfRun(DefrostCodes.NotChangedOver) && !IsOfRun(DefrostCodes.FansInHeat)
+            ? [Finding.Of(DefrostCodes.FansInHeat)] : Array.Empty<Finding>(),
     ];
 
     /// <summary>Heaters, clock, switches, sensors or controls were worked on since: what the run found is to be explained, and no longer
     /// so until the next one shows it.</summary>
-    private bool IsFromBeforeWork(WatchedRun run)
-    {
-        var ended = run.At(run.Result.Phases.HeatOff ?? run.Run.LastMinute);
-        return Visit.Timeline.Standing.Any(e => e.At > ended && e is IChangesUnit { ChangesUnit: true } work && TouchesDefrost(work));
-    }
+    private bool IsFromBeforeWork(WatchedRun run) => IsWorkedOnSince(run.At(run.Result.Phases.HeatOff ?? run.Run.LastMinute));
+
+    private bool IsWorkedOnSince(DateTimeOffset moment) =>
+        Visit.Timeline.Standing.Any(e => e.At > moment && e is IChangesUnit { ChangesUnit: true } work && TouchesDefrost(work));
 
     private static bool TouchesDefrost(IChangesUnit work) => work switch
     {
@@ -88,14 +108,15 @@ public sealed record DefrostJudgement(IReadOnlyList<WatchedRun> Runs, VisitInput
         area is WorkArea.Defrost or WorkArea.LimitSwitch or WorkArea.Control or WorkArea.Sensor or WorkArea.Fans;
 
     /// <summary>The fans were seen running in a defrost whose heaters were measured without current.</summary>
-    private bool FansRunUnheated => FansRunInHeat && (OwnRun is { IsOver: false } run
-        ? DefrostFindings.NoHeat(run.Result) && !run.Faults.Any(f => f.Code == DefrostCodes.NotChangedOver)
-        : HeaterAmps is { IsDead: true });
+    private bool FansRunUnheated => FansRunInHeatNow && (OwnRun is { IsOver: false } run
+        ? DefrostFindings.NoHeat(run.Result) && !IsOfRun(DefrostCodes.NotChangedOver) : HeaterAmps is { IsDead: true });
+
+    private bool FansRunInHeatNow => FansRunInHeat(Visit.Conditions)
+        && Visit.Timeline.FactAt(AsFound.EvaporatorFan, null, Visit.Now) is { } seen && !IsWorkedOnSince(seen.At);
 
     /// <summary>By the facts alone: in its defrost, and a fan running. Off-cycle defrosts want their fans on.</summary>
-    private bool FansRunInHeat => Visit.Conditions.IsInDefrost && Visit.Conditions.EvaporatorFans.Contains(FactState.Running)
-        && (SetUp?.Kind
-            ?? DefrostKinds.UsualAt(Visit.Unit.Target)) != DefrostKind.OffCycle;
+    private bool FansRunInHeat(OperatingConditions then) => then.IsInDefrost && then.EvaporatorFans.Contains(FactState.Running)
+        && (SetUp?.Kind ?? DefrostKinds.UsualAt(Visit.Unit.Target)) != DefrostKind.OffCycle;
 
     /// <inheritdoc/>
     public override IReadOnlyList<BenchTask> Tasks => field ??=

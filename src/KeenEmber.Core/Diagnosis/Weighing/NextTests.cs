@@ -58,7 +58,7 @@ internal sealed partial class NextTests(Network network, Evidence evidence, Diag
 
     private bool IsReasonSeenBy(Observable o) => IsSeenInPassing(o) && o.Place != "customer";
 
-    private bool IsSeenInPassing(Observable o) => Cost(o) <= LongestReasonMin && o.Hazard is not ("opens the circuit" or "melts the frost");
+    private bool IsSeenInPassing(Observable o) => Cost(o) <= LongestReasonMin && !o.IsAct && o.Hazard != "opens the circuit";
 
     private IReadOnlyList<NextTest> Best(List<(CauseSet Set, double Probability)> weighed, double least, int most)
     {

@@ -161,7 +161,7 @@ public sealed partial class QuickEntry(QuickWords words, UnitPreference units, i
         var items = new QuickPiece(words, units, evaporatorFans, text, piece).Read().ToList();
         if (!items.OfType<QuickUnclear>().Any())
             return items;
-        return words.AnswerLoosely(said) is { } meant ? [new QuickAnswer(said, meant.Observable, meant.Answer)]
+        return (words.AnswerLoosely(said) ?? words.AnswerNamed(said)) is { } meant ? [new QuickAnswer(said, meant.Observable, meant.Answer)]
             : CoilOfSide(text, piece) is { } coil ? [coil] : items;
     }
 

@@ -72,6 +72,39 @@ public sealed partial record QuickWords(
         return loosely.TryGetValue(Bare(phrase), out var answer) ? answer : null;
     }
 
+    /// <summary>Tests by code: what each is called, and its answers as they are said.</summary>
+    public IReadOnlyDictionary<string, (string Name, IReadOnlyList<(string Answer, string Said)> Answers)> Tests { get; init; } =
+        new Dictionary<string, (string Name, IReadOnlyList<(string Answer, string Said)> Answers)>();
+
+    private List<(string Observable, string Answer, HashSet<string> Name, string[] Said)>? named;
+
+    /// <summary>The answer of the one test that a phrase names, by some of the words it is called by, before or after the answer itself:
+    /// "relay coil live". Null where that is none, or more than one.</summary>
+    internal (string Observable, string Answer)? AnswerNamed(string phrase)
+    {
+        named ??= [.. Tests.SelectMany(t => t.Value.Answers, (t, a) => (t.Key, a.Answer, Tokens(t.Value.Name).ToHashSet(), Tokens(a.Said)))
+            .Where(n => n.Item4.Length > 0)];
+        var typed = Tokens(phrase);
+        var meant = named.Where(n => Rest(typed, n.Said) is { } rest && Array.TrueForAll(rest, n.Name.Contains)
+            && (rest.Length >= LeastNamed || (rest.Length > 0 && n.Name.SetEquals(rest)))).ToList();
+        return meant is [var one] ? (one.Observable, one.Answer) : null;
+    }
+
+    /// <summary>So many words of a name tell which test is meant; a single one might be anything's.</summary>
+    private const int LeastNamed = 2;
+
+    private string[] Tokens(string phrase) => [.. Bare(phrase).Split(' ').Where(w => w.Length > 0 && !Prepositions.Contains(w))];
+
+    /// <summary>What is left of a phrase without the answer at its end or beginning; null where it has none.</summary>
+    private static string[]? Rest(string[] typed, string[] said)
+    {
+        if (typed.Length <= said.Length)
+            return null;
+        if (typed.TakeLast(said.Length).SequenceEqual(said))
+            return typed[..^said.Length];
+        return typed.Take(said.Length).SequenceEqual(said) ? typed[said.Length..] : null;
+    }
+
     /// <summary>From here on a voltage is one and not what a long lead picks up, V; below the other there is none.</summary>
     private const double Live = 20, Dead = 3;
 

@@ -39,8 +39,14 @@ public static class DefrostTestText
     public static string HeaterAmps(HeaterAmpsEntry test)
     {
         var volts = test.Volts is { } v ? $" at {UnitText.Number(v.Number, 0)} {v.Unit.Symbol}" : "";
-        var legs = test.Amps.Select((a, i) => $"leg {i + 1} {(a is { } amps ? $"{UnitText.Number(amps, 1)} A" : "not measured")}");
-        return $"heaters{volts}: {string.Join(", ", legs)}";
+        return $"heaters{volts}: {Currents(test)}";
+    }
+
+    /// <summary>"9.4 A", or by leg where there are several.</summary>
+    public static string Currents(HeaterAmpsEntry test)
+    {
+        var currents = test.Amps.Select(a => a is { } amps ? $"{UnitText.Number(amps, 1)} A" : "not measured").ToList();
+        return currents is [var one] ? one : string.Join(", ", currents.Select((c, i) => $"leg {i + 1} {c}"));
     }
 
     /// <summary>What the currents of the heaters come to where no element is out.</summary>

@@ -72,9 +72,10 @@ public sealed class CloseModel(VisitViews views, SigningDesk signing) : VisitPag
     /// <summary>Why a breaker or fuse went, where that never showed: what the form begins with.</summary>
     public string NeverShown => TripJob.Of(View) is { Step: TripStep.NotReproduced or TripStep.Holds } job ? TripText.NeverShown(job) : "";
 
-    /// <summary>What was tested and is as it should be, so that it is not it.</summary>
-    public IReadOnlyList<Fact> RuledOut => View.DiagnosisAsFound is not { } found ? []
-        : [.. found.Usual.Where(f => DiagnosisText.Observables[f.Code].Tool is not ("ask" or "intake" or "history"))];
+    /// <summary>What was tested and is as it should be, so that it is not it. Which mode it was in is no test.</summary>
+    public IReadOnlyList<Fact> RuledOut => View.DiagnosisAsFound is not { } found ? [] : [.. found.Usual
+        .Where(f => f.Code is not ("shown-mode" or "clock-position")
+            && DiagnosisText.Observables[f.Code] is { IsAct: false, Tool: not ("ask" or "intake" or "history") })];
 
     public bool RecommendationIsOpen => Form.Errors.Keys.Any(k => k is "problem" or "option" or "hours" or "priceFrom" or "priceTo");
 

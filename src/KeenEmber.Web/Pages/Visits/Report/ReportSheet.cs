@@ -1,4 +1,5 @@
 using KeenEmber.Core.Benches.Circuit;
+using KeenEmber.Core.Benches.Defrost;
 using KeenEmber.Core.Cases;
 using KeenEmber.Core.Diagnosis;
 using KeenEmber.Core.Findings;
@@ -8,6 +9,7 @@ using KeenEmber.Core.Visits;
 using KeenEmber.Storage;
 using KeenEmber.Words;
 using KeenEmber.Words.Benches.Circuit;
+using KeenEmber.Words.Benches.Defrost;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -59,6 +61,13 @@ public class ReportSheet(VisitViews views, SignedReportStore reports) : PageMode
             {
                 var ends = new[] { side.First(), side.Last() }.Distinct().Select(Box);
                 yield return $"{CircuitText.Sentence(CircuitText.Name(side.Key, View.Equipment.MakeUp))} {string.Join(", ", ends)}.";
+            }
+
+            if (View.Timeline.Standing.OfType<HeaterAmpsEntry>().ToList() is [var first, ..] heaters)
+            {
+                var ends = new[] { first, heaters[^1] }.Distinct()
+                    .Select(h => $"{DefrostTestText.Currents(h)} at {View.Clock.Time(h.At)}");
+                yield return $"Heaters {string.Join("; ", ends)}.";
             }
         }
     }
