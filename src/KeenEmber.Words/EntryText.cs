@@ -19,6 +19,8 @@ public static class EntryText
         NoteEntry n => n.Text,
         ChangeEntry c => ChangeText.Change(c) + (c.Opens is { } kind ? $" ({ChangeText.Name(kind)}, left open)" : ""),
         PartEntry p => ChangeText.Part(p, view.Equipment),
+        EarlierPartEntry p => $"told: {ComponentText.Name(p.Component, view.Equipment)} replaced "
+            + $"{SiteClock.Span(TimeSpan.FromDays(p.DaysAgo))} before",
         RefrigerantEntry r => ChangeText.Ledger(r, view.Units),
         ClosureEntry c => $"closed: {(view.OpenItemChange(c.Item) is { } change ? ChangeText.Change(change) + ", " : "")}{c.How}",
         HandoverEntry h =>

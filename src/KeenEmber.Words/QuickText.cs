@@ -56,6 +56,7 @@ public static class QuickText
         QuickVacuum v => $"vacuum {units.Vacuum(v.Pressure.Si(atmosphere))}",
         QuickNote n => $"{(n.Topic == Topic.Wiring ? "wiring, kept for the unit" : "note")}: {n.Note}",
         QuickLoadTest t => ElectricalBenchText.Line(t.Test, t.Readings, t.Marked, ComponentText.Name(t.Component)),
+        QuickEarlierPart p => $"told: {ComponentText.Name(p.Component)} replaced {SiteClock.Span(TimeSpan.FromDays(p.DaysAgo))} ago",
         QuickPart p => $"replaced: {ComponentText.Name(p.Component)}",
         QuickSetting s => SettingLine(s, units, atmosphere),
         QuickOutput o => ControllerText.Line(o.Output, o.State),

@@ -56,6 +56,8 @@ internal static class EveryKind
             new PartEntry(
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "fan motor", "left", "seized, wet", "9 W motor", "A-17",
                 true, WorkArea.Fans, new(ComponentKind.EvaporatorFan, 2)),
+            new EarlierPartEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), new(ComponentKind.Control), 9,
+                "board replaced nine days ago"),
             new RefrigerantEntry(
                 new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "R404A", -0.35, "cylinder 4", "overcharged"),
             new DiagnosisFactEntry(new(Guid.CreateVersion7(), visit, Start, Start, "Isolde Marrin"), "superheat", "", 7.5),

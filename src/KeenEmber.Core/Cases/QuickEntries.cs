@@ -22,8 +22,8 @@ public static class QuickEntries
         QuickLoadTest { Component.Kind: ComponentKind.HeaterElement, Test: LoadTest.Current } test when watched is { } run =>
             test.Readings.Select((r, i) => new RunReadingEntry(writer.Next(test.At), run, RunPlace.Leg(test.Component.Place + i), r.Value)),
         QuickLoadTest { Component.Kind: ComponentKind.HeaterElement, Test: LoadTest.Current } test =>
-            [new HeaterAmpsEntry(writer.Next(test.At), null,
-                [.. Enumerable.Repeat((double?)null, test.Component.Place - 1), .. test.Readings.Select(r => (double?)r.Value.Si(default))])],
+            [new HeaterAmpsEntry(writer.Next(test.At), null, [.. Enumerable.Repeat((double?)null, test.Component.Place - 1),
+                .. test.Readings.Select(r => (double?)r.Value.Si(default))])],
         QuickSetting setting => Setting(setting, writer),
         _ => [One(item, writer.Next(item.At), unit)],
     };
@@ -38,6 +38,7 @@ public static class QuickEntries
         QuickAnswer a => VisitFacts.EntryOf(header, new(a.Observable, a.Answer)),
         QuickNote n => new NoteEntry(header, n.Note, n.Topic),
         QuickLoadTest t => new LoadTestEntry(header, t.Component, t.Test, t.Readings, t.Marked),
+        QuickEarlierPart p => new EarlierPartEntry(header, p.Component, p.DaysAgo, p.Text),
         QuickPart p => new PartEntry(header, "", "", "", "", "", false, WorkAreas.Of(p.Component.Kind), p.Component),
         QuickOutput o => new OutputStateEntry(header, o.Output, o.State, false),
         QuickJob { Job: QuickJobKind.BreakerReset } =>

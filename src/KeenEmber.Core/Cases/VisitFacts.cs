@@ -49,7 +49,10 @@ public static class VisitFacts
     public static IReadOnlyList<EarlierWork> History(VisitCase visit, VisitSpan span = VisitSpan.AsItIs) =>
         [.. visit.AllVisits.Where(v => v.Visit.StartedAt < visit.Visit.StartedAt
             || (v.Visit.Id == visit.Visit.Id && span == VisitSpan.AsItIs))
-            .Select(v => WorkOf(v.Timeline, (visit.Visit.StartedAt - v.Visit.StartedAt).TotalDays)).Where(w => w.Parts.Count > 0)];
+            .Select(v => WorkOf(v.Timeline, (visit.Visit.StartedAt - v.Visit.StartedAt).TotalDays)).Where(w => w.Parts.Count > 0),
+        .. visit.UpToHere.SelectMany(t => t.Standing).OfType<EarlierPartEntry>().Select(e => new EarlierWork(
+            Math.Max(0, (visit.Visit.StartedAt - e.At).TotalDays) + e.DaysAgo, [PartCodes.Of(e.Component.Kind)],
+            [PartCodes.Of(e.Component.Kind)]))];
 
     private static EarlierWork WorkOf(Timeline timeline, double daysAgo)
     {
@@ -130,9 +133,12 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
         DamageEntry damage when WettedSet.ComesFromWater(damage.Damage) =>
             [new("control-wet", damage.Damage == DamageKind.Scaled ? "scaled" : "wet")],
         BoxCheckEntry check => BoxFacts.Of(check),
+        EarlierPartEntry { DaysAgo: <= LatelyDays } => [new("who-was-here", "yes")],
         DiagnosisFactEntry { Cannot: false } told => [new(told.Observable, told.Answer, told.Number)],
         _ => [],
     };
+
+    private const int LatelyDays = 60;
 
     /// <summary>What was read of the mode while it defrosted is so no longer, and what it is instead was not read.</summary>
     private static readonly Fact[] DefrostIsOver = [new("shown-mode", ""), new("clock-position", ""), new("defrost-on", "")];

@@ -95,6 +95,11 @@ public sealed record PartEntry(
         ? [ProofKind.ClockRuns, ProofKind.WholeDefrost] : Proofs.Wanted(Area, unit);
 }
 
+/// <summary>A part that somebody else replaced before this visit, as it was told: no work of this one, and no visit of its own.</summary>
+/// <param name="DaysAgo">At the visit, not below 0.</param>
+/// <param name="Told">In the words of who told it.</param>
+public sealed record EarlierPartEntry(EntryHeader Header, Component Component, double DaysAgo, string Told) : Entry(Header);
+
 /// <summary>A row of the refrigerant ledger.</summary>
 /// <param name="MassKg">Of the circuit, kg; added positive, recovered negative.</param>
 /// <param name="Cylinder">Its label; may be empty.</param>

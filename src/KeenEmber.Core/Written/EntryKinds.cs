@@ -22,6 +22,7 @@ public sealed class EntryKinds
         ("note", typeof(NoteEntry)),
         ("change", typeof(ChangeEntry)),
         ("part", typeof(PartEntry)),
+        ("earlier-part", typeof(EarlierPartEntry)),
         ("refrigerant", typeof(RefrigerantEntry)),
         ("closure", typeof(ClosureEntry)),
         ("handover", typeof(HandoverEntry)),

@@ -96,6 +96,19 @@ public sealed class VisitFactsTests
             Said(Seen(1, AsFound.EvaporatorFan, FactState.Stopped), Seen(5, AsFound.Defrost, FactState.Defrosting)));
     }
 
+    /// <summary>What others did is history of the unit, at this visit and at each later one, and no work of ours.</summary>
+    [Fact]
+    public void What_others_replaced_before_is_history_and_no_work()
+    {
+        var told = Worked.Of(new EarlierPartEntry(new(Guid.CreateVersion7(), VisitId, Nine.AddMinutes(1), Nine, "Isolde"),
+            new(ComponentKind.Control), 9, "board replaced nine days ago"));
+        var work = Assert.Single(VisitFacts.History(told));
+        Assert.Equal((9, "control", "control"), (Math.Round(work.DaysAgo), Assert.Single(work.Parts), Assert.Single(work.Replaced)));
+        Assert.Equal("who-was-here=yes", string.Join(' ', VisitFacts.Of(told).Select(f => $"{f.Code}={f.Answer}")));
+        Assert.Null(told.LastWork);
+        Assert.Empty(told.Proofs);
+    }
+
     /// <summary>No current says something in a defrost alone; a current says that there is one.</summary>
     [Fact]
     public void Heaters_without_current_count_in_a_defrost()

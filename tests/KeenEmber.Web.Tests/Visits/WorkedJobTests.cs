@@ -1,6 +1,7 @@
 namespace KeenEmber.Web.Tests.Visits;
 
-/// <summary>Whole jobs, from the complaint to the report, worked by the tests the panel asks for: what is said, and what never is.</summary>
+/// <summary>Whole jobs, from the complaint to the report, worked by the tests the panel asks for: what is said, and what never is.
+/// </summary>
 public sealed class WorkedJobTests : IDisposable, IClassFixture<EmptyWeb>
 {
     private readonly TestApp app;

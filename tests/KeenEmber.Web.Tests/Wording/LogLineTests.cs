@@ -38,6 +38,7 @@ public sealed class LogLineTests(ITestOutputHelper output)
         QuickLoadTest t => string.Create(CultureInfo.InvariantCulture,
             $"{t.Component.Id} {t.Test}={string.Join('/', t.Readings.Select(r => $"{r.Between}{(r.Between.Length > 0 ? ":"
                 : "")}{r.Value.Number.ToString(CultureInfo.InvariantCulture)}"))}{(t.Marked is { } m ? $" of {m.Number}" : "")}"),
+        QuickEarlierPart p => $"Earlier={p.Component.Id}@{p.DaysAgo}",
         QuickPart p => $"Part={p.Component.Id}",
         QuickJob j => $"Job={j.Job}",
         QuickSensor s => string.Create(CultureInfo.InvariantCulture,
@@ -75,8 +76,8 @@ public sealed class LogLineTests(ITestOutputHelper output)
         Assert.InRange(right / (double)all, LeastRight, 1);
     }
 
-    /// <summary>A test that was asked for is answered as it is called; where a word of the name might be another's, or the answer is none of
-    /// its own, nothing is taken for it.</summary>
+    /// <summary>A test that was asked for is answered as it is called; where a word of the name might be another's, or the answer is none
+    /// of its own, nothing is taken for it.</summary>
     [Theory]
     [InlineData("relay coil live", "relay-coil=live")]
     [InlineData("24 V at the relay coil", "relay-coil=live")]

@@ -18,6 +18,9 @@ public sealed record QuickLoadTest(
 /// <param name="Component">The part.</param>
 public sealed record QuickPart(string Text, Component Component) : QuickItem(Text);
 
+/// <summary>A part that somebody replaced before: "board replaced nine days ago by the other firm".</summary>
+public sealed record QuickEarlierPart(string Text, Component Component, double DaysAgo) : QuickItem(Text);
+
 /// <summary>Something was done that is no part.</summary>
 /// <param name="Text">The piece as typed.</param>
 /// <param name="Job">What was done.</param>
@@ -80,6 +83,14 @@ internal sealed partial class QuickDone(QuickWords words, UnitPreference units, 
         + @"(?:the\s+|a\s+)?(?:new\s+)?(?<part>.+?)$")]
     private static partial Regex Replaced();
 
+    [GeneratedRegex(@"^(?:(?:they|somebody|someone|others|another firm)\s+)?(?:(?:replaced|changed|fitted)\s+)?(?:the\s+|a\s+)?(?:new\s+)?"
+        + @"(?<part>.+?)\s+(?:(?:was|were|got)\s+)?(?:(?:replaced|changed|swapped|renewed|fitted|new)\s+)?(?:(?:about|some)\s+)?"
+        + @"(?:(?<some>\w+)\s+(?<unit>day|week|month)s?\s+ago|(?<when>yesterday|last week|last month))(?:\s+by\s+.+)?$")]
+    private static partial Regex Earlier();
+
+    [GeneratedRegex(@"\b(?:replaced|changed|swapped|renewed|fitted|new)\b")]
+    private static partial Regex Replacing();
+
     [GeneratedRegex(@"^(?:i\s+)?(?:cleaned|washed|brushed|cleaned off|washed out|blew out)\s+(?:the\s+)?"
         + @"(?:condenser|cond|condenser coil|cond coil)$|^(?:condenser|cond|condenser coil|cond coil)\s+(?:was\s+)?(?:cleaned|washed)$")]
     private static partial Regex Cleaned();
@@ -123,6 +134,9 @@ internal sealed partial class QuickDone(QuickWords words, UnitPreference units, 
                 [("", windings.Groups["one"].Value), ("", windings.Groups["two"].Value), ("", windings.Groups["three"].Value)]);
         if (Amps().Match(plain) is { Success: true } amps && LoadOf(amps.Groups["part"].Value) is { } load)
             return Measured(piece, load, LoadTest.Current, QuantityKind.Current, [("", amps.Groups["value"].Value)]);
+        if (Replacing().IsMatch(plain) && Earlier().Match(plain) is { Success: true } earlier
+            && PartOf(earlier.Groups["part"].Value) is { } old && DaysAgo(earlier) is { } days)
+            return new QuickEarlierPart(piece, old, days);
         if (Replaced().Match(plain) is { Success: true } replaced && PartOf(replaced.Groups["part"].Value) is { } part)
             return new QuickPart(piece, part);
         return Sensor().Match(plain) is { Success: true } sensor ? SensorOf(piece, sensor) : null;
@@ -165,6 +179,22 @@ internal sealed partial class QuickDone(QuickWords words, UnitPreference units, 
     private Component? LoadOf(string part) => PartOf(part) is
         { Kind: ComponentKind.CondenserFan or ComponentKind.EvaporatorFan or ComponentKind.HeaterElement or ComponentKind.GlycolPump } load
             ? load : null;
+
+    /// <summary>Null where the number is none.</summary>
+    private static double? DaysAgo(Match told) => told.Groups["when"].Value switch
+    {
+        "yesterday" => 1,
+        "last week" => DaysOf("week"),
+        "last month" => DaysOf("month"),
+        _ => Count(told.Groups["some"].Value) is > 0 and < 1000 and var n ? n * DaysOf(told.Groups["unit"].Value) : null,
+    };
+
+    private static int Count(string word) => word == "a" ? 1 : int.TryParse(word, out var number) ? number : Array.IndexOf(Counted, word);
+
+    private static int DaysOf(string unit) => unit switch { "week" => 7, "month" => 30, _ => 1 };
+
+    private static readonly string[] Counted =
+        ["", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"];
 
     /// <summary>A part by its words, with a number behind it where there are several.</summary>
     private Component? PartOf(string typed)

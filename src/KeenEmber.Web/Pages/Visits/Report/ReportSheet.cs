@@ -98,7 +98,8 @@ public class ReportSheet(VisitViews views, SignedReportStore reports) : PageMode
 
     /// <summary>What was on record before the first change, in one line.</summary>
     public string AsFoundLine =>
-        CircuitText.Sentence(string.Join(", ", View.AsFound.Facts.Concat(OddAnswers).Select(f => EntryText.What(f, View)).Distinct()));
+        CircuitText.Sentence(string.Join(", ", View.AsFound.Facts.Concat(OddAnswers)
+            .Concat(View.Timeline.Standing.OfType<EarlierPartEntry>()).Select(f => EntryText.What(f, View)).Distinct()));
 
     /// <summary>What was felt, heard, measured or told up to then and is not as it should be.</summary>
     private IEnumerable<Entry> OddAnswers
