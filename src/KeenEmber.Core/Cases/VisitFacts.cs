@@ -133,12 +133,9 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
         DamageEntry damage when WettedSet.ComesFromWater(damage.Damage) =>
             [new("control-wet", damage.Damage == DamageKind.Scaled ? "scaled" : "wet")],
         BoxCheckEntry check => BoxFacts.Of(check),
-        EarlierPartEntry { DaysAgo: <= LatelyDays } => [new("who-was-here", "yes")],
         DiagnosisFactEntry { Cannot: false } told => [new(told.Observable, told.Answer, told.Number)],
         _ => [],
     };
-
-    private const int LatelyDays = 60;
 
     /// <summary>What was read of the mode while it defrosted is so no longer, and what it is instead was not read.</summary>
     private static readonly Fact[] DefrostIsOver = [new("shown-mode", ""), new("clock-position", ""), new("defrost-on", "")];

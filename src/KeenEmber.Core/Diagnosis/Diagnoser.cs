@@ -51,9 +51,12 @@ public sealed class Diagnoser(DiagnosisTable table)
         var causes = RootsFirst(explanations[0], [.. weighed.SelectMany(w => w.Set.Causes, (w, c) => (Cause: c, w.Probability))
             .GroupBy(c => c.Cause).Select(g => new WeighedCause(network.Causes[g.Key], g.Sum(c => c.Probability)))
             .OrderByDescending(c => c.Probability).Take(MostCauses)]);
+        var asking = new Asking(network, evidence, search, input, weighed);
         var isSure = IsSure(explanations[0], causes);
-        var next = input.AsksNext
-            ? new Asking(network, evidence, search, input, weighed).Next(explanations[0], isSure, LeastSure(explanations[0], causes)) : [];
+        var sight = isSure ? asking.Sight() : [];
+        isSure &= sight.Count == 0;
+        var next = !input.AsksNext ? []
+            : sight.Count > 0 ? sight : asking.Next(explanations[0], isSure, LeastSure(explanations[0], causes));
         return new(Dangers.Of(input.Facts), explanations, [.. causes.Select(Told)], Math.Exp(unknown - all), explanations[0].Leaves, next,
             isSure);
     }

@@ -84,6 +84,24 @@ public sealed class BesideTests
         Assert.All(grounded.Next, n => Assert.Contains(n.Observable.Hazard, new[] { "", "lock out" }));
     }
 
+    /// <summary>A board that was replaced makes a jumper likely, and a jumper is looked at before anybody says that it is there.</summary>
+    [Fact]
+    public void What_can_be_seen_at_once_is_not_found_before_it_was_looked_at()
+    {
+        var input = Input("complaint.cold=yes box=-4 compressor=running display=0 turned-warmer=goes-on")
+            with { History = [new(9, ["control"], ["control"])] };
+        var likely = Engine.Diagnose(input);
+        Assert.Equal("jumper-left", likely.Causes[0].Cause.Code);
+        Assert.InRange(likely.Causes[0].Probability, 0.8, 1);
+        Assert.False(likely.IsSure);
+        Assert.Equal("jumper", likely.Next[0].Observable.Code);
+
+        Assert.True(Engine.Diagnose(input with { Facts = [.. input.Facts, new("jumper", "found")] }).IsSure);
+        // Where it cannot be had, the rest has to do.
+        Assert.DoesNotContain("jumper",
+            Engine.Diagnose(input with { CannotNow = new HashSet<string> { "jumper" } }).Next.Select(n => n.Observable.Code));
+    }
+
     [Fact]
     public void Once_it_is_sure_short_looks_for_another_fault_follow()
     {

@@ -28,6 +28,10 @@ internal sealed class Asking(
         return isSure || likely >= LeadsFrom ? tests.FindBeside(search.Beside(weighed[0].Set), lead, Most) : [];
     }
 
+    /// <summary>What would show what leads, where that can be seen at once and was not.</summary>
+    internal IReadOnlyList<NextTest> Sight() => new NextTests(network, evidence, input).FindSight(
+        weighed, search.Parents(weighed[0].Set.Causes).Where(p => p.Parent is null).Select(p => p.Cause));
+
     /// <summary>Where nothing new is worth asking, what is odd with the leading explanation is looked at once more: with it left out, it
     /// would tell something.</summary>
     private IReadOnlyList<NextTest> Again(Explanation lead)

@@ -37,6 +37,26 @@ internal sealed partial class NextTests
         return [];
     }
 
+    /// <summary>What would show the leading cause itself, where it can be seen in a few minutes and was not: nobody replaces what nobody has
+    /// looked at.</summary>
+    /// <param name="sets">The likeliest first.</param>
+    /// <param name="roots">Causes that began it.</param>
+    internal IReadOnlyList<NextTest> FindSight(IReadOnlyList<(CauseSet Set, double Probability)> sets, IEnumerable<int> roots)
+    {
+        isLookingOn = true;
+        var weighed = sets.Take(Sets).ToList();
+        Presume(weighed);
+        return [.. roots.Select(root => network.TellTales.Where(t => t.Cause == root).ToList())
+            .Where(shown => !shown.Exists(IsTold))
+            .SelectMany(shown => shown.Select(t => t.Observable).Distinct()
+                .Where(o => MayBeAsked(o) && Waits(o) is null && IsSeenInPassing(network.Observables[o]))
+                .OrderBy(o => Cost(network.Observables[o])).Take(1))
+            .Select(o => TestOf(new(o, BitsOf(o, weighed), Cost(network.Observables[o])), weighed))];
+    }
+
+    private bool IsTold(TellTale shown) => network.Observables[shown.Observable] is var observable
+        && known.TryGetValue(observable.Code, out var fact) && shown.IsToldBy(fact, observable);
+
     /// <summary>What a look for a further fault must tell, bits a minute.</summary>
     private const double LeastBesideBitsPerMin = 0.03;
 
