@@ -95,6 +95,8 @@ public static class AnswerPhrases
         ("water-pressure", "low", "water pressure low, little water"),
         ("glycol-ice", "found", "ice in the bath, ice on the glycol coil, slush in the bath"),
         ("glycol-level", "low", "bath low, glycol low, glycol level low"),
+        ("probe-warmed", "other", "sensors swapped, probes swapped, sensors are swapped, probes are swapped, sensor leads swapped, "
+            + "end and suction sensors swapped, coil and suction probes swapped, end and suction probes swapped"),
         ("neighbours", "usual", "neighbours fine, other cases fine, others on the rack fine, rest of the rack fine"),
         ("neighbours", "also-warm", "neighbours warm too, other cases warm too, whole rack warm"),
         ("leak-found", "found", "leak found, found leak, found the leak"), ("leak-found", "none", "no leak found"),

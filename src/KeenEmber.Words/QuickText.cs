@@ -60,7 +60,7 @@ public static class QuickText
         QuickPart p => $"replaced: {ComponentText.Name(p.Component)}",
         QuickSetting s => SettingLine(s, units, atmosphere),
         QuickOutput o => ControllerText.Line(o.Output, o.State),
-        QuickAnswer a => DiagnosisText.Fact(new(a.Observable, a.Answer), units),
+        QuickAnswer a => DiagnosisText.Fact(new(a.Observable, a.Answer, a.Number), units),
         QuickHeat h => h.IsOn ? "defrost heat came on" : "defrost heat went off",
         QuickJob { Job: QuickJobKind.BreakerReset } => "breaker reset",
         QuickJob { Job: QuickJobKind.ValveTurned } j => $"expansion valve: {j.Text}",

@@ -192,6 +192,11 @@ public static class QuickVocabulary
     private static readonly Dictionary<string, int> Numbers =
         new() { ["one"] = 1, ["two"] = 2, ["three"] = 3, ["four"] = 4, ["five"] = 5, ["six"] = 6 };
 
+    private static readonly Dictionary<string, string> Probes = Table(
+        ("box-probe.error", "box, air, room, cabinet, control, thermostat"),
+        ("end-probe.error", "end, defrost, termination, defrost end, coil, evaporator"),
+        ("suction-probe.error", "suction, suction line, superheat"));
+
     private static HashSet<string> Set(string words) => [.. words.Split(", ")];
 
     /// <summary>The words of the walk-round, those that the benches bring, and the company's own; the company's win.</summary>
@@ -206,6 +211,7 @@ public static class QuickVocabulary
             Degrees = Degrees, Weighed = Weighed, Vacuum = Vacuum, Numbers = Numbers, Parts = Parts,
             Settings = brought.SelectMany(b => b.Settings).ToDictionary(), Sayings = Sayings, Answers = AnswerPhrases.All,
             Alike = AnswerPhrases.Alike, Tests = AnswerPhrases.Tests,
+            Probes = Probes,
         };
     }
 

@@ -35,7 +35,7 @@ public static class QuickEntries
         QuickRefrigerant r => new RefrigerantEntry(
             header, r.Refrigerant.Length > 0 ? r.Refrigerant : unit.Circuit.RefrigerantName, r.MassKg, "", ""),
         QuickVacuum v => new VacuumEntry(header, VacuumStep.Reading, v.Pressure),
-        QuickAnswer a => VisitFacts.EntryOf(header, new(a.Observable, a.Answer)),
+        QuickAnswer a => VisitFacts.EntryOf(header, new(a.Observable, a.Answer, a.Number)),
         QuickNote n => new NoteEntry(header, n.Note, n.Topic),
         QuickLoadTest t => new LoadTestEntry(header, t.Component, t.Test, t.Readings, t.Marked),
         QuickEarlierPart p => new EarlierPartEntry(header, p.Component, p.DaysAgo, p.Text),

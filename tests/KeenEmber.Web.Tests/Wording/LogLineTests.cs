@@ -85,13 +85,21 @@ public sealed class LogLineTests(ITestOutputHelper output)
     [InlineData("0 V at the relay coil", "relay-coil=dead")]
     [InlineData("defrost relay contact stays open", "defrost-relay=not-changing")]
     [InlineData("neighbours okay", "neighbours=usual")]
+    [InlineData("end probe reads 11 K high", "end-probe.error=11")]
+    [InlineData("defrost probe shows 11 K more than the coil", "end-probe.error=11")]
+    [InlineData("suction sensor 10 K low", "suction-probe.error=-10")]
+    [InlineData("suction probe shows 10 K less than its line", "suction-probe.error=-10")]
+    [InlineData("box sensor 3.5 K too warm", "box-probe.error=3.5")]
+    [InlineData("sensors swapped", "probe-warmed=other")]
+    [InlineData("oil probe 3 K low", "?")]
     [InlineData("relay coil not live", "?")]
     [InlineData("coil live", "?")]
     [InlineData("relay coil 24", "?")]
     [InlineData("relay live", "?")]
     [InlineData("live", "?")]
     public void A_test_is_answered_by_its_name(string line, string meant) => Assert.Equal(
-        meant, string.Join('|', Read(line).Select(i => i is QuickAnswer a ? $"{a.Observable}={a.Answer}" : Written(i))));
+        meant, string.Join('|', Read(line).Select(i => i is QuickAnswer a
+            ? string.Create(CultureInfo.InvariantCulture, $"{a.Observable}={a.Answer}{a.Number}") : Written(i))));
 
     /// <summary>Whatever the name and the answer of a test make a line of, it is that answer or nothing.</summary>
     [Fact]

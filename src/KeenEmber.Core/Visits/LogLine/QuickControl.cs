@@ -61,6 +61,18 @@ internal sealed partial class QuickControl(QuickWords words, UnitPreference unit
     [GeneratedRegex(@"^(?:defrost\s+)?(?:heat|heaters)\s+(?:is\s+|are\s+|came\s+|just\s+came\s+|went\s+)?(?<state>on|off)$")]
     private static partial Regex Heat();
 
+    [GeneratedRegex(@"^(?:the\s+)?(?<name>[a-z]+(?: [a-z]+)?)\s+(?:sensor|probe|thermistor)\s+(?:(?:is|reads|shows|reading|showing)\s+)?"
+        + @"(?<value>\d+(?:[.,]\d+)?\s*[^\s\d]*)\s+(?:too\s+)?(?<way>high|low|more|less|over|under|above|below|warm|cold|warmer|colder)"
+        + @"(?:\s+(?:than|the|its)\b.*)?$")]
+    private static partial Regex SensorOff();
+
+    /// <summary>What a sensor of the control shows more or less than what it measures.</summary>
+    private QuickAnswer? Error(string piece, string plain) => SensorOff().Match(plain) is { Success: true } off
+        && words.Probes.TryGetValue(off.Groups["name"].Value, out var observable)
+        && QuantityReader.Read(off.Groups["value"].Value, QuantityKind.Difference, units).Value is { } by
+            ? new(piece, observable, "", off.Groups["way"].Value is "high" or "more" or "over" or "above" or "warm" or "warmer"
+                ? by.Si(default) : -by.Si(default)) : null;
+
     /// <summary>A line that is one look at an output, commas and all.</summary>
     internal static QuickItem? OutputIn(string line)
     {
@@ -94,7 +106,7 @@ internal sealed partial class QuickControl(QuickWords words, UnitPreference unit
     {
         var plain = piece.Trim().ToLowerInvariant().Replace("minus ", "-", StringComparison.Ordinal).Replace('−', '-');
         return Heat().Match(plain) is { Success: true } heat ? new QuickHeat(piece, heat.Groups["state"].Value == "on")
-            : Setting(piece, plain, wasChanged: false)
+            : Error(piece, plain) ?? Setting(piece, plain, wasChanged: false)
                 ?? (Changed().Match(plain) is { Success: true } changed
                     ? Setting(piece, changed.Groups["rest"].Value, wasChanged: true) : null);
     }

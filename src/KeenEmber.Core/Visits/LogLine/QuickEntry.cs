@@ -72,8 +72,9 @@ public sealed record QuickVacuum(string Text, TypedValue Pressure) : QuickItem(T
 /// <summary>An answer to a test of the diagnosis: what was felt, heard or asked.</summary>
 /// <param name="Text">The piece as typed.</param>
 /// <param name="Observable">Its code in the table of causes.</param>
-/// <param name="Answer">One of its answers.</param>
-public sealed record QuickAnswer(string Text, string Observable, string Answer) : QuickItem(Text);
+/// <param name="Answer">One of its answers; empty for a number.</param>
+/// <param name="Number">In its unit; null for an answer.</param>
+public sealed record QuickAnswer(string Text, string Observable, string Answer, double? Number = null) : QuickItem(Text);
 
 /// <summary>A note, which is kept as it is.</summary>
 /// <param name="Text">The piece as typed.</param>

@@ -55,6 +55,9 @@ public sealed partial record QuickWords(
     public IReadOnlyDictionary<string, (string Observable, string Answer)> Answers { get; init; } =
         new Dictionary<string, (string Observable, string Answer)>();
 
+    /// <summary>What a sensor of the control is off by, as an observable, by the words the sensor goes by.</summary>
+    public IReadOnlyDictionary<string, string> Probes { get; init; } = new Dictionary<string, string>();
+
     /// <summary>Words for the sides of a unit with two coils; none on other units.</summary>
     public IReadOnlyDictionary<string, int> Sides { get; init; } = new Dictionary<string, int>();
 
