@@ -78,10 +78,40 @@ public sealed record CaseDiagnosis(IReadOnlyList<Fact> Facts, DiagnosisResult Re
     /// <summary>Causes of the leading explanation that began it.</summary>
     public IEnumerable<Cause> Roots => Lead.Causes.Where(c => c.Role == CauseRole.Root).Select(c => c.Cause);
 
-    /// <summary>How likely the roots of the leading explanation are, each over all explanations; the least of them where there are
-    /// several.</summary>
-    public double Probability =>
-        Result.Causes.Where(c => Roots.Contains(c.Cause)).Select(c => c.Probability).DefaultIfEmpty(Lead.Probability).Min();
+    /// <summary>Those of the roots that may be acted on, else those that are likelier than not, or all of them where none is: one that is as
+    /// good as certain is not told as doubtful because of what goes with it.</summary>
+    public IReadOnlyList<Cause> Leading => field ??= Roots.Where(c => HowLikely(c) >= c.SureAt).ToList() is { Count: > 0 } sure ? sure
+        : Roots.Where(c => HowLikely(c) >= LeadsFrom).ToList() is { Count: > 0 } likely ? likely : [.. Roots];
+
+    /// <summary>How likely those are, each over all explanations; the least of them where there are several.</summary>
+    public double Probability => Leading.Select(HowLikely).DefaultIfEmpty(Lead.Probability).Min();
+
+    private double HowLikely(Cause cause) => Result.Causes.FirstOrDefault(c => c.Cause == cause)?.Probability ?? Lead.Probability;
+
+    /// <summary>The leading explanation as far as it is led by what is likely.</summary>
+    public Explanation Told
+    {
+        get
+        {
+            if (Leading.Count == Roots.Count())
+                return Lead;
+            var causes = Lead.Causes.Where(c => c.Role switch
+            {
+                CauseRole.Root => Leading.Contains(c.Cause),
+                CauseRole.Consequence => Leading.Contains(c.BroughtOnBy!),
+                _ => true,
+            }).ToList();
+            var made = causes.SelectMany(c => c.Cause.Makes).Select(m => m.Code).ToHashSet();
+            var through = new List<Condition>();
+            foreach (var condition in Lead.Through.Where(c => made.Contains(c.Code) || c.From.Any(f => made.Contains(f.Code))))
+            {
+                through.Add(condition);
+                made.Add(condition.Code);
+            }
+
+            return Lead with { Causes = causes, Through = through };
+        }
+    }
 
     /// <summary>Facts that are neither explained by the leading explanation nor odd with it: as on a healthy unit.</summary>
     public IEnumerable<Fact> Usual => Facts.Where(f => !Lead.Explains.Contains(f) && !Lead.Leaves.Contains(f));
@@ -105,7 +135,7 @@ public sealed record CaseDiagnosis(IReadOnlyList<Fact> Facts, DiagnosisResult Re
     /// <summary>Causes that may be it instead, or beside it.</summary>
     public IEnumerable<WeighedCause> Others =>
         Result.Causes.Where(c =>
-            c.Probability >= WorthNaming && Lead.Causes.All(l => l.Cause != c.Cause || l.Role == CauseRole.Separate));
+            c.Probability >= WorthNaming && Told.Causes.All(l => l.Cause != c.Cause || l.Role == CauseRole.Separate));
 
     /// <summary>The leading explanation as a finding; null where nothing is wrong or nothing is known.</summary>
     public Finding? Stands => field ??= Said();
@@ -119,7 +149,7 @@ public sealed record CaseDiagnosis(IReadOnlyList<Fact> Facts, DiagnosisResult Re
         if (IsHealthy)
             return null;
         var code = Result.IsSure ? Explained : Probability >= LeadsFrom ? Likely : Open;
-        var named = code == Open ? Result.Causes.Take(MostNamed).Select(c => c.Cause) : Roots;
+        var named = code == Open ? Result.Causes.Take(MostNamed).Select(c => c.Cause) : Leading;
         return Finding.Of(code) with
         {
             Detail = string.Join(Between, named.Select(c => c.Code)),

@@ -237,4 +237,21 @@ public sealed class WorkedJobTests : IDisposable, IClassFixture<EmptyWeb>
         Assert.Contains("one relay or switch that has not changed over explains both", report, StringComparison.Ordinal);
         Assert.Contains("Heaters 0.0 A at 09:04; 9.4 A at 09:30.", report, StringComparison.Ordinal);
     }
+
+    /// <summary>What goes with it is not told in one breath with what is as good as certain.</summary>
+    [Fact]
+    public void Probes_that_are_off_after_somebody_elses_board_are_swapped_whatever_else_is_wrong()
+    {
+        Start("Frozen milk at the back, ice on the coil", "ReachInCooler", "3", "#metering option[value=CapillaryTube]",
+            "#condenser option[value=AirCooledSelfContained]");
+        Log("board replaced nine days ago by somebody else", "box 3, coil iced, fans on, comp on", "display 3");
+        Never("Cause found");
+        Log("end probe reads 11 K high", "suction probe shows 10 K less than its line");
+        Says("Likely cause: two sensors swapped", "defrosts end before the coil is clear");
+        Never("Cause found", "Likely cause: box sensor", "thaw it first", "give it longer");
+        Assert.DoesNotContain("box sensor", person.Read(".because"), StringComparison.Ordinal);
+        Assert.Contains("replaced 9 days before", person.Go($"{visit}/record").Read(".timeline"),
+            StringComparison.OrdinalIgnoreCase);
+        Assert.Contains("replaced 9 days before", Report(), StringComparison.OrdinalIgnoreCase);
+    }
 }
