@@ -78,8 +78,8 @@ public sealed record CaseDiagnosis(IReadOnlyList<Fact> Facts, DiagnosisResult Re
     /// <summary>Causes of the leading explanation that began it.</summary>
     public IEnumerable<Cause> Roots => Lead.Causes.Where(c => c.Role == CauseRole.Root).Select(c => c.Cause);
 
-    /// <summary>Those of the roots that may be acted on, else those that are likelier than not, or all of them where none is: one that is as
-    /// good as certain is not told as doubtful because of what goes with it.</summary>
+    /// <summary>Those of the roots that may be acted on, else those that are likelier than not, or all of them where none is: one that is
+    /// as good as certain is not told as doubtful because of what goes with it.</summary>
     public IReadOnlyList<Cause> Leading => field ??= Roots.Where(c => HowLikely(c) >= c.SureAt).ToList() is { Count: > 0 } sure ? sure
         : Roots.Where(c => HowLikely(c) >= LeadsFrom).ToList() is { Count: > 0 } likely ? likely : [.. Roots];
 

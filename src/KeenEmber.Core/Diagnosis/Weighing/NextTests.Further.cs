@@ -37,8 +37,8 @@ internal sealed partial class NextTests
         return [];
     }
 
-    /// <summary>What would show the leading cause itself, where it can be seen in a few minutes and was not: nobody replaces what nobody has
-    /// looked at.</summary>
+    /// <summary>What would show the leading cause itself, where it can be seen in a few minutes and was not: nobody replaces what nobody
+    /// has looked at.</summary>
     /// <param name="sets">The likeliest first.</param>
     /// <param name="roots">Causes that began it.</param>
     internal IReadOnlyList<NextTest> FindSight(IReadOnlyList<(CauseSet Set, double Probability)> sets, IEnumerable<int> roots)
