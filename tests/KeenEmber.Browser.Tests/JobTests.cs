@@ -68,25 +68,6 @@ public sealed partial class JobTests : IDisposable, IClassFixture<EmptyApp>
         person.Station("close").Type("#rootCause", cause).Press("Sign the visit off").ReadUntil("main", "Sign off again");
 
     [Fact]
-    public void A_reach_in_whose_compressor_is_called_and_silent_gets_its_relay()
-    {
-        Start("Warm, but the light is on", "ReachInCooler", "3", "current=2.2");
-        Log("box 14, fans on, cond fan running, comp off", "shell cold", "comp off");
-        Says("call arrives", "Overload of the compressor", "discharge the capacitor");
-        Never("is calling", "superheat", "sight glass");
-        Log("comp windings 2.4 9.8 12.1");
-        app.Later(20);
-        Log("replaced start relay", "comp on, comp amps 1.9");
-        app.Later(60);
-        Log("box 4");
-        Never("superheat", "does not start", "overload");
-        person.Station("prove");
-        Assert.DoesNotContain("superheat", Text(".station-body"), StringComparison.OrdinalIgnoreCase);
-        SignOff("Start relay open");
-        Assert.Contains("Start relay open", Report("customer"), StringComparison.Ordinal);
-    }
-
-    [Fact]
     public void A_breaker_that_went_in_defrost_is_left_off_until_the_heater_lead_is_found()
     {
         Start("Smells burnt, breaker down", "WalkInFreezer", "-20");

@@ -8,7 +8,7 @@ namespace KeenEmber.Browser.Tests.Running;
 /// <remarks>A few rounds in every run; ./keen-ember kills makes two hundred.</remarks>
 public sealed class KillTests : IDisposable
 {
-    private static readonly int Rounds = int.TryParse(Environment.GetEnvironmentVariable("KEEN_EMBER_KILLS"), out var rounds) ? rounds : 4;
+    private static readonly int Rounds = int.TryParse(Environment.GetEnvironmentVariable("KEEN_EMBER_KILLS"), out var rounds) ? rounds : 2;
 
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;
 

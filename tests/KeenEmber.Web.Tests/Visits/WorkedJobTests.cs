@@ -254,4 +254,24 @@ public sealed class WorkedJobTests : IDisposable, IClassFixture<EmptyWeb>
             StringComparison.OrdinalIgnoreCase);
         Assert.Contains("replaced 9 days before", Report(), StringComparison.OrdinalIgnoreCase);
     }
+
+    [Fact]
+    public void A_reach_in_whose_compressor_is_called_and_silent_gets_its_relay()
+    {
+        Start("Warm, but the light is on", "ReachInCooler", "3", "current=2.2", "#metering option[value=CapillaryTube]",
+            "#condenser option[value=AirCooledSelfContained]");
+        Log("box 14, fans on, cond fan running, comp off", "shell cold", "comp off");
+        Says("call arrives", "Overload of the compressor", "discharge the capacitor");
+        Never("is calling", "superheat", "sight glass");
+        Log("comp windings 2.4 9.8 12.1");
+        app.Clock.Later(20);
+        Log("replaced start relay", "comp on, comp amps 1.9");
+        app.Clock.Later(60);
+        Log("box 4");
+        Never("superheat", "does not start", "overload");
+        person.Station("prove");
+        Assert.DoesNotContain("superheat", person.Read(".station-body"), StringComparison.OrdinalIgnoreCase);
+        SignOff("Start relay open");
+        Assert.Contains("Start relay open", Report("customer"), StringComparison.Ordinal);
+    }
 }
