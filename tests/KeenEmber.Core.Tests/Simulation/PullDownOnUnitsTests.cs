@@ -47,7 +47,7 @@ public sealed class PullDownOnUnitsTests(ITestOutputHelper output)
     [Fact]
     public void From_the_first_third_it_says_when_whole_units_are_at_their_target()
     {
-        var courses = Enumerable.Range(0, 80).Select(Pull).Where(c => c.AtTarget > 30).ToList();
+        var courses = Enumerable.Range(0, 60).Select(Pull).Where(c => c.AtTarget > 30).ToList();
         var told = courses.ConvertAll(c => (Course: c, Result: PullDownFit.Fit(c.First(c.AtTarget / 3.0), c.TargetC)));
         var timed = told.Where(t => t.Result.ToTarget is not null).ToList();
         var inside = timed.Count(t => t.Course.AtTarget >= t.Result.ToTarget!.Value.Low
