@@ -85,8 +85,8 @@ public sealed partial record QuickWords(
     /// "relay coil live". Null where that is none, or more than one.</summary>
     internal (string Observable, string Answer)? AnswerNamed(string phrase)
     {
-        named ??= [.. Tests.SelectMany(t => t.Value.Answers, (t, a) => (t.Key, a.Answer, Tokens(t.Value.Name).ToHashSet(), Tokens(a.Said)))
-            .Where(n => n.Item4.Length > 0)];
+        named ??= [.. from test in Tests from answer in test.Value.Answers let said = Tokens(answer.Said) where said.Length > 0
+            select (test.Key, answer.Answer, Tokens(test.Value.Name).ToHashSet(), said)];
         var typed = Tokens(phrase);
         var meant = named.Where(n => Rest(typed, n.Said) is { } rest && Array.TrueForAll(rest, n.Name.Contains)
             && (rest.Length >= LeastNamed || (rest.Length > 0 && n.Name.SetEquals(rest)))).ToList();
