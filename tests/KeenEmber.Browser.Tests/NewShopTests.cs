@@ -66,6 +66,7 @@ public sealed class NewShopTests : IDisposable
         offline.Go("/sign-in").ReadUntil(".signal", "1 kept on this phone");
         SignIn(offline, "Sorcha");
         offline.ReadUntil(".signal", "1 kept on this phone");
+        offline.Wait(() => offline.Run<string?>("return localStorage.getItem('told')") == "1 0");
         lead.Go("/health").ReadUntil("[data-waiting]", "Sorcha Venn");
         SignIn(offline, "Tobin");
         offline.Wait(() => offline.Attribute(".signal", "data-kept") == "0");

@@ -60,8 +60,8 @@ public sealed class PracticeMeter
     private static readonly Dictionary<string, (ComponentKind Part, WiredKind Kind, WiredFault Fault)[]> InDiagrams = new()
     {
         ["breaker-weak"] = [Open(ComponentKind.Breaker)], ["fuse-aged"] = [Open(ComponentKind.Breaker)],
-        ["spike-trip"] = [Open(ComponentKind.Breaker)], ["breaker-tripped-off"] = [Open(ComponentKind.Breaker)],
-        ["fuse-blown-off"] = [Open(ComponentKind.Breaker)], ["switched-off-by-hand"] = [Open(ComponentKind.Breaker)],
+        ["spike-trip"] = [Open(ComponentKind.Breaker)],
+        ["switched-off-by-hand"] = [Open(ComponentKind.Breaker)],
         ["power-failed"] = [Open(ComponentKind.Breaker)],
         ["thermostat-open"] = [Open(ComponentKind.Control), Open(ComponentKind.ControlRelay)],
         ["thermostat-bulb-lost"] = [Open(ComponentKind.Control), Open(ComponentKind.ControlRelay)],

@@ -58,7 +58,7 @@ internal sealed partial class NextTests
         && known.TryGetValue(observable.Code, out var fact) && shown.IsToldBy(fact, observable);
 
     /// <summary>What a look for a further fault must tell, bits a minute.</summary>
-    private const double LeastBesideBitsPerMin = 0.03;
+    private const double LeastBesideBitsPerMin = 0.018;
 
     /// <summary>What would tell of another fault beside the leading explanation, or of what it has broken: looks of a few minutes. What was
     /// seen of one and may be a mistake is looked at once more first.</summary>

@@ -52,7 +52,8 @@ export const signal = () => ({
     try {
       const answer = await fetch('/waiting', { method: 'POST', headers: { 'Content-Type': 'application/json' },
         body: JSON.stringify({ kept: this.count, refused: this.refused, oldest }) });
-      if (answer.ok) localStorage.setItem('told', said);
+      // Signed out, it is led to the door, which is open: nobody was told.
+      if (answer.ok && !answer.redirected) localStorage.setItem('told', said);
     } catch {
       // Told the next time.
     }
