@@ -96,13 +96,14 @@ public sealed class VisitDesk(
     public void Append(IReadOnlyList<Entry> entries) => visits.Append(entries);
 
     /// <summary>Puts on record what was understood of a line.</summary>
+    /// <param name="visit">As it stood before the line.</param>
     /// <param name="watched">The defrost that is being watched; its heat and currents go into it.</param>
     /// <returns>How many items it took.</returns>
-    public int Log(IEnumerable<QuickItem> items, Equipment unit, EntryWriter writer, Guid? watched = null)
+    public int Log(IEnumerable<QuickItem> items, VisitCase visit, EntryWriter writer, Guid? watched = null)
     {
         var understood = items.Where(i => i is not QuickUnclear).ToList();
         if (understood.Count > 0)
-            visits.Append([.. understood.SelectMany(i => QuickEntries.Of(i, writer, unit, watched))]);
+            visits.Append([.. understood.SelectMany(i => QuickEntries.Of(i, writer, visit, watched))]);
         return understood.Count;
     }
 

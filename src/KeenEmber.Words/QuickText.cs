@@ -40,13 +40,13 @@ public static class QuickText
     public static string Example(UnitPreference units) => units == UnitPreference.Us
         ? "suc 21, line -4" : "suc 1.4, line -20";
 
-    /// <param name="clock">Of the site, for what was said with a time.</param>
-    public static string Understood(QuickItem item, UnitText units, Pressure atmosphere, SiteClock clock) =>
-        Understood(item, units, atmosphere) + (item is { At: { } at } and not QuickUnclear ? $" at {clock.Time(at)}" : "");
+    /// <summary>What was understood of a piece, or why not.</summary>
+    public static string Understood(QuickItem item, VisitView view) => Understood(item, view, view.Units, view.Site.Atmosphere)
+        + (item is { At: { } at } and not QuickUnclear ? $" at {view.Clock.Time(at)}" : "");
 
-    private static string Understood(QuickItem item, UnitText units, Pressure atmosphere) => item switch
+    private static string Understood(QuickItem item, VisitView view, UnitText units, Pressure atmosphere) => item switch
     {
-        QuickReading r => $"{CircuitText.Name(r.Point)} {units.Value(r.Point, r.Value.Si(atmosphere))}",
+        QuickReading r => $"{view.Name(r.Point)} {units.Value(r.Point, r.Value.Si(atmosphere))}",
         QuickObservation o =>
             $"{FactText.Name(o.Fact)}{Which(o)} "
             + $"{FactText.Name(o.State)}"
@@ -56,6 +56,8 @@ public static class QuickText
         QuickVacuum v => $"vacuum {units.Vacuum(v.Pressure.Si(atmosphere))}",
         QuickNote n => $"{(n.Topic == Topic.Wiring ? "wiring, kept for the unit" : "note")}: {n.Note}",
         QuickLoadTest t => ElectricalBenchText.Line(t.Test, t.Readings, t.Marked, ComponentText.Name(t.Component)),
+        QuickDamage d => $"{ComponentText.Name(d.Component)}: {FactText.Name(d.State)}, {d.Place}",
+        QuickMended m => $"{m.Named}: {m.How}",
         QuickEarlierPart p => $"told: {ComponentText.Name(p.Component)} replaced {SiteClock.Span(TimeSpan.FromDays(p.DaysAgo))} ago",
         QuickPart p => $"replaced: {ComponentText.Name(p.Component)}",
         QuickSetting s => SettingLine(s, units, atmosphere),

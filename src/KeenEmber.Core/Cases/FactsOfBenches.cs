@@ -25,6 +25,22 @@ internal static class SensorFacts
         ByCode.TryGetValue(finding.Code, out var fact) ? [new(fact.Code, fact.Answer)] : [];
 }
 
+/// <summary>What was seen to be wrong with a part or its leads, as the diagnosis takes it.</summary>
+internal static class DamageFacts
+{
+    /// <returns>Null for what it does not ask about.</returns>
+    internal static Fact? Of(PartConditionEntry damage) => (damage.Component.Kind, damage.Condition) switch
+    {
+        (ComponentKind.Control, PartCondition.Wet) => new("control-wet", "wet"),
+        (ComponentKind.Control, PartCondition.Scaled) => new("control-wet", "scaled"),
+        (ComponentKind.Contactor, PartCondition.Burnt) => new("contactor", "burnt"),
+        (_, PartCondition.Burnt) => new("wiring", "burnt"),
+        (_, PartCondition.Rubbed) => new("wiring", "chafed"),
+        (_, PartCondition.Loose) => new("wiring", "loose"),
+        _ => null,
+    };
+}
+
 /// <summary>What a watched defrost came to, as the diagnosis takes it.</summary>
 internal static class DefrostFacts
 {

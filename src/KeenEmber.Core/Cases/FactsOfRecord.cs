@@ -153,6 +153,7 @@ internal static class FactsOfRecord
         [ResultKind.SuperheatCoil] = "superheat", [ResultKind.Subcooling] = "subcooling", [ResultKind.EvaporatorTd] = "td",
         [ResultKind.CondenserSplit] = "split", [ResultKind.AirDrop] = "air-drop", [ResultKind.SuperheatCompressor] = "comp-superheat",
         [ResultKind.LineGain] = "line-rise", [ResultKind.DrierDrop] = "drier-drop",
+        [ResultKind.WaterRise] = "water-rise",
     };
 
     /// <summary>Beginnings of words in a complaint, and what they complain of. "Trips" by itself may be its breaker, its overload or its

@@ -46,7 +46,8 @@ public sealed record TripCircuit(Observable Test, string Answer, bool IsFaulty, 
 public sealed class TripJob
 {
     private const string HeatersToEarth = "heaters-earth", FansToEarth = "fan-earth", CompressorToEarth = "windings-earth",
-        CondenserFanToEarth = "condfan-earth", Wires = "wiring", SwitchedOnOnce = "breaker-holds", Supply = "supply", Holds = "holds";
+        CondenserFanToEarth = "condfan-earth", Wires = "wiring", SwitchedOnOnce = "breaker-holds", Supply = "supply", Holds = "holds",
+        Sound = "sound";
 
     /// <summary>What was on when it went is tested first; the compressor, which is tried longest, after what rubs.</summary>
     private static readonly string[] InDefrostOrder = [HeatersToEarth, FansToEarth, Wires, CompressorToEarth, CondenserFanToEarth];
@@ -93,6 +94,7 @@ public sealed class TripJob
     private static IEnumerable<Told> ToldBy(VisitCase visit)
     {
         var parts = new List<MeasuredPart>();
+        var damage = new HashSet<(Component, PartCondition)>();
         foreach (var entry in visit.Timeline.Standing.OrderBy(e => e.At))
         {
             if (entry is ChangeEntry { Area: WorkArea.Power, Before: ChangeEntry.Tripped })
@@ -107,7 +109,22 @@ public sealed class TripJob
 
             foreach (var fact in FactsOfSpan.Seen(entry).Where(f => f.Answer.Length > 0))
                 yield return new(entry.At, fact.Code, fact.Answer);
+            if (IsLastPutRight(entry, damage))
+                yield return new(entry.At, Wires, Sound);
         }
+    }
+
+    /// <summary>Damage comes and goes; with the last of it put right the wires are sound.</summary>
+    private static bool IsLastPutRight(Entry entry, HashSet<(Component Part, PartCondition Condition)> damage)
+    {
+        var wasDamaged = damage.Count > 0;
+        if (entry is PartConditionEntry { IsOpen: true } seen)
+            damage.Add((seen.Component, seen.Condition));
+        else if (entry is PartConditionEntry mended)
+            damage.Remove((mended.Component, mended.Condition));
+        else if (entry is PartEntry part)
+            damage.RemoveWhere(d => d.Part == part.Component);
+        return wasDamaged && damage.Count == 0;
     }
 
     private static bool IsFaulty(Observable test, string answer) => answer != test.Answers[0];

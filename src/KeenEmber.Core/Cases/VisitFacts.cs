@@ -132,6 +132,7 @@ internal sealed class FactsOfSpan(VisitCase visit, VisitSpan span)
             [new(code, $"{(output.State.IsCalled ? "called" : "uncalled")}-{(isLive ? "live" : "dead")}")],
         DamageEntry damage when WettedSet.ComesFromWater(damage.Damage) =>
             [new("control-wet", damage.Damage == DamageKind.Scaled ? "scaled" : "wet")],
+        PartConditionEntry { IsOpen: true } damage when DamageFacts.Of(damage) is { } seen => [seen],
         BoxCheckEntry check => BoxFacts.Of(check),
         DiagnosisFactEntry { Cannot: false } told => [new(told.Observable, told.Answer, told.Number)],
         _ => [],

@@ -63,6 +63,7 @@ public sealed record CircuitMakeUp(
         SuctionLineCompressor or DischargeLine or CondenserAir => Condenser != CondenserKind.Rack,
         CompressorCurrent => RatedCurrentA is not null && Condenser != CondenserKind.Rack,
         HeadCycleLow or HeadCycleHigh => IsAirCooled,
+        WaterIn => Condenser == CondenserKind.WaterCooled,
         BoxDisplay or Product => false,
         _ => true,
     };

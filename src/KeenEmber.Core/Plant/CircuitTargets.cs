@@ -95,7 +95,10 @@ public sealed record CircuitTargets(IReadOnlyDictionary<ResultKind, Band> Bands)
     private static readonly Band CapillaryCompressorSuperheat = new(8, 25);
     private static readonly Band ReceiverSubcooling = new(3, 8);
     private static readonly Band NoReceiverSubcooling = new(3, 10);
-    private static readonly Band WaterApproach = new(2, 8);
+    private static readonly Band WaterApproach = new(2, 10);
+
+    /// <summary>What a regulated condenser adds to its water, K; trade practice.</summary>
+    private static readonly Band WaterRise = new(4, 12);
 
     /// <summary>What a coil takes out of the air, as a share of its TD.</summary>
     private static readonly Band AirDropShare = new(0.25, 0.8);
@@ -137,6 +140,7 @@ public sealed record CircuitTargets(IReadOnlyDictionary<ResultKind, Band> Bands)
             [ResultKind.CondensingHigh] = Band.OfCelsius(25, 50),
             [ResultKind.CurrentShare] = new(0.5, 1.0),
             [ResultKind.DrierDrop] = new(-1, 1),
+            [ResultKind.WaterRise] = WaterRise,
         };
         if (condenserAir is { } air)
             bands[ResultKind.Condensing] = new(air.Kelvin + split.Low, air.Kelvin + split.High);

@@ -38,6 +38,9 @@ public enum MeasuringPoint
     /// <summary>Air entering the condenser; the water leaving a water-cooled one.</summary>
     CondenserAir,
 
+    /// <summary>Water entering a water-cooled condenser.</summary>
+    WaterIn,
+
     /// <summary>Liquid line at the condenser's outlet.</summary>
     LiquidLine,
 
@@ -73,7 +76,8 @@ public static class MeasuringPoints
 
     /// <summary>Taken when something asks for them, not in the usual round.</summary>
     private static readonly MeasuringPoint[] OnDemand =
-        [MeasuringPoint.HeadCycleLow, MeasuringPoint.HeadCycleHigh, MeasuringPoint.LiquidAfterDrier];
+        [MeasuringPoint.HeadCycleLow, MeasuringPoint.HeadCycleHigh, MeasuringPoint.LiquidAfterDrier,
+            MeasuringPoint.WaterIn];
 
     /// <summary>The kind of quantity measured at a point.</summary>
     public static QuantityKind Kind(this PointRef point) => point.Point.Kind();

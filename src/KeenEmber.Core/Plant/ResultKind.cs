@@ -47,6 +47,9 @@ public enum ResultKind
 
     /// <summary>Liquid line before the drier less behind it.</summary>
     DrierDrop,
+
+    /// <summary>Water off the condenser less water into it.</summary>
+    WaterRise,
 }
 
 /// <summary>The order of results.</summary>

@@ -89,7 +89,7 @@ public sealed class AwayVisit
         var (view, _) = View([], now);
         var items = QuickVocabulary.Read(line, view, now);
         return (items.Count(i => i is not QuickUnclear),
-            [.. items.Select(i => QuickText.Understood(i, view.Units, view.Site.Atmosphere, view.Clock))]);
+            [.. items.Select(i => QuickText.Understood(i, view))]);
     }
 
     private static string Note(CircuitResult result, VisitView view) => (result.Value, result.Validity.Level) switch
@@ -126,7 +126,7 @@ public sealed class AwayVisit
         return form.Handler switch
         {
             "Log" => QuickVocabulary.Read(form.Fields.GetValueOrDefault("line", ""), view, form.Made).Where(i => i is not QuickUnclear)
-                .SelectMany(i => QuickEntries.Of(i, writer, view.Equipment, view.WatchedRun?.Entry.Id)),
+                .SelectMany(i => QuickEntries.Of(i, writer, view, view.WatchedRun?.Entry.Id)),
             "Reading" => Reading(form.Fields.GetValueOrDefault("point", ""), form.Fields.GetValueOrDefault("value", ""), view, writer),
             "Box" => form.Fields.SelectMany(f => Reading(f.Key, f.Value, view, writer)),
             "Fact" => Fact(form, writer),

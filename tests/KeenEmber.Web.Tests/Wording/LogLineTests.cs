@@ -38,6 +38,8 @@ public sealed class LogLineTests(ITestOutputHelper output)
         QuickLoadTest t => string.Create(CultureInfo.InvariantCulture,
             $"{t.Component.Id} {t.Test}={string.Join('/', t.Readings.Select(r => $"{r.Between}{(r.Between.Length > 0 ? ":"
                 : "")}{r.Value.Number.ToString(CultureInfo.InvariantCulture)}"))}{(t.Marked is { } m ? $" of {m.Number}" : "")}"),
+        QuickDamage d => $"Damage={d.Component.Id} {d.State} {d.Place}",
+        QuickMended m => $"Mended={m.Component.Id} {m.Named}: {m.How}",
         QuickEarlierPart p => $"Earlier={p.Component.Id}@{p.DaysAgo}",
         QuickPart p => $"Part={p.Component.Id}",
         QuickJob j => $"Job={j.Job}",

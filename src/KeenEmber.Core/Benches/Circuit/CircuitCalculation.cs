@@ -49,6 +49,7 @@ public static class CircuitCalculation
             ResultKind.CondensingLow or ResultKind.CondensingHigh =>
                 now.CondenserFan == FactState.Cycling || NeedsOf(result).Any(input.Readings.ContainsKey),
             ResultKind.DrierDrop => input.Readings.ContainsKey(LiquidAfterDrier),
+            ResultKind.WaterRise => input.Readings.ContainsKey(WaterIn),
             _ => true,
         };
 
@@ -101,6 +102,8 @@ public static class CircuitCalculation
         [ResultKind.CurrentShare] = new([CompressorCurrent], (_, at) => at(CompressorCurrent).Si, []),
         [ResultKind.DrierDrop] = new([LiquidLine, LiquidAfterDrier],
             (_, at) => (at(LiquidLine).Temperature - at(LiquidAfterDrier).Temperature).Kelvin, []),
+        [ResultKind.WaterRise] = new([CondenserAir, WaterIn],
+            (_, at) => (at(CondenserAir).Temperature - at(WaterIn).Temperature).Kelvin, []),
     };
 
     private static CircuitResult Compute(ResultRef result, CircuitInput input, Band? band, IReadOnlyList<CircuitChallenge> challenges)

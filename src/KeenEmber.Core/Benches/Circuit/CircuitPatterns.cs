@@ -36,6 +36,9 @@ public static class CircuitPatterns
     /// <summary>Detail of <see cref="HighHead"/> where the condenser stands in water and not in air.</summary>
     public const string OverWater = "water";
 
+    /// <summary>Detail of a high head where the water leaves much warmer than it comes.</summary>
+    public const string ShortOfWater = "little-water";
+
     /// <summary>Detail of <see cref="CoilStarved"/> where a capillary tube feeds and no valve.</summary>
     public const string ByCapillary = "capillary";
 

@@ -50,7 +50,9 @@ internal sealed class PlainSigns(CircuitInput input, IReadOnlyList<CircuitResult
         if (input.MakeUp.Condenser == CondenserKind.WaterCooled
             && results.FirstOrDefault(r => r is { Kind: ResultKind.Condensing, IsUsable: true }) is { Value: { } condensing } over
             && condensing > Temperature(MostOverWaterC))
-            yield return Of(CircuitPatterns.HighHead, Strength.Fair, over) with { Detail = CircuitPatterns.OverWater };
+            yield return Usable(ResultKind.WaterRise, BandPosition.Above) is { } rise
+                ? Of(CircuitPatterns.HighHead, Strength.Strong, over, rise) with { Detail = CircuitPatterns.ShortOfWater }
+                : Of(CircuitPatterns.HighHead, Strength.Fair, over) with { Detail = CircuitPatterns.OverWater };
     }
 
     private static double Temperature(double celsius) => Quantities.Temperature.FromCelsius(celsius).Kelvin;

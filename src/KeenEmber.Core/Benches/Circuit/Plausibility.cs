@@ -50,7 +50,8 @@ public static class Plausibility
     {
         [BoxAir] = new(-45, 45), [AirLeaving] = new(-50, 45), [SuctionLineCoil] = new(-55, 40),
         [SuctionLineCompressor] = new(-50, 50),
-        [DischargeLine] = new(-10, 150), [CondenserAir] = new(-40, 55), [LiquidLine] = new(-15, 70), [LiquidAfterDrier] = new(-15, 70),
+        [DischargeLine] = new(-10, 150), [CondenserAir] = new(-40, 55), [LiquidLine] = new(-15, 70), [WaterIn] = new(0, 50),
+        [LiquidAfterDrier] = new(-15, 70),
     };
 
     private static readonly Band SuctionSaturationC = new(-65, 28);

@@ -32,7 +32,7 @@ public static class ValidityRules
 
     private static readonly ResultKind[] LowSide =
         [Evaporating, SuperheatCoil, SuperheatCompressor, LineGain, EvaporatorTd, AirDrop];
-    private static readonly ResultKind[] HighSide = [Condensing, Subcooling, CondenserSplit];
+    private static readonly ResultKind[] HighSide = [Condensing, Subcooling, CondenserSplit, WaterRise];
     private static readonly ResultKind[] OfTheMachine = [CompressionRatio, DischargeTemperature, CurrentShare];
     private static readonly ResultKind[] Everything = [.. LowSide, .. HighSide, .. OfTheMachine, CondensingLow, CondensingHigh, DrierDrop];
 

@@ -138,7 +138,7 @@ public sealed partial class DangerBench : IBench
     {
         var now = visit.Conditions;
         var codes = Dangers.Where(d => d.Fact is { } fact ? now.StateOf(fact) is { } state && d.States.Contains(state)
-            : visit.Timeline.Standing.LastOrDefault(d.IsAbout) is { } told && d.IsShownBy(told)).Select(d => d.Code).ToList();
+            : visit.Timeline.Standing.LastOrDefault(d.IsAbout) is { } told && d.IsShownBy(told)).Select(d => d.Code).Where(c => !IsOver(c, visit)).ToList();
         if (visit.Unit.MakeUp.IsAirCooled && Runs(visit) && HasNoAir(visit))
             codes.Add(NoAirOverCondenser);
         codes.AddRange(Told(visit));
@@ -150,6 +150,21 @@ public sealed partial class DangerBench : IBench
             codes.Add(Chafed);
         return codes.Distinct().OrderBy(c => Array.FindIndex(Dangers, d => d.Code == c) is >= 0 and var place ? place : Dangers.Length);
     }
+
+    /// <summary>A breaker that was switched on again and has not gone since; what burnt before that, where work was done in
+    /// between.</summary>
+    private static bool IsOver(string code, VisitInput visit)
+    {
+        if (code is not (Tripped or Burning) || SwitchedOnAt(visit) is not { } on)
+            return false;
+        var shown = visit.Timeline.Standing.Where(e => Dangers.Any(d => d.Code == code && d.IsShownBy(e))).Max(e => e.At);
+        return shown < on && (code == Tripped || WorkDone.Moments(visit.Timeline).Any(w => w > shown && w < on));
+    }
+
+    /// <summary>When the breaker was last switched on after it went; null where it was not.</summary>
+    private static DateTimeOffset? SwitchedOnAt(VisitInput visit) => visit.Timeline.Standing.Where(e =>
+        e is ChangeEntry { Area: WorkArea.Power, Before: ChangeEntry.Tripped }
+            or DiagnosisFactEntry { Cannot: false, Observable: "breaker-holds", Answer: "holds" }).Max(e => (DateTimeOffset?)e.At);
 
     private static bool Runs(VisitInput visit) => Last(visit, AsFound.Compressor, "compressor") switch
     {
@@ -187,7 +202,8 @@ public sealed partial class DangerBench : IBench
             yield break;
         bool IsLookedAt(params AsFound[] facts) => visit.Timeline.Standing.Any(e =>
             (e is ObservationEntry seen && facts.Contains(seen.Fact)) || Dangers.Any(d => facts.Any(f => d.Fact == f) && d.IsAbout(e))
-            || (e is DiagnosisFactEntry { Cannot: false, Observable: "supply" or "breaker-holds" } && facts.Contains(AsFound.Supply)));
+            || (e is DiagnosisFactEntry { Cannot: false, Observable: "supply" or "breaker-holds" }
+                or ChangeEntry { Area: WorkArea.Power, Before: ChangeEntry.Tripped } && facts.Contains(AsFound.Supply)));
         if (Burns().IsMatch(visit.Visit.Complaint) && !IsLookedAt(AsFound.Smell, AsFound.Wiring))
             yield return Burning;
         if (Went().IsMatch(visit.Visit.Complaint) && !IsLookedAt(AsFound.Supply))

@@ -80,7 +80,8 @@ internal sealed partial class QuickDone(QuickWords words, UnitPreference units, 
     private static partial Regex ValveTurned();
 
     [GeneratedRegex(@"^(?:i\s+)?(?:replaced|new|changed out|changed|swapped out|swapped|fitted|installed|put in)\s+"
-        + @"(?:the\s+|a\s+)?(?:new\s+)?(?<part>.+?)$")]
+        + @"(?:the\s+|a\s+)?(?:new\s+)?(?<part>.+?)$|^(?:the\s+)?(?<part>.+?)\s+(?:(?:was|were|is)\s+)?"
+        + "(?:replaced|changed|changed out|swapped|swapped out|renewed)$")]
     private static partial Regex Replaced();
 
     [GeneratedRegex(@"^(?:(?:they|somebody|someone|others|another firm)\s+)?(?:(?:replaced|changed|fitted)\s+)?(?:the\s+|a\s+)?(?:new\s+)?"
@@ -106,10 +107,19 @@ internal sealed partial class QuickDone(QuickWords words, UnitPreference units, 
     [GeneratedRegex(@"^(?<name>.*?)\s*#?\s*(?<place>\d)$")]
     private static partial Regex Numbered();
 
+    private QuickLeads Leads => field ??= new(PartOf);
+
+    /// <summary>A lead and what was done to it, "and" or no.</summary>
+    internal QuickItem? ReadLead(string text) => Leads.Read(text, Plain(text));
+
+    private static string Plain(string piece) => piece.Trim().ToLowerInvariant().Replace('−', '-');
+
     /// <returns>Null for a piece that tells of nothing like it; unclear where it does and the part or a number is not known.</returns>
     internal QuickItem? Read(string piece)
     {
-        var plain = piece.Trim().ToLowerInvariant().Replace('−', '-');
+        var plain = Plain(piece);
+        if (Leads.Read(piece, plain) is { } lead)
+            return lead;
         if (Cleaned().IsMatch(plain))
             return new QuickJob(piece, QuickJobKind.CondenserCleaned);
         if (Reset().IsMatch(plain))

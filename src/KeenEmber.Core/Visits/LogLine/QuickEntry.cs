@@ -126,6 +126,8 @@ public sealed partial class QuickEntry(QuickWords words, UnitPreference units, i
         // "Comp on and off": the whole of it says one thing.
         if (words.Answers.TryGetValue(Spaces().Replace(text.Trim().ToLowerInvariant(), " "), out var whole))
             return [new QuickAnswer(text.Trim(), whole.Observable, whole.Answer)];
+        if (done.ReadLead(text) is { } lead)
+            return [lead];
         var items = new List<QuickItem>();
         TimeOnly? standing = null;
         foreach (var piece in QuickTokens.Pieces(text, words))

@@ -69,7 +69,7 @@ public abstract class VisitPage(VisitViews views) : PageModel
         if (lineId == Guid.Empty)
             return BadRequest();
         Read(line);
-        var saved = Desk.Log(Items, View.Equipment, Writer, View.WatchedRun?.Entry.Id);
+        var saved = Desk.Log(Items, View, Writer, View.WatchedRun?.Entry.Id);
         if (Items.Count > 0 && saved == Items.Count)
             return RedirectToPage(new { id, saved });
         var unclear = Items.OfType<QuickUnclear>().ToList();

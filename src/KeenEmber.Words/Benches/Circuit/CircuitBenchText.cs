@@ -24,7 +24,9 @@ public sealed class CircuitBenchText() : BenchText("circuit")
             CircuitPatterns.CoilStarved when finding.Detail == CircuitPatterns.ByCapillary =>
                 "The coil is starved, but liquid is available. Check the capillary tube and the drier for a restriction.",
             CircuitPatterns.HighHead when finding.Detail == CircuitPatterns.OverWater =>
-                "It condenses too far above its water: look at the flow, for scale, and at the water valve's setting.",
+                "It condenses too hot for a condenser in water: look at the flow, for scale, and at the water valve's setting.",
+            CircuitPatterns.HighHead when finding.Detail == CircuitPatterns.ShortOfWater =>
+                "Too little water: it leaves much warmer than it comes. Look at the water valve, its strainer and the supply.",
             CircuitJudgement.MeasureAgain when finding.Detail == CircuitJudgement.Over =>
                 "Work was done; nothing was measured after it.",
             CircuitJudgement.UnknownRefrigerant =>

@@ -40,6 +40,7 @@ public static class CircuitLogWords
             + "comp draw, running amps, amp draw, compressor draws, comp draws, comp pulls"),
         (MeasuringPoint.HeadCycleLow, "head low, head cycle low"),
         (MeasuringPoint.HeadCycleHigh, "head high, head cycle high"),
+        (MeasuringPoint.WaterIn, "water in, water entering, cond water in, water into condenser, water on, supply water"),
         (MeasuringPoint.LiquidAfterDrier, "drier, drier out, after drier, liquid after drier, filter drier out, liquid line after drier"),
         (MeasuringPoint.BoxDisplay, "display, tstat, t-stat, shown, controller shows, display shows, controller display, "
             + "display reads, readout, "

@@ -43,6 +43,7 @@ public static class CircuitText
         MeasuringPoint.HeadCycleLow => "head, cycle low",
         MeasuringPoint.HeadCycleHigh => "head, cycle high",
         MeasuringPoint.LiquidAfterDrier => "liquid after drier",
+        MeasuringPoint.WaterIn => "water into condenser",
         MeasuringPoint.BoxAir => "box air",
         MeasuringPoint.SuctionPressure => "suction pressure",
         MeasuringPoint.SuctionLineCompressor => "suction line, comp.",
@@ -77,6 +78,7 @@ public static class CircuitText
         ResultKind.DischargeTemperature => "discharge line",
         ResultKind.CurrentShare => "current, % of nameplate",
         ResultKind.DrierDrop => "drop across the drier",
+        ResultKind.WaterRise => "rise of the water",
         ResultKind.Evaporating => "evaporating (dew)",
         ResultKind.Condensing => "condensing (mid-point)",
         ResultKind.SuperheatCoil => "superheat at the coil",
@@ -149,6 +151,8 @@ public static class CircuitText
             ResultKind.DischargeTemperature => ("Measured on the line, about 15 cm from the compressor.", T(TermKind.Reading)),
             ResultKind.CurrentShare =>
                 ("Measured current over that of the nameplate.", $"{UnitText.Number(Term(TermKind.Reading) ?? 0, 2)} A{equals}"),
+            ResultKind.WaterRise => ("Water off the condenser less water into it.",
+                $"{T(TermKind.Reading, MeasuringPoint.CondenserAir)} - ({T(TermKind.Reading, MeasuringPoint.WaterIn)}){equals}"),
             ResultKind.DrierDrop => ("Liquid before less liquid after the drier.",
                 $"{T(TermKind.Reading, MeasuringPoint.LiquidLine)} - ({T(TermKind.Reading, MeasuringPoint.LiquidAfterDrier)}){equals}"),
             ResultKind.SuperheatCoil or ResultKind.SuperheatCompressor =>

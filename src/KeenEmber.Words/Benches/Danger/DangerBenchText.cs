@@ -86,9 +86,14 @@ public sealed class DangerBenchText() : BenchText("danger")
             _ => ("Switch the compressor off, then find why the condenser fan stands",
                 "With the power isolated: does it turn by hand? Then: is it fed, and is its capacitor good?"),
         };
-        return danger.Code == DangerBench.Tripped && TripJob.Of(view) is { } job
+        return TripJob.Of(view) is { } job && IsFollowedBy(job, danger)
             ? Tripped(job, what, why) : new(what, why, "Note what you see", "look");
     }
+
+    /// <summary>What burnt or conducts is found by the same search, and nothing is switched on before that danger is gone.</summary>
+    private static bool IsFollowedBy(TripJob job, Finding danger) => danger.Code == DangerBench.Tripped
+        || (danger.Code is DangerBench.Burning or DangerBench.Grounded or DangerBench.Chafed
+            && job.Step is TripStep.Look or TripStep.Repair or TripStep.TestAgain);
 
     /// <summary>Until the circuits are tested it is left off; then it is as far as the search has come.</summary>
     private static TaskText Tripped(TripJob job, string what, string why)

@@ -138,6 +138,19 @@ public class PatternTests
         Assert.Contains(analysis.Findings, f => f is { Code: CircuitPatterns.HighHead, Detail: CircuitPatterns.OverWater });
     }
 
+    [Theory]
+    [InlineData(19, CircuitPatterns.ShortOfWater)]
+    [InlineData(39, CircuitPatterns.OverWater)]
+    public void Water_that_leaves_much_warmer_than_it_comes_is_too_little(double waterInC, string detail)
+    {
+        var water = Bench.WalkIn with { Condenser = CondenserKind.WaterCooled };
+        var readings = Bench.Consistent(ambientC: 47, splitK: 5);
+        readings.Add(Bench.At(MeasuringPoint.WaterIn, waterInC, Unit.Celsius));
+        var analysis = Bench.Analyse(readings, makeUp: water);
+        Assert.Equal(47 - waterInC, analysis.Results.Single(r => r.Kind == ResultKind.WaterRise).Value!.Value, 6);
+        Assert.Equal([detail], analysis.Findings.Where(f => f.Code == CircuitPatterns.HighHead).Select(f => f.Detail));
+    }
+
     [Fact]
     public void Equal_pressures_while_it_runs_are_no_slip_but_a_compressor_that_does_not_pump()
     {

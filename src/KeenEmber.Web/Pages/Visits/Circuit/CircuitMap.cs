@@ -40,7 +40,7 @@ public sealed class CircuitMap
     /// <summary>The usual round, and the points taken on demand once they have a value or are asked for.</summary>
     private static IEnumerable<PointRef> Shown(VisitView view) => view.MakeUp.Points.Where(point => point.Point switch
     {
-        MeasuringPoint.LiquidAfterDrier => view.Readings.ContainsKey(point) || view.Asked == point,
+        MeasuringPoint.LiquidAfterDrier or MeasuringPoint.WaterIn => view.Readings.ContainsKey(point) || view.Asked == point,
         MeasuringPoint.HeadCycleLow or MeasuringPoint.HeadCycleHigh =>
             view.Readings.ContainsKey(point) || view.Conditions.CondenserFan == FactState.Cycling,
         _ => true,

@@ -55,6 +55,7 @@ public sealed record MapLayout(
             [CondenserAir] = new(372, 566, "M404 566 V552"),
             [LiquidLine] = new(188, 560, "M262 560 V515"),
             [LiquidAfterDrier] = new(16, 330, "M168 356 H208"),
+            [WaterIn] = new(16, 560, "M168 595 H178 V556 H348 V552"),
         };
         if (shown.Contains(HeadCycleLow) || shown.Contains(HeadCycleHigh))
         {

@@ -69,7 +69,7 @@ public sealed class TrendChart
         .Where(c => c.Key.Kind() == QuantityKind.Temperature && c.Value.Count > 1)
         .Select(c => new Curve(view.Name(c.Key), c.Key.Point switch
         {
-            MeasuringPoint.BoxAir or MeasuringPoint.CondenserAir => "line-air",
+            MeasuringPoint.BoxAir or MeasuringPoint.CondenserAir or MeasuringPoint.WaterIn => "line-air",
             MeasuringPoint.AirLeaving => "line-air thin",
             MeasuringPoint.DischargeLine or MeasuringPoint.LiquidLine or MeasuringPoint.LiquidAfterDrier => "line-hot",
             _ => "line-cold",

@@ -72,10 +72,22 @@ public sealed class CloseModel(VisitViews views, SigningDesk signing) : VisitPag
     /// <summary>Why a breaker or fuse went, where that never showed: what the form begins with.</summary>
     public string NeverShown => TripJob.Of(View) is { Step: TripStep.NotReproduced or TripStep.Holds } job ? TripText.NeverShown(job) : "";
 
-    /// <summary>What was tested and is as it should be, so that it is not it. Which mode it was in is no test.</summary>
+    /// <summary>What was tested and is as a sound unit that is called shows it, so that it is not it. Which mode it was in is no test.
+    /// </summary>
     public IReadOnlyList<Fact> RuledOut => View.DiagnosisAsFound is not { } found ? [] : [.. found.Usual
         .Where(f => f.Code is not ("shown-mode" or "clock-position")
-            && DiagnosisText.Observables[f.Code] is { IsAct: false, Tool: not ("ask" or "intake" or "history") })];
+            && DiagnosisText.Observables[f.Code] is { IsAct: false, Tool: not ("ask" or "intake" or "history") } observable
+            && IsAsOnASoundUnit(f, observable))];
+
+    /// <summary>So many standard deviations off, a number is not as it should be.</summary>
+    private const double StillUsual = 2;
+
+    private bool IsAsOnASoundUnit(Fact fact, Observable observable)
+    {
+        var sound = Diagnoser.Healthy(observable, OperatingMode.Calling, View.MakeUp, View.Equipment.Target);
+        return observable.IsNumber ? Math.Abs(fact.Number!.Value - sound.Mean) <= StillUsual * sound.Deviation
+            : observable.Answers.Zip(sound.Shares).MaxBy(a => a.Second).First == fact.Answer;
+    }
 
     public bool RecommendationIsOpen => Form.Errors.Keys.Any(k => k is "problem" or "option" or "hours" or "priceFrom" or "priceTo");
 
