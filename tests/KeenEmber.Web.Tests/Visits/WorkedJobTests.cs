@@ -116,9 +116,43 @@ public sealed class WorkedJobTests : IDisposable, IClassFixture<EmptyWeb>
     public void A_water_cooled_head_with_warm_water_leaving_is_short_of_water()
     {
         Start("Trips in the afternoon", "WalkInCooler", "4", "#condenser option[value=WaterCooled]");
-        Log("box 6, comp on 30 min, fans on, coil clear", "head 12.9", "water off 47");
-        Says("condenses too far above");
-        Never("within targets", "on target");
+        Log("box 8, comp on 30 min, fans on, coil clear", "head 12.6, water in 19, water out 47");
+        Says("too little water", "water valve", "strainer", "supply", "rise of the water 28.0 K");
+        Never("within target", "scale");
+        Log("strainer clean, water valve backed out");
+        Says("Cause found: water valve opens too little");
+        Log("water valve set");
+        Never("too little water", "Cause found");
+        app.Clock.Later(20);
+        Log("head 8.6, water in 19, water out 29");
+        Never("too little water", "too hot", "does not add up");
+        person.Station("close");
+        Assert.Equal("water valve opens too little", person.Value("#rootCause"));
+        var good = person.Read("[data-ruled-out]");
+        Assert.Contains("water strainer, taken out: clear", good, StringComparison.Ordinal);
+        Assert.DoesNotContain("box air", good, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_breaker_that_went_in_a_defrost_is_left_off_until_the_lead_is_found_and_its_danger_ends_with_the_repair()
+    {
+        Start("Smells burnt, breaker down", "WalkInFreezer", "-20");
+        Log("breaker tripped, smells burning, fans off", "clock in defrost");
+        Says("Leave it off. Lock out", "heater", "went in defrost");
+        Never("fan running", "cannot breathe");
+        Log("fan leads clear, heaters grounded", "heater lead chafed at the bracket");
+        Says("Leave it off until it is repaired", "heater lead chafed through");
+        Log("heater lead rerouted and clipped");
+        Says("test it to earth once more");
+        Never("switch it on", "thaw");
+        Log("heaters clear to earth");
+        Never("switch it on");
+        Log("reset breaker");
+        Never("burns", "Leave it off", "Danger", "grounded");
+        person.Station("close");
+        Assert.Equal("heater lead chafed through", person.Value("#rootCause"));
+        Assert.Equal("The cause was found, not seen to trip it.", person.Value("#notReproduced"));
+        Assert.DoesNotContain("all stopped", person.Read("[data-ruled-out]"), StringComparison.Ordinal);
     }
 
     [Fact]

@@ -7,7 +7,7 @@ internal sealed partial class NextTests
     private const double ByItself = 0.94;
 
     /// <summary>What is worth knowing of a reason, bits, and the longest look for one, min.</summary>
-    private const double LeastReasonBits = 0.02, LeastReasonBitsPerMin = 0.005, LongestReasonMin = 12;
+    private const double LeastReasonBits = 0.02, LeastReasonBitsPerMin = 0.006, LongestReasonMin = 12;
 
     /// <summary>What would tell why the part failed that leads: looks of a few minutes, that nobody has to be asked for.</summary>
     /// <param name="sets">With what brought on what in each, the likeliest first.</param>

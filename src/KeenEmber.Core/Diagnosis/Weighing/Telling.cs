@@ -48,7 +48,7 @@ internal sealed class Telling(Network network, Evidence evidence, SetSearch sear
             select (likeliest.Cause, evidence.Facts[fact], IsSure(likeliest, fact, set))];
 
     /// <summary>So likely is it that who saw it did not err, for nobody to have to look again.</summary>
-    private const double SeenRight = 0.75;
+    private const double SeenRight = 0.65;
 
     /// <summary>What is often so, or was seen twice, is taken to be so; who errs says something that hardly ever is.</summary>
     private bool IsSure(TellTale told, int fact, CauseSet set)
