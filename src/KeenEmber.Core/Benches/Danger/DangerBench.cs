@@ -138,7 +138,8 @@ public sealed partial class DangerBench : IBench
     {
         var now = visit.Conditions;
         var codes = Dangers.Where(d => d.Fact is { } fact ? now.StateOf(fact) is { } state && d.States.Contains(state)
-            : visit.Timeline.Standing.LastOrDefault(d.IsAbout) is { } told && d.IsShownBy(told)).Select(d => d.Code).Where(c => !IsOver(c, visit)).ToList();
+            : visit.Timeline.Standing.LastOrDefault(d.IsAbout) is { } told && d.IsShownBy(told))
+            .Select(d => d.Code).Where(c => !IsOver(c, visit)).ToList();
         if (visit.Unit.MakeUp.IsAirCooled && Runs(visit) && HasNoAir(visit))
             codes.Add(NoAirOverCondenser);
         codes.AddRange(Told(visit));
