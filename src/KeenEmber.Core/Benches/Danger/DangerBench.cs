@@ -152,14 +152,13 @@ public sealed partial class DangerBench : IBench
         return codes.Distinct().OrderBy(c => Array.FindIndex(Dangers, d => d.Code == c) is >= 0 and var place ? place : Dangers.Length);
     }
 
-    /// <summary>A breaker that was switched on again and has not gone since; what burnt before that, where work was done in
-    /// between.</summary>
+    /// <summary>Work was done, the breaker switched on again, and it has neither gone nor burnt since.</summary>
     private static bool IsOver(string code, VisitInput visit)
     {
         if (code is not (Tripped or Burning) || SwitchedOnAt(visit) is not { } on)
             return false;
         var shown = visit.Timeline.Standing.Where(e => Dangers.Any(d => d.Code == code && d.IsShownBy(e))).Max(e => e.At);
-        return shown < on && (code == Tripped || WorkDone.Moments(visit.Timeline).Any(w => w > shown && w < on));
+        return shown < on && WorkDone.Moments(visit.Timeline).Any(w => w > shown && w < on);
     }
 
     /// <summary>When the breaker was last switched on after it went; null where it was not.</summary>

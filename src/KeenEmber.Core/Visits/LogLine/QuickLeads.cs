@@ -27,21 +27,24 @@ internal sealed partial class QuickLeads(Func<string, Component?> partOf)
     /// <summary>Where, up to the next thing that is said.</summary>
     private const string Where = @"(?:\s+(?<where>(?:at|by|on|in|under|behind|near|against|away|clear|with)\s+(?:(?!\band\b)[^,;])+))?";
 
-    private const string Deed = @"(?:re-?routed|repaired|mended|renewed|replaced|clipped|spliced|sleeved|re-?terminated|re-?made)";
+    private const string DeedOnLead = @"(?:re-?routed|repaired|mended|renewed|replaced|clipped|spliced|sleeved|re-?terminated|re-?made)";
+
+    private const string DoneToLead = DeedOnLead + @"(?:\s+and\s+" + DeedOnLead + ")*";
 
     [GeneratedRegex("^" + Lead + @"\s+(?:(?:is|are|was|were)\s+)?(?:(?<rubbed>chafed|rubbed|worn)|(?<burnt>burnt|burned|melted|scorched)"
         + @"|(?<wet>wet))(?:\s+through)?" + Where + "$")]
     private static partial Regex Damaged();
 
-    [GeneratedRegex("^" + Lead + @"\s+(?:(?:is|are|was|were)\s+)?(?<how>" + Deed + @"(?:\s+and\s+" + Deed + ")*" + Where + ")$")]
+    [GeneratedRegex("^" + Lead + @"\s+(?:(?:is|are|was|were)\s+)?(?<how>" + DoneToLead + Where + ")$")]
     private static partial Regex Mended();
 
-    [GeneratedRegex(@"^(?:i\s+)?(?<how>" + Deed + @"(?:\s+and\s+" + Deed + @")*)\s+(?:the\s+|a\s+)?" + Lead + Where + "$")]
+    [GeneratedRegex(@"^(?:i\s+)?(?<how>" + DoneToLead + @")\s+(?:the\s+|a\s+)?" + Lead + Where + "$")]
     private static partial Regex Mending();
 
-    private const string Deeds = "(?:re-?)?adjusted|set|tightened|cleaned|freed|unblocked|flushed|straightened|refitted|put back|put right";
+    private const string DeedOnPart =
+        "(?:(?:re-?)?adjusted|set|tightened|cleaned|freed|unblocked|flushed|straightened|refitted|put back|put right)";
 
-    [GeneratedRegex(@"^(?<part>.+?)\s+(?:(?:is|are|was|were)\s+)?(?<how>" + Deeds + @")$|^(?:i\s+)?(?<how>" + Deeds
+    [GeneratedRegex(@"^(?<part>.+?)\s+(?:(?:is|are|was|were)\s+)?(?<how>" + DeedOnPart + @")$|^(?:i\s+)?(?<how>" + DeedOnPart
         + @")\s+(?:the\s+)?(?<part>.+)$")]
     private static partial Regex PutRight();
 
